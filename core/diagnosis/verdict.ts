@@ -1,0 +1,136 @@
+import {
+  type ConditionId,
+  conditionIds,
+  conditions,
+  type Fit,
+  patternTable,
+  type SettlingTest,
+  type Urgency,
+} from '../conditions/index.ts';
+import {
+  type Contact,
+  contacts,
+  type LampPattern,
+  type Lamps,
+  litFrom,
+  patternsOf,
+} from '../instruments/index.ts';
+
+/** What is known of a contact: a corner is drawn as energized only on `live`. */
+export type ContactState = 'live' | 'may-be-live' | 'not-live';
+
+export interface Verdict {
+  readonly kind: 'verdict';
+  /** Equal for receptacles that the evidence cannot tell apart: findings gather by it. */
+  readonly signature: LampPattern | 'dim';
+  /** What the evidence reads as, the most dangerous first; empty where no pattern can be trusted. */
+  readonly readsAs: readonly ConditionId[];
+  readonly headline: string;
+  /** Why it matters, in a line. */
+  readonly why: string;
+  /** Of what it reads as; what is not ruled out may be more pressing. */
+  readonly urgency: Urgency | null;
+  /** Plainly what should be there: needs no follow-up to go on. */
+  readonly plain: boolean;
+  /** What else shows the same, the most dangerous first. */
+  readonly alsoFits: readonly Fit[];
+  /** The dangerous conditions that still fit beside what it reads as, the most dangerous first. */
+  readonly notRuledOut: readonly ConditionId[];
+  readonly contacts: Readonly<Record<Contact, ContactState>>;
+  readonly next: SettlingTest | null;
+  readonly practice: string | null;
+  readonly stop: string | null;
+}
+
+/** All that was recorded at one receptacle and still counts. */
+export interface OutletEvidence {
+  readonly lamps: Lamps;
+}
+
+/** Answers what the evidence at one receptacle means. The physics takes this place without its callers knowing. */
+export type Judge = (evidence: OutletEvidence) => Verdict;
+
+const danger = (fit: Fit): number => conditionIds.indexOf(fit.conditions[0]);
+const byDanger = (a: Fit, b: Fit): number => danger(a) - danger(b);
+
+/** A contact counts as live from the potential at which a lamp to earth would light. */
+const isLive = (fit: Fit, contact: Contact): boolean => Math.abs(fit.potentials[contact]) >= litFrom;
+/** A contact that floats is neither proved live nor proved safe. */
+const isQuiet = (fit: Fit, contact: Contact): boolean => Math.abs(fit.potentials[contact]) <= 0.1;
+
+function contactStates(fits: readonly Fit[]): Readonly<Record<Contact, ContactState>> {
+  const state = (contact: Contact): ContactState => {
+    if (fits.every((fit) => isLive(fit, contact))) return 'live';
+    return fits.every((fit) => isQuiet(fit, contact)) ? 'not-live' : 'may-be-live';
+  };
+  const [hot, neutral, ground] = contacts;
+  return { hot: state(hot), neutral: state(neutral), ground: state(ground) };
+}
+
+function dangersAmong(fits: readonly Fit[], leading: readonly ConditionId[]): readonly ConditionId[] {
+  const open = new Set(fits.flatMap((fit) => fit.conditions));
+  return conditionIds.filter((id) => open.has(id) && conditions[id].dangerous && !leading.includes(id));
+}
+
+/** The verdict on the lamps of one plug-in tester, from the pattern table. */
+export const judgeByLamps: Judge = ({ lamps }) => {
+  const patterns = patternsOf(lamps);
+  const [only] = patterns;
+  if (only === undefined || patterns.length > 1)
+    return dimVerdict(patterns.flatMap((p) => patternTable[p].fits));
+  const entry = patternTable[only];
+  const [first, ...others] = entry.fits;
+  const reading = conditions[first.conditions[0]];
+  return {
+    kind: 'verdict',
+    signature: only,
+    readsAs: first.conditions,
+    headline: entry.headline,
+    why: reading.why,
+    urgency: reading.urgency,
+    plain: reading.id === 'correct',
+    alsoFits: others.toSorted(byDanger),
+    notRuledOut: dangersAmong(others, first.conditions),
+    contacts: contactStates(entry.fits),
+    next: entry.settle,
+    practice: entry.practice,
+    stop: entry.stop,
+  };
+};
+
+const lowVoltage: Fit = {
+  conditions: ['high-resistance'],
+  how: 'a poor connection that lets the voltage sag',
+  frequency: 'met',
+  potentials: { hot: 0.6, neutral: 0, ground: 0 },
+};
+
+const unequalLegs: Fit = {
+  conditions: ['lost-shared-neutral'],
+  how: 'a lost shared neutral: the voltage divides as the loads do',
+  frequency: 'met',
+  potentials: { hot: 1, neutral: 0.4, ground: 0 },
+};
+
+function dimVerdict(patternFits: readonly Fit[]): Verdict {
+  const faulty = patternFits.filter((fit) => fit.conditions[0] !== 'correct');
+  const fits = [lowVoltage, unequalLegs, ...faulty].toSorted(byDanger);
+  return {
+    kind: 'verdict',
+    signature: 'dim',
+    readsAs: [],
+    headline: 'A lamp is dim: no pattern to trust',
+    why: 'A dim lamp means a voltage well off normal across that pair; the lamps cannot say which fault it is.',
+    urgency: 'repair',
+    plain: false,
+    alsoFits: fits,
+    notRuledOut: dangersAmong(fits, []),
+    contacts: contactStates(fits),
+    next: {
+      test: 'meter',
+      why: 'Measure the three pairs. A voltage far from normal across hot and neutral points to a poor connection or to a lost shared neutral.',
+    },
+    practice: null,
+    stop: null,
+  };
+}

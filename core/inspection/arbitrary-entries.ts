@@ -1,0 +1,92 @@
+import fc from 'fast-check';
+import { lampStates, pairs } from '../instruments/index.ts';
+import type { JobEntry, KitEntry } from './entry.ts';
+
+/** The n-th of a row of valid UUIDv7 ids, for tests. */
+export const idNumber = (n: number): string => `01900000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
+
+const few = (from: number) => fc.integer({ min: from, max: from + 4 }).map(idNumber);
+const device = few(0x10);
+const room = few(0x20);
+const receptacle = few(0x30);
+const entryId = fc.integer({ min: 0x100, max: 0x130 }).map(idNumber);
+const words = fc.string({ unit: 'grapheme', minLength: 1, maxLength: 12 }).map((text) => `x${text}y`);
+/** Few enough instants that many entries share one. */
+const instant = fc
+  .integer({ min: 0, max: 20 })
+  .map((minute) => new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString());
+const lampState = fc.constantFrom(...lampStates);
+
+const envelope = { id: entryId, device, author: fc.constant(idNumber(1)), at: instant };
+
+const jobEntry: fc.Arbitrary<JobEntry> = fc.oneof(
+  fc.record(
+    {
+      ...envelope,
+      kind: fc.constant('job-described' as const),
+      address: words,
+      client: words,
+      yearBuilt: fc.integer({ min: 1880, max: 2026 }),
+      about: words,
+    },
+    { requiredKeys: ['id', 'device', 'author', 'at', 'kind'] },
+  ),
+  fc.record({ ...envelope, kind: fc.constant('room-described' as const), room, name: words }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('receptacle-described' as const),
+    receptacle,
+    room,
+    name: words,
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('lamps-read' as const),
+    receptacle,
+    lamps: fc.record({ hn: lampState, hg: lampState, ng: lampState }),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('withdrawn' as const),
+    entries: fc.array(entryId, { minLength: 1, maxLength: 3 }),
+  }),
+);
+
+/** A log of an inspection: every id once, references that may lead nowhere, times that collide. */
+export const jobLog = fc.uniqueArray(jobEntry, { selector: (entry) => entry.id, maxLength: 40 });
+
+const colour = fc.constantFrom('amber' as const, 'red' as const, 'green' as const);
+const testerEntry: fc.Arbitrary<KitEntry> = fc
+  .tuple(fc.shuffledSubarray([...pairs], { minLength: 3 }), fc.tuple(colour, colour, colour), words)
+  .chain(([order, [a, b, c], name]) => {
+    const [first = 'hn', second = 'hg', third = 'ng'] = order;
+    return fc.record({
+      ...envelope,
+      kind: fc.constant('tester-described' as const),
+      tester: few(0x40),
+      name: fc.constant(name),
+      layout: fc.constant([
+        { pair: first, colour: a },
+        { pair: second, colour: b },
+        { pair: third, colour: c },
+      ] as [
+        { pair: typeof first; colour: typeof a },
+        { pair: typeof first; colour: typeof a },
+        { pair: typeof first; colour: typeof a },
+      ]),
+    });
+  });
+
+export const kitLog = fc.uniqueArray(testerEntry, { selector: (entry) => entry.id, maxLength: 12 });
+
+/** The same entries in another order, some of them several times. */
+export const jumbled = <E>(log: readonly E[]): fc.Arbitrary<E[]> =>
+  fc
+    .tuple(
+      fc.shuffledSubarray([...log], { minLength: log.length }),
+      fc.array(fc.nat({ max: Math.max(0, log.length - 1) }), { maxLength: 20 }),
+    )
+    .map(([shuffled, again]) => [
+      ...shuffled,
+      ...again.flatMap((index) => (log[index] === undefined ? [] : [log[index]])),
+    ]);

@@ -1,0 +1,135 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { lampsOf } from '../instruments/index.ts';
+import { idNumber, jobLog, jumbled, kitLog } from './arbitrary-entries.ts';
+import {
+  currentReading,
+  foldHouse,
+  foldKit,
+  type JobEntry,
+  type JobStatement,
+  jobEntrySchema,
+  latestAction,
+  nextReceptacleName,
+  receptaclesOf,
+} from './index.ts';
+
+const den = idNumber(0x20);
+const den1 = idNumber(0x30);
+const den2 = idNumber(0x31);
+const phone = idNumber(0x10);
+
+let count = 0x1000;
+const entry = (minute: number, said: JobStatement, device = phone): JobEntry => {
+  count += 1;
+  const at = new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString();
+  return { id: idNumber(count), device, author: idNumber(1), at, ...said };
+};
+const read = (minute: number, receptacle: string, pattern: 'hn-hg' | 'hn' | 'none'): JobEntry =>
+  entry(minute, { kind: 'lamps-read', receptacle, lamps: lampsOf(pattern) });
+
+const described = [
+  entry(0, { kind: 'job-described', address: '14 Alder Rise', yearBuilt: 1966 }),
+  entry(1, { kind: 'room-described', room: den, name: 'Den' }),
+  entry(2, { kind: 'receptacle-described', receptacle: den1, room: den, name: 'Den 1' }),
+  entry(2, { kind: 'receptacle-described', receptacle: den2, room: den, name: 'Den 2' }),
+];
+
+describe('the house folded from its log', () => {
+  test('any order and any duplicates of the same entries give the same house', () => {
+    fc.assert(
+      fc.property(
+        jobLog.chain((log) => fc.tuple(fc.constant(log), jumbled(log))),
+        ([log, mixed]) => {
+          expect(foldHouse(mixed)).toEqual(foldHouse(log));
+        },
+      ),
+      { numRuns: 500 },
+    );
+  });
+
+  test('nothing entered is lost: every standing reading is in exactly one receptacle', () => {
+    fc.assert(
+      fc.property(jobLog, (log) => {
+        const gone = new Set(log.flatMap((e) => (e.kind === 'withdrawn' ? e.entries : [])));
+        const stands = log.filter((e) => e.kind === 'lamps-read' && !gone.has(e.id)).map((e) => e.id);
+        const shown = receptaclesOf(foldHouse(log)).flatMap((r) => r.readings.map((e) => e.id));
+        expect(shown.toSorted()).toEqual(stands.toSorted());
+      }),
+    );
+  });
+
+  test('every generated entry passes the schema, so the properties speak of real logs', () => {
+    fc.assert(fc.property(jobLog, (log) => log.every((e) => jobEntrySchema.safeParse(e).success)));
+  });
+
+  test('a second reading counts and the first stays as evidence', () => {
+    const house = foldHouse([...described, read(5, den1, 'hn-hg'), read(4, den1, 'none')]);
+    const [first] = receptaclesOf(house);
+    expect(first!.readings.map((reading) => reading.lamps)).toEqual([lampsOf('none'), lampsOf('hn-hg')]);
+    expect(currentReading(first!)?.lamps).toEqual(lampsOf('hn-hg'));
+  });
+
+  test('a withdrawn reading no longer counts, and the one before it does again', () => {
+    const slip = read(5, den1, 'none');
+    const house = foldHouse([
+      ...described,
+      read(4, den1, 'hn'),
+      slip,
+      entry(6, { kind: 'withdrawn', entries: [slip.id] }),
+    ]);
+    expect(currentReading(receptaclesOf(house)[0]!)?.lamps).toEqual(lampsOf('hn'));
+  });
+
+  test('a reading that arrives before its receptacle is shown all the same', () => {
+    const house = foldHouse([read(4, den1, 'hn')]);
+    expect(house.rooms).toMatchObject([{ id: null, receptacles: [{ id: den1 }] }]);
+  });
+
+  test('rooms and receptacles keep the order in which they were described, whatever their last name', () => {
+    const renamed = entry(9, { kind: 'receptacle-described', receptacle: den1, room: den, name: 'Den door' });
+    const house = foldHouse([...described, renamed]);
+    expect(receptaclesOf(house).map((receptacle) => receptacle.name)).toEqual(['Den door', 'Den 2']);
+    expect(nextReceptacleName(house.rooms[0]!)).toBe('Den 3');
+  });
+
+  test('a new receptacle never takes a name that is in use', () => {
+    const third = entry(3, {
+      kind: 'receptacle-described',
+      receptacle: idNumber(0x33),
+      room: den,
+      name: 'Den 4',
+    });
+    expect(nextReceptacleName(foldHouse([...described, third]).rooms[0]!)).toBe('Den 5');
+  });
+
+  test('undo takes back one action of this device: all its entries of that moment, nobody else’s', () => {
+    const added = entry(7, {
+      kind: 'receptacle-described',
+      receptacle: idNumber(0x34),
+      room: den,
+      name: 'Den 3',
+    });
+    const itsReading = read(7, idNumber(0x34), 'hn-hg');
+    const others = entry(8, { kind: 'room-described', room: idNumber(0x22), name: 'Attic' }, idNumber(0x11));
+    const log = [...described, read(5, den1, 'hn-hg'), added, itsReading, others];
+    const undone = latestAction(log, phone);
+    expect(undone.toSorted()).toEqual([added.id, itsReading.id].toSorted());
+    const after = [...log, entry(9, { kind: 'withdrawn', entries: [...undone] })];
+    expect(receptaclesOf(foldHouse(after)).map((r) => r.name)).toEqual(['Den 1', 'Den 2']);
+    expect(latestAction(after, phone)).toHaveLength(1);
+  });
+});
+
+describe('the kit folded from its log', () => {
+  test('any order and any duplicates give the same testers', () => {
+    fc.assert(
+      fc.property(
+        kitLog.chain((log) => fc.tuple(fc.constant(log), jumbled(log))),
+        ([log, mixed]) => {
+          expect(foldKit(mixed)).toEqual(foldKit(log));
+        },
+      ),
+    );
+  });
+});

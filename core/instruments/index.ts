@@ -1,0 +1,2 @@
+export * from './lamps.ts';
+export * from './tester-layout.ts';

@@ -1,0 +1,91 @@
+import { z } from 'zod';
+
+/** The three contacts of a receptacle: narrow slot, wide slot, ground hole. */
+export const contacts = ['hot', 'neutral', 'ground'] as const;
+export type Contact = (typeof contacts)[number];
+
+/** The three pairs of contacts that every plug-in three-lamp tester bridges. */
+export const pairs = ['hn', 'hg', 'ng'] as const;
+export type Pair = (typeof pairs)[number];
+
+export const contactsOfPair: Readonly<Record<Pair, readonly [Contact, Contact]>> = {
+  hn: ['hot', 'neutral'],
+  hg: ['hot', 'ground'],
+  ng: ['neutral', 'ground'],
+};
+
+export const lampStates = ['lit', 'dim', 'off'] as const;
+export type LampState = (typeof lampStates)[number];
+
+/** What the lamps show, by pair. Where a lamp sits on the tester is a matter of its layout. */
+export const lampsSchema = z.strictObject({
+  hn: z.enum(lampStates),
+  hg: z.enum(lampStates),
+  ng: z.enum(lampStates),
+});
+export type Lamps = Readonly<z.infer<typeof lampsSchema>>;
+
+/** The eight patterns of three lamps without a dim one, named by the lit pairs. */
+export const lampPatterns = ['hn-hg', 'hn-ng', 'hg-ng', 'hn', 'hg', 'ng', 'none', 'all'] as const;
+export type LampPattern = (typeof lampPatterns)[number];
+
+const litPairs: Readonly<Record<LampPattern, readonly Pair[]>> = {
+  'hn-hg': ['hn', 'hg'],
+  'hn-ng': ['hn', 'ng'],
+  'hg-ng': ['hg', 'ng'],
+  hn: ['hn'],
+  hg: ['hg'],
+  ng: ['ng'],
+  none: [],
+  all: ['hn', 'hg', 'ng'],
+};
+
+export function lampsOf(pattern: LampPattern): Lamps {
+  const state = (pair: Pair): LampState => (litPairs[pattern].includes(pair) ? 'lit' : 'off');
+  return { hn: state('hn'), hg: state('hg'), ng: state('ng') };
+}
+
+/**
+ * The patterns a reading may stand for: one where every lamp is lit or off, several where a lamp is dim
+ * (a dim lamp counts as evidence for either).
+ */
+export function patternsOf(lamps: Lamps): readonly LampPattern[] {
+  return lampPatterns.filter((pattern) =>
+    pairs.every((pair) => lamps[pair] === 'dim' || lamps[pair] === lampsOf(pattern)[pair]),
+  );
+}
+
+/** Lit from 0.70 × nominal, dim from 0.54 × nominal: the thresholds of the electrical model. */
+export const litFrom = 0.7;
+export const dimFrom = 0.54;
+
+/** Potential of each contact against earth, as a multiple of the nominal voltage, signed by leg. */
+export type ContactPotentials = Readonly<Record<Contact, number>>;
+
+/** What the lamps show for given potentials of the three contacts. */
+export function lampsAt(potentials: ContactPotentials): Lamps {
+  const state = (pair: Pair): LampState => {
+    const [a, b] = contactsOfPair[pair];
+    const across = Math.abs(potentials[a] - potentials[b]);
+    if (across >= litFrom) return 'lit';
+    return across >= dimFrom ? 'dim' : 'off';
+  };
+  return { hn: state('hn'), hg: state('hg'), ng: state('ng') };
+}
+
+const pairWords: Readonly<Record<Pair, string>> = {
+  hn: 'hot–neutral',
+  hg: 'hot–ground',
+  ng: 'neutral–ground',
+};
+
+/** The reading in words, for screen readers and for print: "hot–neutral and hot–ground lit, neutral–ground off". */
+export function lampsInWords(lamps: Lamps): string {
+  const groups = lampStates.flatMap((state) => {
+    const named = pairs.filter((pair) => lamps[pair] === state).map((pair) => pairWords[pair]);
+    if (named.length === 0) return [];
+    if (named.length === 3) return [state === 'off' ? 'no lamp lit' : `all three lamps ${state}`];
+    return [`${named.join(' and ')} ${state}`];
+  });
+  return groups.join(', ');
+}

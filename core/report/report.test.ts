@@ -1,0 +1,67 @@
+import { describe, expect, test } from 'vitest';
+import { idNumber } from '../inspection/arbitrary-entries.ts';
+import { foldHouse, type JobEntry, type JobStatement } from '../inspection/index.ts';
+import { type LampPattern, lampsOf } from '../instruments/index.ts';
+import { reportOn } from './index.ts';
+
+/** A house with one room whose receptacles show the given patterns, in order; null is not tested. */
+function houseShowing(patterns: readonly (LampPattern | null)[]) {
+  const room = idNumber(0x20);
+  const said: JobStatement[] = [{ kind: 'room-described', room, name: 'Den' }];
+  patterns.forEach((pattern, index) => {
+    const receptacle = idNumber(0x100 + index);
+    said.push({ kind: 'receptacle-described', receptacle, room, name: `Den ${index + 1}` });
+    if (pattern !== null) said.push({ kind: 'lamps-read', receptacle, lamps: lampsOf(pattern) });
+  });
+  const envelope = { device: idNumber(2), author: idNumber(3), at: '2026-05-04T09:30:00.000Z' };
+  return foldHouse(said.map((s, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...s })));
+}
+
+describe('the report', () => {
+  test('receptacles that cannot be told apart share one finding', () => {
+    const { findings } = reportOn(houseShowing(['hn', 'hn-hg', 'hn', 'hn']));
+    expect(findings).toHaveLength(1);
+    expect(findings[0]?.receptacles).toEqual(['Den 1', 'Den 3', 'Den 4']);
+  });
+
+  test('what must be acted on now comes first, and lines carry the number of their finding', () => {
+    const report = reportOn(houseShowing(['hn', 'hn-ng', 'all', 'hg-ng']));
+    expect(report.findings.map((finding) => finding.urgency)).toEqual([
+      'act-now',
+      'act-now',
+      'repair',
+      'repair',
+    ]);
+    expect(report.findings[0]?.verdict.signature).toBe('hg-ng');
+    expect(report.rooms[0]?.lines.map((line) => line.finding)).toEqual([4, 3, 2, 1]);
+  });
+
+  test('what was not tested is named', () => {
+    const report = reportOn(houseShowing(['hn-hg', null]));
+    expect(report.notTested).toEqual(['Den 2']);
+    expect(report.summary).toEqual({ receptacles: 2, tested: 1, readCorrect: 1, withFinding: 0 });
+  });
+
+  test('a house where all reads correct still says what the lamps cannot see, once', () => {
+    const report = reportOn(houseShowing(['hn-hg', 'hn-hg']));
+    expect(report.findings).toEqual([]);
+    expect(report.notSeen.map((condition) => condition.id)).toEqual([
+      'reversed-bootleg-ground',
+      'lost-shared-neutral',
+      'bootleg-ground',
+      'neutral-ground-swapped',
+      'high-resistance',
+    ]);
+  });
+
+  test('every pattern but correct becomes a finding with a correction', () => {
+    for (const pattern of ['hn-ng', 'hg-ng', 'hn', 'hg', 'ng', 'none', 'all'] as const) {
+      const [finding] = reportOn(houseShowing([pattern])).findings;
+      expect(finding?.correction, pattern).toMatch(/electrician/);
+    }
+  });
+
+  test('the cautions stand in the report of an empty house too', () => {
+    expect(reportOn(houseShowing([])).cautions.join(' ')).toContain('do not prove a receptacle dead');
+  });
+});
