@@ -23,10 +23,13 @@ describe('fairplug verdict', () => {
     expect(several.map((verdict: { signature: string }) => verdict.signature)).toEqual(['hn', 'none']);
   });
 
-  test.each([[['verdict', 'hx']], [['verdict']], [['guess']], [[]]])('%j exits 2 with nothing on stdout', async (args) => {
-    const { status, stdout, stderr } = await fairplug(...args);
-    expect(status).toBe(2);
-    expect(stdout).toBe('');
-    expect(stderr).toMatch(/^fairplug: /);
-  });
+  test.each([[['verdict', 'hx']], [['verdict']], [['guess']], [[]]])(
+    '%j exits 2 with nothing on stdout',
+    async (args) => {
+      const { status, stdout, stderr } = await fairplug(...args);
+      expect(status).toBe(2);
+      expect(stdout).toBe('');
+      expect(stderr).toMatch(/^fairplug: /);
+    },
+  );
 });

@@ -27,7 +27,8 @@ export async function run(args: readonly string[], { stdout, stderr }: Streams):
   const verdicts = [];
   for (const name of names) {
     const pattern = lampPatterns.find((known) => known === name);
-    if (pattern === undefined) return refuse(`no pattern "${name}"; expected one of ${lampPatterns.join(', ')}`);
+    if (pattern === undefined)
+      return refuse(`no pattern "${name}"; expected one of ${lampPatterns.join(', ')}`);
     verdicts.push(judgeByLamps({ lamps: lampsOf(pattern) }));
   }
   stdout.write(`${JSON.stringify(verdicts.length === 1 ? verdicts[0] : verdicts, null, 2)}\n`);

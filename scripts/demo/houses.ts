@@ -1,0 +1,69 @@
+import type { LampPattern } from '@fair-plug/core/instruments';
+
+/** People, firms and places are invented. */
+export const demoFirm = {
+  organization: 'Hollowmere House Inspections',
+  person: 'Tessa Quillon',
+  tester: 'Yellow tester',
+} as const;
+
+export interface DemoRoom {
+  readonly name: string;
+  /** How many receptacles the room has. */
+  readonly receptacles: number;
+  /** False while the walk has not come here. */
+  readonly walked: boolean;
+  /** What does not read correct, by the receptacle's number in the room. */
+  readonly shows?: Readonly<Record<number, LampPattern>>;
+}
+
+export interface DemoHouse {
+  readonly address: string;
+  readonly client: string;
+  readonly yearBuilt: number;
+  readonly about: string;
+  /** When the inspection began. */
+  readonly begun: string;
+  readonly rooms: readonly DemoRoom[];
+}
+
+const room = (
+  name: string,
+  receptacles: number,
+  walked = true,
+  shows: Readonly<Record<number, LampPattern>> = {},
+): DemoRoom => ({ name, receptacles, walked, shows });
+
+export const demoHouses: readonly DemoHouse[] = [
+  {
+    address: '3 Cooper’s Bend, Quillmere',
+    client: 'Odile Farrant',
+    yearBuilt: 1978,
+    about: 'Bungalow on a crawl space',
+    begun: '2026-11-23T07:40:00.000Z',
+    rooms: [room('Living room', 0, false), room('Kitchen', 0, false), room('Bedroom', 0, false)],
+  },
+  {
+    address: '27 Lantern Hollow, Quillmere',
+    client: 'Bram and Nessa Averdale',
+    yearBuilt: 1966,
+    about: 'Split-level, addition 1989, kitchen redone 2004',
+    begun: '2026-11-23T08:55:00.000Z',
+    rooms: [
+      room('Entry', 2),
+      room('Living room', 6),
+      room('Dining room', 4, true, { 2: 'none' }),
+      room('Kitchen', 7),
+      room('Hall', 2),
+      room('Bath', 1),
+      room('Front bedroom', 4),
+      room('Back bedroom', 4, true, { 3: 'hn' }),
+      room('Main bedroom', 6, true, { 2: 'hn', 3: 'hn' }),
+      room('Family room', 7, true, { 5: 'hn-ng', 6: 'hn-ng', 7: 'hn-ng' }),
+      room('Sunroom', 5, true, { 4: 'hg-ng' }),
+      room('Den', 5, false),
+      room('Laundry', 3, false),
+      room('Garage', 4, false),
+    ],
+  },
+];

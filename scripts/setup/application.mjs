@@ -1,0 +1,92 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { nextProgram } from './build.mjs';
+import { startCluster } from './cluster.mjs';
+import { isAlive, mustRun, needFreePort } from './processes.mjs';
+import { Refusal } from './refusal.mjs';
+import { root, webFolder } from './settings.mjs';
+
+/** One start at a time per data folder. Answers a function that gives the claim back. */
+function claimData({ data, port }) {
+  mkdirSync(data, { recursive: true });
+  const file = join(data, 'running');
+  const [pid, otherPort] = existsSync(file) ? readFileSync(file, 'utf8').split(' ') : [];
+  if (pid !== undefined && Number(pid) !== process.pid && isAlive(Number(pid)))
+    throw new Refusal(`Fair Plug already runs on this data: http://127.0.0.1:${otherPort} (process ${pid}).`);
+  writeFileSync(file, `${process.pid} ${port}`);
+  return () => rmSync(file, { force: true });
+}
+
+async function answers(url) {
+  try {
+    return (await fetch(url)).ok;
+  } catch {
+    return false;
+  }
+}
+
+/**
+ * Starts database and server (`mode` is next's own: start or dev) and runs until a signal ends them or the
+ * server stops by itself. `beforeServing` runs beside the database's start. Answers the exit code.
+ */
+export async function runApplication(settings, { mode, beforeServing = async () => {} }) {
+  await needFreePort(settings.port, 'FAIRPLUG_PORT', 'the application');
+  const release = claimData(settings);
+  let asked = false;
+  let server;
+  const ask = () => {
+    if (asked) return;
+    asked = true;
+    console.log('\nStopping …');
+    server?.kill('SIGTERM');
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, ask);
+
+  let cluster;
+  try {
+    const [started, served] = await Promise.allSettled([startCluster(settings), beforeServing()]);
+    if (started.status === 'rejected') throw started.reason;
+    cluster = started.value;
+    if (served.status === 'rejected') throw served.reason;
+    if (asked) return 0;
+    const env = {
+      ...process.env,
+      DATABASE_URL: cluster.url('fairplug'),
+      FAIRPLUG_DIST: settings.dist,
+      FAIRPLUG_ORIGIN: `http://127.0.0.1:${settings.port}`,
+      NEXT_TELEMETRY_DISABLED: '1',
+    };
+    const tsx = join(root, 'node_modules/tsx/dist/cli.mjs');
+    await mustRun(
+      process.execPath,
+      [tsx, join(root, 'scripts/prepare-database.ts')],
+      { env: { ...env, FAIRPLUG_ADMIN_URL: cluster.url('postgres') }, output: 'capture' },
+      'The database could not be prepared.',
+    );
+    if (asked) return 0;
+    server = spawn(process.execPath, [nextProgram, mode, '-H', '127.0.0.1', '-p', String(settings.port)], {
+      cwd: webFolder,
+      env,
+      stdio: ['ignore', mode === 'dev' ? 'inherit' : 'ignore', 'inherit'],
+    });
+    const ended = new Promise((done) => server.once('close', (code) => done(code ?? 0)));
+    let code = null;
+    ended.then((value) => {
+      code = value;
+    });
+    while (code === null && !asked && !(await answers(`${env.FAIRPLUG_ORIGIN}/api/health`)))
+      await new Promise((done) => setTimeout(done, 150));
+    if (code === null && !asked) console.log(`\nFair Plug: ${env.FAIRPLUG_ORIGIN}\nCtrl-C stops it.`);
+    const exitCode = await ended;
+    if (asked) return 0;
+    throw new Refusal(`The server stopped by itself (exit code ${exitCode}).`);
+  } catch (error) {
+    // A step cut short by Ctrl-C is no failure.
+    if (asked) return 0;
+    throw error;
+  } finally {
+    await cluster?.stop();
+    release();
+  }
+}

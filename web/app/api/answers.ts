@@ -1,0 +1,133 @@
+import { randomUUID } from 'node:crypto';
+import type { z } from 'zod';
+import { type Connection, database, isDatabaseAway } from '@/data/database';
+import { currentSession, type Session } from '@/data/firms';
+
+/** What was wrong with one field of a request: its path ("/entries/0/lamps/hn") and what was expected. */
+export interface FieldProblem {
+  readonly path: string;
+  readonly message: string;
+}
+
+export type ProblemCode =
+  | 'malformed'
+  | 'invalid'
+  | 'too-large'
+  | 'wrong-type'
+  | 'not-found'
+  | 'conflict'
+  | 'database-away'
+  | 'failed';
+
+/** The body of every answer that is not a success. */
+export interface ProblemAnswer {
+  readonly error: {
+    readonly code: ProblemCode;
+    readonly message: string;
+    readonly fields?: readonly FieldProblem[];
+  };
+}
+
+const statusOf: Readonly<Record<ProblemCode, number>> = {
+  malformed: 400,
+  invalid: 400,
+  'not-found': 404,
+  conflict: 409,
+  'too-large': 413,
+  'wrong-type': 415,
+  failed: 500,
+  'database-away': 503,
+};
+
+/** Thrown while a request is read or answered; becomes its answer. */
+export class Problem extends Error {
+  constructor(
+    readonly code: ProblemCode,
+    message: string,
+    readonly fields?: readonly FieldProblem[],
+  ) {
+    super(message);
+  }
+}
+
+const noStore = { 'Cache-Control': 'no-store' };
+
+export const answer = (body: unknown, status = 200): Response =>
+  Response.json(body, { status, headers: noStore });
+
+function answerProblem({ code, message, fields }: Problem): Response {
+  const body: ProblemAnswer = { error: fields === undefined ? { code, message } : { code, message, fields } };
+  return answer(body, statusOf[code]);
+}
+
+export interface Asked {
+  readonly connection: Connection;
+  readonly session: Session;
+}
+
+/** Runs a route's work for the person who asks, and words whatever goes wrong in one place. */
+export async function respond(work: (asked: Asked) => Promise<Response>): Promise<Response> {
+  try {
+    const connection = database();
+    return await work({ connection, session: await currentSession(connection) });
+  } catch (error) {
+    if (error instanceof Problem) return answerProblem(error);
+    if (isDatabaseAway(error))
+      return answerProblem(
+        new Problem('database-away', 'The database cannot be reached. Nothing was stored.'),
+      );
+    const reference = randomUUID();
+    // biome-ignore lint/suspicious/noConsole: the server's own log, with the reference the answer carries
+    console.error(`request failed (${reference})`, error);
+    return answerProblem(new Problem('failed', `The server failed at this. Reference: ${reference}`));
+  }
+}
+
+const longestBody = 1024 * 1024;
+
+async function readText(request: Request): Promise<string> {
+  const tooLarge = new Problem('too-large', `A request may be at most ${longestBody} bytes long.`);
+  if (Number(request.headers.get('content-length') ?? 0) > longestBody) throw tooLarge;
+  const decoder = new TextDecoder('utf-8', { fatal: true });
+  let text = '';
+  let length = 0;
+  for await (const chunk of request.body ?? []) {
+    length += chunk.byteLength;
+    if (length > longestBody) throw tooLarge;
+    text += decoder.decode(chunk, { stream: true });
+  }
+  return text + decoder.decode();
+}
+
+/** A request's body as JSON of the given shape, or the problem with the path of each wrong field. */
+export async function bodyOf<S extends z.ZodType>(request: Request, schema: S): Promise<z.infer<S>> {
+  // Other sites' pages cannot send this type without asking the browser first.
+  if (!/^application\/json(;|$)/.test(request.headers.get('content-type') ?? ''))
+    throw new Problem('wrong-type', 'Expected a body of type application/json.');
+  const text = await readText(request).catch((error) => {
+    throw error instanceof Problem ? error : new Problem('malformed', 'The body is not UTF-8 text.');
+  });
+  let body: unknown;
+  try {
+    body = JSON.parse(text);
+  } catch {
+    throw new Problem('malformed', 'The body is not JSON.');
+  }
+  const parsed = schema.safeParse(body);
+  if (parsed.success) return parsed.data;
+  throw new Problem(
+    'invalid',
+    'The body is not as expected. Nothing was stored.',
+    fieldProblems(parsed.error),
+  );
+}
+
+const fieldProblems = (error: z.ZodError): readonly FieldProblem[] =>
+  error.issues.slice(0, 20).map((issue) => ({ path: `/${issue.path.join('/')}`, message: issue.message }));
+
+/** A value of the address (a segment or a query) of the given shape. */
+export function addressPart<S extends z.ZodType>(value: unknown, schema: S, what: string): z.infer<S> {
+  const parsed = schema.safeParse(value);
+  if (parsed.success) return parsed.data;
+  throw new Problem('not-found', `There is no ${what}.`);
+}

@@ -1,0 +1,3 @@
+import { answer, respond } from '../answers';
+
+export const GET = (): Promise<Response> => respond(async ({ session }) => answer(session));
