@@ -28,6 +28,10 @@ export interface PatternEntry {
   /** The short word on the key that enters it. */
   readonly key: string;
   readonly headline: string;
+  /** Why it matters, where the first fit's own reason would say too much. */
+  readonly why?: string;
+  /** What puts it right, where that hangs on which of the fits it is. */
+  readonly correction?: string;
   /** The first is what the pattern is usually read as. */
   readonly fits: readonly [Fit, ...Fit[]];
   readonly settle: SettlingTest | null;
@@ -119,6 +123,9 @@ export const patternTable: Readonly<Record<LampPattern, PatternEntry>> = {
     pattern: 'hg-ng',
     key: 'Hot/ground',
     headline: 'Reads hot and ground reversed',
+    why: 'Either the ground and every metal case plugged in are live, or, far more often, the neutral is open and something is switched on. Take the ground as live until a test tells.',
+    correction:
+      'Take the receptacle out of use at once; a licensed electrician finds the open neutral, or the place where hot and ground are exchanged, and corrects it.',
     fits: [
       {
         conditions: ['hot-ground-reversed'],

@@ -1,4 +1,5 @@
 import {
+  type CautionId,
   type ConditionId,
   conditionIds,
   conditions,
@@ -28,6 +29,8 @@ export interface Verdict {
   readonly headline: string;
   /** Why it matters, in a line. */
   readonly why: string;
+  /** What puts it right and who does it, in a sentence. */
+  readonly correction: string;
   /** Of what it reads as; what is not ruled out may be more pressing. */
   readonly urgency: Urgency | null;
   /** Plainly what should be there: needs no follow-up to go on. */
@@ -40,6 +43,8 @@ export interface Verdict {
   readonly next: SettlingTest | null;
   readonly practice: string | null;
   readonly stop: string | null;
+  /** The cautions that apply while this verdict stands. */
+  readonly cautions: readonly CautionId[];
 }
 
 /** All that was recorded at one receptacle and still counts. */
@@ -67,6 +72,10 @@ function contactStates(fits: readonly Fit[]): Readonly<Record<Contact, ContactSt
   return { hot: state(hot), neutral: state(neutral), ground: state(ground) };
 }
 
+const cautionsOf = (read: readonly ConditionId[]): readonly CautionId[] => [
+  ...new Set(read.flatMap((id) => conditions[id].cautions)),
+];
+
 function dangersAmong(fits: readonly Fit[], leading: readonly ConditionId[]): readonly ConditionId[] {
   const open = new Set(fits.flatMap((fit) => fit.conditions));
   return conditionIds.filter((id) => open.has(id) && conditions[id].dangerous && !leading.includes(id));
@@ -86,7 +95,9 @@ export const judgeByLamps: Judge = ({ lamps }) => {
     signature: only,
     readsAs: first.conditions,
     headline: entry.headline,
-    why: reading.why,
+    why: entry.why ?? reading.why,
+    correction: entry.correction ?? reading.correction,
+    cautions: cautionsOf(first.conditions),
     urgency: reading.urgency,
     plain: reading.id === 'correct',
     alsoFits: others.toSorted(byDanger),
@@ -121,7 +132,10 @@ function dimVerdict(patternFits: readonly Fit[]): Verdict {
     readsAs: [],
     headline: 'A lamp is dim: no pattern to trust',
     why: 'A dim lamp means a voltage well off normal across that pair; the lamps cannot say which fault it is.',
+    correction:
+      'Measure the three pairs, then have a licensed electrician look for the poor connection or the lost neutral.',
     urgency: 'repair',
+    cautions: ['contacts', 'load-test', 'box'],
     plain: false,
     alsoFits: fits,
     notRuledOut: dangersAmong(fits, []),

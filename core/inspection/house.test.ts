@@ -118,6 +118,7 @@ describe('the house folded from its log', () => {
     const after = [...log, entry(9, { kind: 'withdrawn', entries: [...undone] })];
     expect(receptaclesOf(foldHouse(after)).map((r) => r.name)).toEqual(['Den 1', 'Den 2']);
     expect(latestAction(after, phone)).toHaveLength(1);
+    expect(latestAction(described.slice(0, 1), phone), 'the opening of the job stays').toEqual([]);
   });
 });
 

@@ -124,10 +124,10 @@ export function nextReceptacleName(room: Room): string {
 
 /**
  * The ids that one press of "undo" takes back: all standing entries that this device made in its latest
- * action (entries of one action share their time). Empty when nothing is left.
+ * action (entries of one action share their time). Empty when nothing is left but the opening of the job.
  */
 export function latestAction(entries: Iterable<JobEntry>, device: string): readonly string[] {
   const own = standing(entries).filter((entry) => entry.device === device);
-  const last = own.at(-1);
-  return last === undefined ? [] : own.filter((entry) => entry.at === last.at).map((entry) => entry.id);
+  const action = own.filter((entry) => entry.at === own.at(-1)?.at);
+  return action.some((entry) => entry.kind === 'job-described') ? [] : action.map((entry) => entry.id);
 }

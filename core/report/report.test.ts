@@ -57,7 +57,7 @@ describe('the report', () => {
   test('every pattern but correct becomes a finding with a correction', () => {
     for (const pattern of ['hn-ng', 'hg-ng', 'hn', 'hg', 'ng', 'none', 'all'] as const) {
       const [finding] = reportOn(houseShowing([pattern])).findings;
-      expect(finding?.correction, pattern).toMatch(/electrician/);
+      expect(finding?.verdict.correction, pattern).toMatch(/electrician/);
     }
   });
 

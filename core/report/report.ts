@@ -30,8 +30,8 @@ export interface Finding {
   readonly number: number;
   readonly urgency: Urgency;
   readonly verdict: Verdict;
+  /** What is wrong if it is what it reads as. */
   readonly what: string;
-  readonly correction: string;
   readonly cautions: readonly string[];
   /** Names of the receptacles that show it. */
   readonly receptacles: readonly string[];
@@ -53,11 +53,8 @@ export interface Report {
   readonly cautions: readonly string[];
 }
 
-const measureFirst = {
-  what: 'A lamp of the tester glowed dimly: the voltage across a pair of contacts is far from normal.',
-  correction:
-    'Measure the three pairs, then have a licensed electrician look for the poor connection or the lost neutral.',
-} as const;
+const dimLamp =
+  'A lamp of the tester glowed dimly: the voltage across a pair of contacts is far from normal.';
 
 const mostPressing = (a: Finding, b: Finding): number =>
   urgencies.indexOf(a.urgency) - urgencies.indexOf(b.urgency) ||
@@ -65,17 +62,13 @@ const mostPressing = (a: Finding, b: Finding): number =>
     conditionIds.indexOf(b.verdict.readsAs[0] ?? 'correct');
 
 function findingOf(verdict: Verdict, urgency: Urgency, receptacles: readonly string[]): Finding {
-  const named = verdict.readsAs.map((id) => conditions[id]);
-  const [leading] = named;
-  const { what, correction } = leading ?? measureFirst;
-  const applying = new Set(named.flatMap((condition) => condition.cautions));
+  const [leading] = verdict.readsAs;
   return {
     number: 0,
     urgency,
     verdict,
-    what,
-    correction,
-    cautions: [...applying].map((id) => cautions[id]),
+    what: leading === undefined ? dimLamp : conditions[leading].what,
+    cautions: verdict.cautions.map((id) => cautions[id]),
     receptacles,
   };
 }

@@ -1,3 +1,8 @@
-export default function Page() {
-  return <p>hi</p>;
+import type { Metadata } from 'next';
+import { JobsScreen } from '@/features/jobs/jobs-screen';
+
+export const metadata: Metadata = { title: 'Jobs' };
+
+export default function JobsPage() {
+  return <JobsScreen />;
 }

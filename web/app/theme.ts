@@ -1,0 +1,100 @@
+import { type CSSVariablesResolver, createTheme, type MantineColorsTuple } from '@mantine/core';
+
+/** Near-black to paper: buttons and text. The one warm colour is a token of its own and means "energized". */
+const ink: MantineColorsTuple = [
+  '#f7f4ed',
+  '#e9e4d9',
+  '#d3ccbe',
+  '#b3ab9b',
+  '#8d8577',
+  '#6a6357',
+  '#4e483f',
+  '#383329',
+  '#26221b',
+  '#17140f',
+];
+
+const filledButton = {
+  '--button-bg': 'var(--ink)',
+  '--button-hover': 'var(--ink)',
+  '--button-color': 'var(--paper)',
+};
+const plainButton = {
+  '--button-bg': 'var(--paper-raised)',
+  '--button-hover': 'var(--paper-sunk)',
+  '--button-color': 'var(--ink)',
+  '--button-bd': '1px solid var(--line-strong)',
+};
+
+export const theme = createTheme({
+  fontFamily: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
+  fontFamilyMonospace: "'Atkinson Hyperlegible Mono Variable', ui-monospace, monospace",
+  headings: { fontFamily: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif", fontWeight: '650' },
+  colors: { ink },
+  primaryColor: 'ink',
+  primaryShade: { light: 9, dark: 1 },
+  defaultRadius: 'sm',
+  focusRing: 'auto',
+  respectReducedMotion: true,
+  components: {
+    Button: {
+      defaultProps: { size: 'md' },
+      vars: (_theme: unknown, { variant = 'filled' }: { variant?: string }) => ({
+        root: variant === 'filled' ? filledButton : plainButton,
+      }),
+    },
+    Anchor: { defaultProps: { underline: 'always' } },
+    Modal: { defaultProps: { centered: true, overlayProps: { backgroundOpacity: 0.5 } } },
+  },
+});
+
+/** Daylight is warm paper, Basement warm near-black; every colour of a feature is one of these. */
+const daylight = {
+  '--paper': '#faf7f0',
+  '--paper-raised': '#ffffff',
+  '--paper-sunk': '#f1ece1',
+  '--ink': '#1c1914',
+  '--ink-soft': '#5c5548',
+  '--line': '#d8d1c2',
+  '--line-strong': '#8a8272',
+  '--live': '#c24a06',
+  '--live-glow': 'transparent',
+  '--act-now': '#8f1250',
+  '--repair': '#1d4f91',
+  '--note': '#4f5a5e',
+  '--focus': '#1d5fd0',
+};
+
+const basement: typeof daylight = {
+  '--paper': '#16130f',
+  '--paper-raised': '#1f1b16',
+  '--paper-sunk': '#100e0b',
+  '--ink': '#ece5d8',
+  '--ink-soft': '#b0a797',
+  '--line': '#3b352b',
+  '--line-strong': '#7d7464',
+  '--live': '#ffae42',
+  '--live-glow': 'rgb(255 174 66 / 55%)',
+  '--act-now': '#f29bc5',
+  '--repair': '#9cc3f5',
+  '--note': '#b9c3c6',
+  '--focus': '#8ab8ff',
+};
+
+const mantineNames = {
+  '--mantine-color-body': 'var(--paper)',
+  '--mantine-color-text': 'var(--ink)',
+  '--mantine-color-dimmed': 'var(--ink-soft)',
+  '--mantine-color-default': 'var(--paper-raised)',
+  '--mantine-color-default-hover': 'var(--paper-sunk)',
+  '--mantine-color-default-border': 'var(--line-strong)',
+  '--mantine-color-anchor': 'var(--ink)',
+  '--mantine-color-error': 'var(--act-now)',
+  '--mantine-color-placeholder': 'var(--ink-soft)',
+};
+
+export const tokens: CSSVariablesResolver = () => ({
+  variables: {},
+  light: { ...daylight, ...mantineNames },
+  dark: { ...basement, ...mantineNames },
+});

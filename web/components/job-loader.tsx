@@ -1,0 +1,40 @@
+'use client';
+
+import { type House, idSchema, type JobEntry } from '@fair-plug/core/inspection';
+import { useSearchParams } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { RequestFailed } from '@/local/api';
+import { useHouse } from '@/local/use-logs';
+import { Frame } from './frame';
+import { Loading } from './loading';
+
+export interface LoadedJob {
+  readonly job: string;
+  readonly house: House;
+  readonly entries: readonly JobEntry[];
+}
+
+type Children = { readonly children: (job: LoadedJob) => ReactNode };
+
+const noSuchJob = new RequestFailed('not-found', 'There is no such job.');
+
+/** Opens the job that the address names (`?job=…`), or says why it cannot. */
+export function JobLoader({ children }: Children) {
+  const job = useSearchParams().get('job') ?? '';
+  if (idSchema.safeParse(job).success) return <KnownJob job={job}>{children}</KnownJob>;
+  return (
+    <Frame>
+      <Loading error={noSuchJob} />
+    </Frame>
+  );
+}
+
+function KnownJob({ job, children }: Children & { readonly job: string }) {
+  const loaded = useHouse(job);
+  if (loaded.kind === 'loaded') return children({ job, house: loaded.house, entries: loaded.entries });
+  return (
+    <Frame>
+      <Loading error={loaded.kind === 'failed' ? loaded.error : undefined} />
+    </Frame>
+  );
+}

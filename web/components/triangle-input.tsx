@@ -1,0 +1,43 @@
+import type { ContactState } from '@fair-plug/core/diagnosis';
+import type { Contact, Lamps, Pair } from '@fair-plug/core/instruments';
+import type { CSSProperties } from 'react';
+import { Triangle } from './triangle';
+import classes from './triangle-input.module.css';
+
+const edges: readonly { readonly pair: Pair; readonly name: string; readonly hotkey: string }[] = [
+  { pair: 'hn', name: 'Hot–neutral', hotkey: 'J' },
+  { pair: 'ng', name: 'Neutral–ground', hotkey: 'K' },
+  { pair: 'hg', name: 'Hot–ground', hotkey: 'L' },
+];
+
+export interface TriangleInputProps {
+  readonly lamps: Lamps | null;
+  readonly corners?: Readonly<Record<Contact, ContactState>> | undefined;
+  readonly size: number;
+  readonly onEdge: (pair: Pair) => void;
+}
+
+/** The large triangle in hand: each edge is a button that changes its lamp. */
+export function TriangleInput({ lamps, corners, size, onEdge }: TriangleInputProps) {
+  return (
+    <div className={classes.face} style={{ '--size': `${size}px` } as CSSProperties}>
+      <span className={classes.hot}>Hot</span>
+      <Triangle lamps={lamps} corners={corners} size={size} label="" />
+      <span className={classes.neutral}>Neutral</span>
+      <span className={classes.ground}>Ground</span>
+      {edges.map(({ pair, name, hotkey }) => (
+        <button
+          key={pair}
+          type="button"
+          className={classes.edge}
+          data-pair={pair}
+          aria-label={`${name} lamp: ${lamps?.[pair] ?? 'not read'}`}
+          aria-keyshortcuts={hotkey}
+          onClick={() => onEdge(pair)}
+        >
+          <kbd>{hotkey}</kbd>
+        </button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,65 @@
+'use client';
+
+import { Button } from '@mantine/core';
+import { useDisclosure } from '@mantine/hooks';
+import dayjs from 'dayjs';
+import Link from 'next/link';
+import { Frame } from '@/components/frame';
+import { Loading } from '@/components/loading';
+import { UrgencyMark } from '@/components/urgency-mark';
+import type { JobSummary } from '@/local/api';
+import { useJobs } from '@/local/use-logs';
+import classes from './jobs-screen.module.css';
+import { NewJob } from './new-job';
+
+/** The jobs of the firm, the one read last first. */
+export function JobsScreen() {
+  const loaded = useJobs();
+  const [opened, { open, close }] = useDisclosure(false);
+  return (
+    <Frame>
+      <div className={classes.page}>
+        <header className={classes.head}>
+          <h1>Jobs</h1>
+          <Button onClick={open}>New job</Button>
+        </header>
+        {loaded.kind === 'loaded' ? (
+          <JobList jobs={loaded.jobs} />
+        ) : (
+          <Loading error={loaded.kind === 'failed' ? loaded.error : undefined} />
+        )}
+      </div>
+      <NewJob opened={opened} onClose={close} />
+    </Frame>
+  );
+}
+
+function JobList({ jobs }: { readonly jobs: readonly JobSummary[] }) {
+  if (jobs.length === 0)
+    return <p>No job yet. Begin one with the address of the house and its rooms in the order of the walk.</p>;
+  return (
+    <ul className={classes.jobs}>
+      {jobs.map((job) => (
+        <li key={job.id} className={classes.job}>
+          <Link href={`/walk?job=${job.id}`} className={classes.address}>
+            {job.address}
+          </Link>
+          <p className={classes.about}>
+            {[job.yearBuilt, job.about].filter((part) => part !== null).join(' · ')}
+          </p>
+          <p className={classes.progress}>{progressWords(job)}</p>
+          <p className={classes.findings}>
+            {job.actNow > 0 && <UrgencyMark urgency="act-now" />}
+            {job.withFinding > 0 && <span>{job.withFinding} not correct</span>}
+            {job.tested > 0 && <Link href={`/report?job=${job.id}`}>Report</Link>}
+          </p>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function progressWords({ tested, receptacles, lastReadAt }: JobSummary): string {
+  if (lastReadAt === null) return 'Not begun';
+  return `${tested} of ${receptacles} read · ${dayjs(lastReadAt).format('D MMM YYYY')}`;
+}

@@ -1,0 +1,95 @@
+'use client';
+
+import type { JobStatement } from '@fair-plug/core/inspection';
+import { Button, Group, Modal, NumberInput, Stack, TagsInput, TextInput } from '@mantine/core';
+import { schemaResolver, useForm } from '@mantine/form';
+import { useRouter } from 'next/navigation';
+import { v7 } from 'uuid';
+import { z } from 'zod';
+import { useKeep } from '@/local/use-logs';
+
+const usualRooms = [
+  'Entry',
+  'Living room',
+  'Dining room',
+  'Kitchen',
+  'Hall',
+  'Bath',
+  'Bedroom',
+  'Laundry',
+  'Garage',
+];
+
+const formSchema = z.object({
+  address: z.string().trim().min(1, 'Which house is it?').max(200, 'At most 200 characters'),
+  client: z.string().trim().max(120, 'At most 120 characters'),
+  yearBuilt: z.union([
+    z.literal(''),
+    z.number().int().min(1700, 'A year from 1700').max(2100, 'A year up to 2100'),
+  ]),
+  rooms: z.array(z.string().trim().min(1).max(60, 'At most 60 characters each')),
+});
+type NewJobForm = z.infer<typeof formSchema>;
+
+const statementsOf = ({ address, client, yearBuilt, rooms }: NewJobForm): JobStatement[] => [
+  {
+    kind: 'job-described',
+    address: address.trim(),
+    ...(client.trim() === '' ? {} : { client: client.trim() }),
+    ...(yearBuilt === '' ? {} : { yearBuilt }),
+  },
+  ...rooms.map((name): JobStatement => ({ kind: 'room-described', room: v7(), name: name.trim() })),
+];
+
+export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly onClose: () => void }) {
+  const keep = useKeep();
+  const router = useRouter();
+  const form = useForm<NewJobForm>({
+    initialValues: { address: '', client: '', yearBuilt: '', rooms: usualRooms },
+    validate: schemaResolver(formSchema, { sync: true }),
+  });
+  const begin = async (values: NewJobForm): Promise<void> => {
+    if (keep === null) return;
+    const job = v7();
+    await keep.openJob(job, statementsOf(values));
+    router.push(`/walk?job=${job}`);
+  };
+  return (
+    <Modal
+      opened={opened}
+      onClose={onClose}
+      title="New job"
+      size="lg"
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
+      <form onSubmit={form.onSubmit(begin)} noValidate>
+        <Stack>
+          <TextInput label="Address" required data-autofocus {...form.getInputProps('address')} />
+          <Group grow align="start">
+            <TextInput label="Client" {...form.getInputProps('client')} />
+            <NumberInput
+              label="Year built"
+              allowDecimal={false}
+              thousandSeparator={false}
+              hideControls
+              {...form.getInputProps('yearBuilt')}
+            />
+          </Group>
+          <TagsInput
+            label="Rooms, in the order of the walk"
+            description="Enter after each one. More can be added on the way."
+            {...form.getInputProps('rooms')}
+          />
+          <Group justify="flex-end">
+            <Button variant="default" onClick={onClose}>
+              Cancel
+            </Button>
+            <Button type="submit" disabled={keep === null}>
+              Begin the walk
+            </Button>
+          </Group>
+        </Stack>
+      </form>
+    </Modal>
+  );
+}

@@ -1,0 +1,65 @@
+'use client';
+
+import type { Tester } from '@fair-plug/core/inspection';
+import { lampsOf } from '@fair-plug/core/instruments';
+import { Button } from '@mantine/core';
+import { useDisclosure } from '@mantine/hooks';
+import { Frame } from '@/components/frame';
+import { Loading } from '@/components/loading';
+import { useChooseTester, useChosenTester } from '@/local/use-chosen-tester';
+import { useTesters } from '@/local/use-logs';
+import classes from './kit-screen.module.css';
+import { ShownPattern } from './shown-pattern';
+import { TesterSetUp } from './tester-set-up';
+
+/** The plug-in testers of the firm, and the one used on this device. */
+export function KitScreen() {
+  const loaded = useTesters();
+  const [isSettingUp, { open, close }] = useDisclosure(false);
+  return (
+    <Frame>
+      <div className={classes.page}>
+        <header className={classes.head}>
+          <h1>Kit</h1>
+          {!isSettingUp && <Button onClick={open}>Set up a tester</Button>}
+        </header>
+        {isSettingUp && <TesterSetUp onDone={close} />}
+        {loaded.kind === 'loaded' ? (
+          <TesterList testers={loaded.testers} />
+        ) : (
+          <Loading error={loaded.kind === 'failed' ? loaded.error : undefined} />
+        )}
+      </div>
+    </Frame>
+  );
+}
+
+function TesterList({ testers }: { readonly testers: readonly Tester[] }) {
+  const chosen = useChosenTester();
+  const choose = useChooseTester();
+  if (testers.length === 0)
+    return <p>No tester yet. Set one up to see and tap its lamps in the order in which they sit on it.</p>;
+  return (
+    <ul className={classes.testers}>
+      {testers.map((tester) => {
+        const inUse = tester.id === chosen?.id;
+        return (
+          <li key={tester.id} className={classes.tester}>
+            <h2>{tester.name}</h2>
+            <div className={classes.patterns}>
+              <ShownPattern title="Correct" layout={tester.layout} lamps={lampsOf('hn-hg')} />
+              <ShownPattern title="Open ground" layout={tester.layout} lamps={lampsOf('hn')} />
+            </div>
+            {inUse ? (
+              <strong>In use here</strong>
+            ) : (
+              <Button variant="default" onClick={() => choose(tester.id)}>
+                Use this one
+              </Button>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

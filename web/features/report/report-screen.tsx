@@ -1,0 +1,50 @@
+'use client';
+
+import type { House } from '@fair-plug/core/inspection';
+import { reportOn } from '@fair-plug/core/report';
+import { Button } from '@mantine/core';
+import { useMemo } from 'react';
+import { Frame } from '@/components/frame';
+import { JobHead } from '@/components/job-head';
+import { JobLoader } from '@/components/job-loader';
+import { useSaveState, useSession } from '@/local/use-logs';
+import classes from './report-screen.module.css';
+import { ReportSheet } from './report-sheet';
+
+export function ReportScreen() {
+  return <JobLoader>{({ job, house }) => <ReportOf job={job} house={house} />}</JobLoader>;
+}
+
+function ReportOf({ job, house }: { readonly job: string; readonly house: House }) {
+  const session = useSession();
+  const { toSend } = useSaveState();
+  const report = useMemo(() => reportOn(house), [house]);
+  const { tested, receptacles } = report.summary;
+  return (
+    <Frame
+      head={
+        <JobHead
+          job={job}
+          address={house.address}
+          stage="report"
+          tested={tested}
+          receptacles={receptacles}
+          findings={report.findings.length}
+        />
+      }
+    >
+      <div className={`${classes.tools} screen-only`}>
+        {toSend > 0 && (
+          <p>{toSend} entries are not on the server yet: they are on this page, not in the PDF.</p>
+        )}
+        <Button variant="default" size="sm" onClick={() => window.print()}>
+          Print
+        </Button>
+        <Button size="sm" component="a" href={`/api/jobs/${job}/report.pdf`} download>
+          PDF
+        </Button>
+      </div>
+      {session !== null && <ReportSheet report={report} session={session} />}
+    </Frame>
+  );
+}

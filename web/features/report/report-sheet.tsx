@@ -1,0 +1,136 @@
+import type { Report } from '@fair-plug/core/report';
+import dayjs from 'dayjs';
+import { Triangle } from '@/components/triangle';
+import type { Session } from '@/local/api';
+import { FindingArticle } from './finding-article';
+import { ReceptacleTable } from './receptacle-table';
+import classes from './report-sheet.module.css';
+
+export interface ReportSheetProps {
+  readonly report: Report;
+  readonly session: Session;
+}
+
+/** The report itself: the same on screen, on paper and in the PDF. */
+export function ReportSheet({ report, session }: ReportSheetProps) {
+  const { house, findings, rooms, notTested, notSeen, cautions } = report;
+  return (
+    <article className={classes.sheet} data-report="ready">
+      <header className={classes.head}>
+        <p className={classes.firm}>{session.organization.name}</p>
+        <h1>Receptacle inspection</h1>
+        <p className={classes.address}>{house.address}</p>
+        <Particulars report={report} inspector={session.person.name} />
+      </header>
+      <Summary report={report} />
+      <ReadingGuide />
+      <section>
+        <h2>Findings</h2>
+        {findings.length === 0 ? (
+          <p>No receptacle that was read shows anything but “reads correct”.</p>
+        ) : (
+          findings.map((finding) => <FindingArticle key={finding.number} finding={finding} />)
+        )}
+      </section>
+      {notSeen.length > 0 && (
+        <section>
+          <h2>What “reads correct” does not rule out</h2>
+          <p>
+            Three lamps see whether contacts are joined, not how well or to what. Every receptacle that reads
+            correct could still hide one of these; a probe, a meter and a load test see more.
+          </p>
+          <dl className={classes.unseen}>
+            {notSeen.map((condition) => (
+              <div key={condition.id}>
+                <dt>{condition.name}</dt>
+                <dd>
+                  {condition.what} {condition.why}
+                </dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      )}
+      <section>
+        <h2>Receptacles by room</h2>
+        {rooms.map((room) => (
+          <ReceptacleTable key={room.name} room={room} />
+        ))}
+      </section>
+      <section>
+        <h2>Not tested</h2>
+        <p>
+          {notTested.length === 0
+            ? 'Every receptacle on the list was read. Receptacles that are not on it were not.'
+            : `Listed and not read, so nothing is said of them: ${notTested.join(', ')}.`}
+        </p>
+      </section>
+      <section>
+        <h2>Cautions and limits</h2>
+        <ul className={classes.cautions}>
+          {cautions.map((caution) => (
+            <li key={caution}>{caution}</li>
+          ))}
+        </ul>
+      </section>
+    </article>
+  );
+}
+
+function Particulars({ report, inspector }: { readonly report: Report; readonly inspector: string }) {
+  const { client, yearBuilt, about, firstReadAt, lastReadAt } = report.house;
+  const days = [firstReadAt, lastReadAt].flatMap((at) =>
+    at === null ? [] : dayjs(at).format('D MMMM YYYY'),
+  );
+  const rows: readonly (readonly [string, string | null])[] = [
+    ['Client', client],
+    ['House', [yearBuilt, about].filter((part) => part !== null).join(', ') || null],
+    ['Read on', [...new Set(days)].join(' to ') || 'not begun'],
+    ['Inspector', inspector],
+  ];
+  return (
+    <dl className={classes.particulars}>
+      {rows.map(([term, value]) =>
+        value === null ? null : (
+          <div key={term}>
+            <dt>{term}</dt>
+            <dd>{value}</dd>
+          </div>
+        ),
+      )}
+    </dl>
+  );
+}
+
+function Summary({ report }: { readonly report: Report }) {
+  const { receptacles, tested, readCorrect, withFinding } = report.summary;
+  const figures = [
+    [receptacles, 'receptacles listed'],
+    [readCorrect, 'read correct'],
+    [withFinding, 'did not'],
+    [receptacles - tested, 'not tested'],
+  ] as const;
+  return (
+    <section aria-label="Summary" className={classes.summary}>
+      {figures.map(([count, words]) => (
+        <p key={words}>
+          <span className={classes.numeral}>{count}</span> {words}
+        </p>
+      ))}
+    </section>
+  );
+}
+
+function ReadingGuide() {
+  return (
+    <aside className={classes.guide}>
+      <Triangle lamps={{ hn: 'lit', hg: 'lit', ng: 'off' }} size={44} />
+      <p>
+        <strong>Reading the triangle.</strong> Its corners are the three contacts: hot at the top, neutral at
+        the left, ground at the right. A thick edge is a lit lamp between two of them, a thin one a dark lamp.
+        The one drawn here reads correct. A contact is filled only where it is known to be live; lamps alone
+        never show that.
+      </p>
+    </aside>
+  );
+}

@@ -1,0 +1,42 @@
+import { patternTable } from '@fair-plug/core/conditions';
+import {
+  type LampPattern,
+  type Lamps,
+  lampPatterns,
+  lampsInWords,
+  lampsOf,
+  patternsOf,
+} from '@fair-plug/core/instruments';
+import { Triangle } from '@/components/triangle';
+import classes from './pattern-keys.module.css';
+
+export interface PatternKeysProps {
+  /** The recorded reading, whose key is marked. */
+  readonly lamps: Lamps | null;
+  readonly onPattern: (pattern: LampPattern) => void;
+}
+
+/** One key a pattern: pressed, it is recorded. */
+export function PatternKeys({ lamps, onPattern }: PatternKeysProps) {
+  const shown = lamps === null ? [] : patternsOf(lamps);
+  return (
+    <fieldset className={classes.keys}>
+      <legend className={classes.legend}>What the lamps show</legend>
+      {lampPatterns.map((pattern, index) => (
+        <button
+          key={pattern}
+          type="button"
+          className={classes.key}
+          aria-pressed={shown.length === 1 && shown[0] === pattern}
+          aria-keyshortcuts={String(index + 1)}
+          title={lampsInWords(lampsOf(pattern))}
+          onClick={() => onPattern(pattern)}
+        >
+          <Triangle lamps={lampsOf(pattern)} size={24} label="" />
+          <span>{patternTable[pattern].key}</span>
+          <kbd>{index + 1}</kbd>
+        </button>
+      ))}
+    </fieldset>
+  );
+}

@@ -1,0 +1,70 @@
+'use client';
+
+import type { House } from '@fair-plug/core/inspection';
+import { lampPatterns } from '@fair-plug/core/instruments';
+import { useDisclosure, useHotkeys } from '@mantine/hooks';
+import type { Walk } from './use-walk';
+import { stepInRoom, stepRoom } from './walk-order';
+
+/** The keys of the walk, as the list under "?" names them. */
+export const walkKeys: readonly (readonly [key: string, does: string])[] = [
+  ['1', 'Reads correct: record and go on'],
+  ['2 … 8', 'Record the pattern with that number'],
+  ['J K L', 'Change the lamp hot–neutral, neutral–ground, hot–ground'],
+  ['Enter', 'Record what is shown, or go on to the next'],
+  ['Esc', 'Discard what is not recorded'],
+  ['← →', 'Previous, next receptacle in the room'],
+  ['↑ ↓', 'Previous, next room'],
+  ['A', 'Add a receptacle to the room'],
+  ['U', 'Undo'],
+  ['?', 'This list'],
+];
+
+/** What Enter and the large button do. */
+export function mainAction(walk: Walk): () => void {
+  const { isDraft, lamps, isRead } = walk;
+  if (isDraft && lamps !== null) return () => walk.record(lamps);
+  return isRead ? walk.goOn : () => walk.recordPattern('hn-hg');
+}
+
+export function useWalkKeys(house: House, walk: Walk) {
+  const [opened, { open, close }] = useDisclosure(false);
+  const { inHand } = walk;
+  const unlessHelp = (act: () => void) => () => {
+    if (!opened) act();
+  };
+  const move = (step: 1 | -1) => () => {
+    if (inHand !== null) walk.take(stepInRoom(house, inHand, step));
+  };
+  const moveRoom = (step: 1 | -1) => () => {
+    const to = inHand === null ? null : stepRoom(house, inHand.room, step);
+    if (to !== null) walk.take(to);
+  };
+  useHotkeys([
+    ...lampPatterns.map((pattern, index): [string, () => void] => [
+      String(index + 1),
+      unlessHelp(() => walk.recordPattern(pattern)),
+    ]),
+    ['J', unlessHelp(() => walk.toggle('hn'))],
+    ['K', unlessHelp(() => walk.toggle('ng'))],
+    ['L', unlessHelp(() => walk.toggle('hg'))],
+    ['Escape', unlessHelp(walk.discard)],
+    ['ArrowLeft', unlessHelp(move(-1))],
+    ['ArrowRight', unlessHelp(move(1))],
+    ['ArrowUp', unlessHelp(moveRoom(-1))],
+    ['ArrowDown', unlessHelp(moveRoom(1))],
+    [
+      'A',
+      unlessHelp(() => {
+        if (inHand !== null) walk.take({ room: inHand.room, receptacle: null });
+      }),
+    ],
+    ['U', unlessHelp(walk.undo)],
+    ['mod+Z', unlessHelp(walk.undo)],
+    ['shift+?', open],
+    ['?', open],
+  ]);
+  // A focused button or link has its own Enter.
+  useHotkeys([['Enter', unlessHelp(mainAction(walk))]], ['INPUT', 'TEXTAREA', 'SELECT', 'BUTTON', 'A']);
+  return { opened, open, close };
+}

@@ -1,0 +1,191 @@
+'use client';
+
+import { judgeByLamps, type Verdict } from '@fair-plug/core/diagnosis';
+import {
+  currentReading,
+  type House,
+  type JobEntry,
+  type JobStatement,
+  latestAction,
+  nextReceptacleName,
+} from '@fair-plug/core/inspection';
+import {
+  type LampPattern,
+  type LampState,
+  type Lamps,
+  lampsOf,
+  type Pair,
+} from '@fair-plug/core/instruments';
+import { useLocalStorage } from '@mantine/hooks';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { v7 } from 'uuid';
+import { useDevice, useKeep } from '@/local/use-logs';
+import { type InHand, nextInHand, standing, startOfWalk, walkedRooms } from './walk-order';
+
+/** After a recording, presses are ignored for this long: a double tap must not record a receptacle untested. */
+const deadMilliseconds = 500;
+
+const nextState: Readonly<Record<LampState, LampState>> = { off: 'lit', lit: 'dim', dim: 'off' };
+
+interface Draft {
+  readonly place: string;
+  readonly lamps: Lamps;
+}
+
+export interface Walk {
+  readonly room: ReturnType<typeof walkedRooms>[number] | null;
+  readonly inHand: InHand | null;
+  /** Name of what is in hand; of the next one to be added where that is. */
+  readonly name: string;
+  readonly isNew: boolean;
+  /** What is shown: the draft, else the current reading. */
+  readonly lamps: Lamps | null;
+  readonly verdict: Verdict | null;
+  /** The lamps were changed and not recorded. */
+  readonly isDraft: boolean;
+  readonly isRead: boolean;
+  /** "Recorded: Den 4, reads correct" */
+  readonly said: string;
+  readonly canRecord: boolean;
+  readonly take: (inHand: InHand) => void;
+  readonly toggle: (pair: Pair) => void;
+  readonly discard: () => void;
+  readonly record: (lamps: Lamps) => void;
+  readonly recordPattern: (pattern: LampPattern) => void;
+  readonly goOn: () => void;
+  readonly undo: () => void;
+  readonly addRoom: (name: string) => void;
+}
+
+/** The walk through a job: what is in hand, what was recorded, where it goes on. */
+export function useWalk(
+  job: string,
+  house: House,
+  entries: readonly JobEntry[],
+  tester: string | null,
+): Walk {
+  const keep = useKeep();
+  const device = useDevice();
+  const [chosen, setChosen] = useLocalStorage<InHand | null>({
+    key: `fair-plug in hand ${job}`,
+    defaultValue: null,
+  });
+  const [draft, setDraft] = useLocalStorage<Draft | null>({
+    key: `fair-plug draft ${job}`,
+    defaultValue: null,
+  });
+  const [said, setSaid] = useState('');
+  const lastRecorded = useRef(0);
+
+  const rooms = walkedRooms(house);
+  const inHand = useMemo(
+    () => (chosen === null ? null : standing(house, chosen)) ?? startOfWalk(house),
+    [house, chosen],
+  );
+  const room = rooms.find((one) => one.id === inHand?.room) ?? null;
+  const receptacle = room?.receptacles.find((one) => one.id === inHand?.receptacle) ?? null;
+  const reading = receptacle === null ? null : currentReading(receptacle);
+  const place = `${inHand?.room} ${inHand?.receptacle}`;
+  const drafted = draft?.place === place ? draft.lamps : null;
+  const lamps = drafted ?? reading?.lamps ?? null;
+  const verdict = useMemo(() => (lamps === null ? null : judgeByLamps({ lamps })), [lamps]);
+  const name = receptacle?.name ?? (room === null ? '' : nextReceptacleName(room));
+
+  const take = useCallback(
+    (to: InHand) => {
+      setChosen(to);
+      setSaid('');
+    },
+    [setChosen],
+  );
+
+  const record = (read: Lamps): void => {
+    const now = performance.now();
+    if (keep === null || room === null || now - lastRecorded.current < deadMilliseconds) return;
+    lastRecorded.current = now;
+    const id = receptacle?.id ?? v7();
+    const statements: JobStatement[] = [];
+    if (receptacle === null)
+      statements.push({ kind: 'receptacle-described', receptacle: id, room: room.id, name });
+    statements.push({
+      kind: 'lamps-read',
+      receptacle: id,
+      lamps: read,
+      ...(tester === null ? {} : { tester }),
+    });
+    const { headline, plain } = judgeByLamps({ lamps: read });
+    const here: InHand = { room: room.id, receptacle: id };
+    void keep.inJob(job, ...statements).then(() => {
+      setDraft(null);
+      setSaid(`Recorded: ${name}, ${headline.toLowerCase()}`);
+      // A receptacle added just now is followed by the place for the next one.
+      if (plain) setChosen(receptacle === null ? { ...here, receptacle: null } : nextInHand(house, here));
+      else setChosen(here);
+    });
+  };
+
+  const undo = (): void => {
+    if (keep === null || device === null) return;
+    const ids = latestAction(entries, device);
+    if (ids.length === 0) {
+      setSaid('Nothing to undo on this device');
+      return;
+    }
+    const { name: what, place: back } = touched(house, entries, ids);
+    void keep.inJob(job, { kind: 'withdrawn', entries: [...ids] }).then(() => {
+      setDraft(null);
+      if (back !== null) setChosen(back);
+      setSaid(`Taken back: ${what}`);
+    });
+  };
+
+  const addRoom = (roomName: string): void => {
+    const id = v7();
+    void keep?.inJob(job, { kind: 'room-described', room: id, name: roomName }).then(() => {
+      take({ room: id, receptacle: null });
+      setSaid(`Added: ${roomName}`);
+    });
+  };
+
+  return {
+    room,
+    inHand,
+    name,
+    isNew: receptacle === null,
+    lamps,
+    verdict,
+    isDraft: drafted !== null,
+    isRead: reading !== null,
+    said,
+    canRecord: keep !== null && room !== null,
+    take,
+    toggle: (pair) => {
+      const before = lamps ?? lampsOf('none');
+      setDraft({ place, lamps: { ...before, [pair]: nextState[before[pair]] } });
+    },
+    discard: () => setDraft(null),
+    record,
+    recordPattern: (pattern) => record(lampsOf(pattern)),
+    goOn: () => {
+      if (inHand !== null && receptacle !== null) take(nextInHand(house, inHand));
+    },
+    undo,
+    addRoom,
+  };
+}
+
+/** What an undo takes back in a few words, and where that is. */
+function touched(
+  house: House,
+  entries: readonly JobEntry[],
+  ids: readonly string[],
+): { readonly name: string; readonly place: InHand | null } {
+  const gone = entries.filter((entry) => ids.includes(entry.id));
+  const read = gone.find((entry) => entry.kind === 'lamps-read');
+  for (const room of walkedRooms(house)) {
+    const one = room.receptacles.find((receptacle) => receptacle.id === read?.receptacle);
+    if (one) return { name: `the reading of ${one.name}`, place: { room: room.id, receptacle: one.id } };
+  }
+  const [room] = gone.flatMap((entry) => (entry.kind === 'room-described' ? [entry.name] : []));
+  return { name: room ?? 'the last entry', place: null };
+}

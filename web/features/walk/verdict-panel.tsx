@@ -1,0 +1,100 @@
+import { cautions, conditions, type Fit } from '@fair-plug/core/conditions';
+import type { Verdict } from '@fair-plug/core/diagnosis';
+import { TestWords } from '@/components/test-words';
+import { UrgencyMark } from '@/components/urgency-mark';
+import type { Walk } from './use-walk';
+import classes from './verdict-panel.module.css';
+
+const frequencyWords: Readonly<Record<Fit['frequency'], string>> = {
+  usual: 'common',
+  met: 'met now and then',
+  rare: 'rare',
+};
+
+function names(fit: Fit): string {
+  const [first, ...others] = fit.conditions.map((id) => conditions[id].name);
+  return [first, ...others.map((name) => name.toLowerCase())].join(' and ');
+}
+
+/** What the reading means, what else fits, what is not ruled out, and the test that tells. */
+export function VerdictPanel({ walk }: { readonly walk: Walk }) {
+  const { verdict } = walk;
+  return (
+    <section className={classes.panel} aria-label="Verdict" aria-live="polite">
+      {verdict === null ? <NothingRead /> : <VerdictWords verdict={verdict} isDraft={walk.isDraft} />}
+    </section>
+  );
+}
+
+function NothingRead() {
+  return (
+    <div className={classes.quiet}>
+      <p>
+        Plug the tester in, then press the key of its pattern, or tap the lamps that are lit.
+        <span className="screen-only"> A plainly correct one is a single press.</span>
+      </p>
+      <p className={classes.caution}>{cautions.contacts}</p>
+    </div>
+  );
+}
+
+function VerdictWords({ verdict, isDraft }: { readonly verdict: Verdict; readonly isDraft: boolean }) {
+  const { headline, why, urgency, stop, plain, notRuledOut, alsoFits, next, practice } = verdict;
+  return (
+    <>
+      <header className={classes.head}>
+        {urgency !== null && <UrgencyMark urgency={urgency} />}
+        <h3 className={classes.headline}>{headline}</h3>
+        {isDraft && <p className={classes.draft}>Not recorded yet</p>}
+        {!plain && <p>{why}</p>}
+      </header>
+      {stop !== null && <p className={classes.stop}>{stop}</p>}
+      {plain ? (
+        <p>
+          <strong>Lamps cannot rule out:</strong>{' '}
+          {notRuledOut.map((id) => conditions[id].name.toLowerCase()).join(', ')}.
+        </p>
+      ) : (
+        <AlsoFits fits={alsoFits} />
+      )}
+      {!plain && notRuledOut.length > 0 && (
+        <p>
+          <strong>Not ruled out:</strong>{' '}
+          {notRuledOut.map((id) => conditions[id].name.toLowerCase()).join(', ')}.
+        </p>
+      )}
+      {next !== null && (
+        <section className={classes.next}>
+          <h4>
+            Settle it: <TestWords test={next.test} />
+          </h4>
+          <p>{next.why}</p>
+        </section>
+      )}
+      {practice !== null && <p className={classes.caution}>{practice}</p>}
+      {verdict.cautions.map((id) => (
+        <p key={id} className={classes.caution}>
+          {cautions[id]}
+        </p>
+      ))}
+    </>
+  );
+}
+
+function AlsoFits({ fits }: { readonly fits: readonly Fit[] }) {
+  return (
+    <section>
+      <h4 className={classes.label}>Also fits</h4>
+      <ul className={classes.fits}>
+        {fits.map((fit) => (
+          <li key={`${names(fit)} ${fit.how}`}>
+            <strong>{names(fit)}</strong>{' '}
+            <span className={classes.frequency}>{frequencyWords[fit.frequency]}</span>
+            <br />
+            {fit.how}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

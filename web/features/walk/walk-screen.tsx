@@ -1,0 +1,67 @@
+'use client';
+
+import type { House, JobEntry } from '@fair-plug/core/inspection';
+import { reportOn } from '@fair-plug/core/report';
+import { useMemo } from 'react';
+import { Frame } from '@/components/frame';
+import { JobHead } from '@/components/job-head';
+import { JobLoader } from '@/components/job-loader';
+import { useChosenTester } from '@/local/use-chosen-tester';
+import { AddRoom } from './add-room';
+import { Hand } from './hand';
+import { RoomList } from './room-list';
+import { useWalk } from './use-walk';
+import { useWalkKeys } from './use-walk-keys';
+import { VerdictPanel } from './verdict-panel';
+import classes from './walk.module.css';
+import { WalkKeysHelp } from './walk-keys-help';
+
+export function WalkScreen() {
+  return <JobLoader>{(job) => <Walk key={job.job} {...job} />}</JobLoader>;
+}
+
+interface WalkProps {
+  readonly job: string;
+  readonly house: House;
+  readonly entries: readonly JobEntry[];
+}
+
+function Walk({ job, house, entries }: WalkProps) {
+  const tester = useChosenTester();
+  const walk = useWalk(job, house, entries, tester?.id ?? null);
+  const help = useWalkKeys(house, walk);
+  const report = useMemo(() => reportOn(house), [house]);
+  const { tested, receptacles } = report.summary;
+  return (
+    <Frame
+      head={
+        <JobHead
+          job={job}
+          address={house.address}
+          stage="walk"
+          tested={tested}
+          receptacles={receptacles}
+          findings={report.findings.length}
+        />
+      }
+    >
+      <h1 className={classes.unseen}>Walk: {house.address}</h1>
+      <div className={classes.walk}>
+        <nav className={classes.rooms} aria-label="Rooms">
+          <RoomList report={report} house={house} inHand={walk.inHand} onTake={walk.take} />
+          <AddRoom onAdd={walk.addRoom} />
+        </nav>
+        {walk.room === null ? (
+          <section className={classes.empty}>
+            <h2>Add the first room</h2>
+            <p>Then take its receptacles one after another, always in the same direction round the room.</p>
+          </section>
+        ) : (
+          <Hand walk={walk} tester={tester} onHelp={help.open} />
+        )}
+        <VerdictPanel walk={walk} />
+      </div>
+      <WalkKeysHelp opened={help.opened} onClose={help.close} />
+    </Frame>
+  );
+}
