@@ -4,5 +4,6 @@ export default defineConfig({
   test: {
     include: ['{core,cli,web,scripts}/**/*.test.ts'],
     exclude: ['**/node_modules/**', '**/.next*/**'],
+    globalSetup: ['scripts/setup/vitest-database.mjs'],
   },
 });

@@ -1,4 +1,5 @@
 import {
+  type CautionId,
   type Condition,
   cautions,
   conditionIds,
@@ -32,6 +33,7 @@ export interface Finding {
   readonly verdict: Verdict;
   /** What is wrong if it is what it reads as. */
   readonly what: string;
+  /** Those that apply to this finding beyond the report's standing ones. */
   readonly cautions: readonly string[];
   /** Names of the receptacles that show it. */
   readonly receptacles: readonly string[];
@@ -53,6 +55,9 @@ export interface Report {
   readonly cautions: readonly string[];
 }
 
+/** Cautions of nearly every finding: they stand at the end of the report, not in each. */
+const saidOnce: readonly CautionId[] = ['contacts', 'box'];
+
 const dimLamp =
   'A lamp of the tester glowed dimly: the voltage across a pair of contacts is far from normal.';
 
@@ -68,7 +73,7 @@ function findingOf(verdict: Verdict, urgency: Urgency, receptacles: readonly str
     urgency,
     verdict,
     what: leading === undefined ? dimLamp : conditions[leading].what,
-    cautions: verdict.cautions.map((id) => cautions[id]),
+    cautions: verdict.cautions.filter((id) => !saidOnce.includes(id)).map((id) => cautions[id]),
     receptacles,
   };
 }

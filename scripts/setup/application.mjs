@@ -7,6 +7,9 @@ import { isAlive, mustRun, needFreePort } from './processes.mjs';
 import { Refusal } from './refusal.mjs';
 import { root, webFolder } from './settings.mjs';
 
+/** Milliseconds that open requests have to end after Ctrl-C. */
+const longestFarewell = 4000;
+
 /** One start at a time per data folder. Answers a function that gives the claim back. */
 function claimData({ data, port }) {
   mkdirSync(data, { recursive: true });
@@ -40,6 +43,8 @@ export async function runApplication(settings, { mode, beforeServing = async () 
     asked = true;
     console.log('\nStopping …');
     server?.kill('SIGTERM');
+    // A request that does not end must not keep the server from ending.
+    setTimeout(() => server?.kill('SIGKILL'), longestFarewell).unref();
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, ask);
 

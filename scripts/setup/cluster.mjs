@@ -129,6 +129,17 @@ export async function startCluster({ data, databasePort }, portVariable = 'FAIRP
   };
 }
 
+/** Stops the database of a data folder, whoever started it. */
+export const stopDatabase = async (data) => stopCluster(await clusterFolder(data));
+
+/** Removes a data folder and its cluster; for the throwaway ones of tests. */
+export async function removeData(data) {
+  const folder = await clusterFolder(data);
+  if (existsSync(join(folder, 'postmaster.pid'))) await stopCluster(folder);
+  rmSync(folder, { recursive: true, force: true });
+  rmSync(data, { recursive: true, force: true });
+}
+
 async function stopCluster(folder) {
   await runAsServer('pg_ctl', ['-D', folder, '-m', 'fast', '-w', '-t', '30', 'stop']);
 }

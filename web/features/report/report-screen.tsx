@@ -1,25 +1,25 @@
 'use client';
 
-import type { House } from '@fair-plug/core/inspection';
 import { reportOn } from '@fair-plug/core/report';
 import { Button } from '@mantine/core';
+import { useDocumentTitle } from '@mantine/hooks';
 import { useMemo } from 'react';
 import { Frame } from '@/components/frame';
 import { JobHead } from '@/components/job-head';
-import { JobLoader } from '@/components/job-loader';
-import { useSaveState, useSession } from '@/local/use-logs';
+import { JobLoader, type LoadedJob } from '@/components/job-loader';
+import { useSaveState } from '@/local/use-logs';
 import classes from './report-screen.module.css';
 import { ReportSheet } from './report-sheet';
 
 export function ReportScreen() {
-  return <JobLoader>{({ job, house }) => <ReportOf job={job} house={house} />}</JobLoader>;
+  return <JobLoader>{(loaded) => <ReportOf {...loaded} />}</JobLoader>;
 }
 
-function ReportOf({ job, house }: { readonly job: string; readonly house: House }) {
-  const session = useSession();
+function ReportOf({ job, house, session }: LoadedJob) {
   const { toSend } = useSaveState();
   const report = useMemo(() => reportOn(house), [house]);
   const { tested, receptacles } = report.summary;
+  useDocumentTitle(`Receptacle inspection, ${house.address}`);
   return (
     <Frame
       head={
@@ -44,7 +44,7 @@ function ReportOf({ job, house }: { readonly job: string; readonly house: House 
           PDF
         </Button>
       </div>
-      {session !== null && <ReportSheet report={report} session={session} />}
+      <ReportSheet report={report} session={session} />
     </Frame>
   );
 }

@@ -20,7 +20,8 @@ function names(fit: Fit): string {
 export function VerdictPanel({ walk }: { readonly walk: Walk }) {
   const { verdict } = walk;
   return (
-    <section className={classes.panel} aria-label="Verdict" aria-live="polite">
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
+    <section className={classes.panel} aria-label="Verdict" aria-live="polite" tabIndex={0}>
       {verdict === null ? <NothingRead /> : <VerdictWords verdict={verdict} isDraft={walk.isDraft} />}
     </section>
   );

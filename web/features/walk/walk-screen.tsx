@@ -1,11 +1,10 @@
 'use client';
 
-import type { House, JobEntry } from '@fair-plug/core/inspection';
 import { reportOn } from '@fair-plug/core/report';
 import { useMemo } from 'react';
 import { Frame } from '@/components/frame';
 import { JobHead } from '@/components/job-head';
-import { JobLoader } from '@/components/job-loader';
+import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { useChosenTester } from '@/local/use-chosen-tester';
 import { AddRoom } from './add-room';
 import { Hand } from './hand';
@@ -17,16 +16,10 @@ import classes from './walk.module.css';
 import { WalkKeysHelp } from './walk-keys-help';
 
 export function WalkScreen() {
-  return <JobLoader>{(job) => <Walk key={job.job} {...job} />}</JobLoader>;
+  return <JobLoader>{(loaded) => <Walk key={loaded.job} {...loaded} />}</JobLoader>;
 }
 
-interface WalkProps {
-  readonly job: string;
-  readonly house: House;
-  readonly entries: readonly JobEntry[];
-}
-
-function Walk({ job, house, entries }: WalkProps) {
+function Walk({ job, house, entries }: LoadedJob) {
   const tester = useChosenTester();
   const walk = useWalk(job, house, entries, tester?.id ?? null);
   const help = useWalkKeys(house, walk);

@@ -1,0 +1,74 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { newHouse, verdict } from './house.ts';
+
+async function seriousViolations(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`);
+}
+
+for (const colorScheme of ['light', 'dark'] as const)
+  for (const viewport of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ])
+    test.describe(`${colorScheme}, ${viewport.width} wide`, () => {
+      test.use({ colorScheme, viewport });
+
+      test('no view has a serious violation', async ({ page, request }) => {
+        const { job } = await newHouse(request, { Den: 2 });
+        await page.goto('/');
+        await expect(page.getByRole('link', { name: '27 Lantern Hollow, Quillmere' })).toBeVisible();
+        expect(await seriousViolations(page), 'jobs').toEqual([]);
+        await page.getByRole('button', { name: 'New job' }).click();
+        await expect(page.getByRole('dialog')).toBeVisible();
+        await page.waitForTimeout(400);
+        expect(await seriousViolations(page), 'new job').toEqual([]);
+
+        await page.goto(`/walk?job=${job}`);
+        await expect(page.getByRole('heading', { name: 'Den 1' })).toBeVisible();
+        expect(await seriousViolations(page), 'walk, not read').toEqual([]);
+        await page.keyboard.press('3');
+        await expect(verdict(page)).toContainText('Reads hot and ground reversed');
+        expect(await seriousViolations(page), 'walk, read').toEqual([]);
+        await page.getByRole('button', { name: 'Hot–ground lamp' }).click();
+        expect(await seriousViolations(page), 'walk, a dim lamp not recorded').toEqual([]);
+
+        await page.goto(`/report?job=${job}`);
+        await expect(page.getByRole('article')).toBeVisible();
+        expect(await seriousViolations(page), 'report').toEqual([]);
+
+        await page.goto('/kit');
+        await page.getByRole('button', { name: 'Set up a tester' }).click();
+        expect(await seriousViolations(page), 'kit').toEqual([]);
+      });
+    });
+
+test('every control of the walk is reached with the tab key and shows where the focus is', async ({
+  page,
+  request,
+}) => {
+  const { job } = await newHouse(request, { Den: 1 });
+  await page.goto(`/walk?job=${job}`);
+  await expect(page.getByRole('heading', { name: 'Den 1' })).toBeVisible();
+  const controls = await page.locator('a:visible, button:visible, [tabindex="0"]:visible').count();
+  const reached = new Set<string>();
+  for (let step = 0; step < controls; step += 1) {
+    await page.keyboard.press('Tab');
+    const focus = await page.evaluate(() => {
+      const element = document.activeElement;
+      if (!(element instanceof HTMLElement)) return null;
+      const { outlineStyle, outlineWidth } = getComputedStyle(element);
+      return {
+        name: `${element.tagName} ${element.getAttribute('aria-label') ?? element.textContent}`,
+        outlineStyle,
+        outlineWidth,
+      };
+    });
+    expect(focus?.outlineStyle, focus?.name).not.toBe('none');
+    if (focus) reached.add(focus.name);
+  }
+  expect(reached.size).toBe(controls);
+});

@@ -1,0 +1,44 @@
+import type { JobStatement } from '@fair-plug/core/inspection';
+import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { v7 } from 'uuid';
+
+/** An entry with everything that an entry needs. */
+export const entry = (said: JobStatement) => ({
+  id: v7(),
+  device: v7(),
+  author: v7(),
+  at: new Date().toISOString(),
+  ...said,
+});
+
+export interface NewHouse {
+  readonly job: string;
+  readonly address: string;
+}
+
+/** A job of its own with the given rooms, each with so many receptacles not yet read. */
+export async function newHouse(
+  request: APIRequestContext,
+  rooms: Readonly<Record<string, number>>,
+): Promise<NewHouse> {
+  const job = v7();
+  const address = `${job.slice(-4)} Alder Rise`;
+  const said: JobStatement[] = [{ kind: 'job-described', address, yearBuilt: 1966 }];
+  for (const [name, receptacles] of Object.entries(rooms)) {
+    const room = v7();
+    said.push({ kind: 'room-described', room, name });
+    for (let number = 1; number <= receptacles; number += 1)
+      said.push({ kind: 'receptacle-described', receptacle: v7(), room, name: `${name} ${number}` });
+  }
+  const answer = await request.post('/api/jobs', { data: { job, entries: said.map(entry) } });
+  expect(answer.ok()).toBe(true);
+  return { job, address };
+}
+
+/** Longer than the walk ignores presses after a recording. */
+export const pause = (page: Page) => page.waitForTimeout(550);
+
+export const inHand = (page: Page, name: string) =>
+  page.getByRole('heading', { level: 2, name, exact: true });
+export const verdict = (page: Page) => page.getByRole('region', { name: 'Verdict' });
+export const saved = (page: Page) => page.getByText('saved on the server');

@@ -1,0 +1,77 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { portIsFree } from '../scripts/setup/processes.mjs';
+import { root, testSettings } from '../scripts/setup/settings.mjs';
+
+const { restart, dist } = testSettings();
+
+export const origin = `http://127.0.0.1:${restart.port}`;
+export const settings = restart;
+
+export interface Instance {
+  /** All that it printed. */
+  readonly output: () => string;
+  /** Presses Ctrl-C and answers the exit code. */
+  readonly interrupt: () => Promise<number | null>;
+}
+
+function collect(child: ChildProcess): () => string {
+  let output = '';
+  const take = (chunk: Buffer) => {
+    output += chunk.toString();
+  };
+  child.stdout?.on('data', take);
+  child.stderr?.on('data', take);
+  return () => output;
+}
+
+/** Runs `npm start`'s script on ports and data of its own. */
+export function spawnStart(env: Record<string, string> = {}): ChildProcess {
+  return spawn(process.execPath, [join(root, 'scripts/start.mjs')], {
+    cwd: root,
+    env: {
+      ...process.env,
+      FAIRPLUG_PORT: String(restart.port),
+      FAIRPLUG_DATABASE_PORT: String(restart.databasePort),
+      FAIRPLUG_DATA: restart.data,
+      FAIRPLUG_DIST: dist,
+      ...env,
+    },
+  });
+}
+
+const exitOf = (child: ChildProcess) =>
+  new Promise<number | null>((done) => child.once('close', (code) => done(code)));
+
+/** What a start that fails prints, and its exit code. */
+export async function failedStart(env: Record<string, string> = {}) {
+  const child = spawnStart(env);
+  const output = collect(child);
+  return { code: await exitOf(child), output: output() };
+}
+
+/** Starts and waits for the printed address. */
+export async function startInstance(): Promise<Instance> {
+  const child = spawnStart();
+  const output = collect(child);
+  const exited = exitOf(child);
+  let hasExited = false;
+  void exited.then(() => {
+    hasExited = true;
+  });
+  while (!output().includes(origin)) {
+    if (hasExited) throw new Error(`start ended:\n${output()}`);
+    await new Promise((done) => setTimeout(done, 100));
+  }
+  return {
+    output,
+    interrupt: () => {
+      child.kill('SIGINT');
+      return exited;
+    },
+  };
+}
+
+/** True when nothing listens on the ports of this instance any more. */
+export const allStopped = async () =>
+  (await portIsFree(restart.port)) && (await portIsFree(restart.databasePort));

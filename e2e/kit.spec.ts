@@ -1,0 +1,42 @@
+import { expect, test } from '@playwright/test';
+import { inHand, newHouse, saved, verdict } from './house.ts';
+
+test('one’s own tester is set up from two patterns and its lamps enter readings', async ({
+  page,
+  request,
+}) => {
+  const { job } = await newHouse(request, { Den: 1 });
+  await page.goto('/kit');
+  await page.getByRole('button', { name: 'Set up a tester' }).click();
+  const save = page.getByRole('button', { name: 'Save the tester' });
+  await page.getByLabel('Colour of lamp 1').selectOption('green');
+  await page.getByLabel('Colour of lamp 3').selectOption('white');
+  await page.getByRole('button', { name: 'Lamp 2 for correct' }).click();
+  await page.getByRole('button', { name: 'Lamp 3 for correct' }).click();
+  await page.getByRole('button', { name: 'Lamp 1 for open ground' }).click();
+  await expect(page.getByText('Check both patterns')).toBeVisible();
+  await expect(save).toBeDisabled();
+  await page.getByRole('button', { name: 'Lamp 1 for open ground' }).click();
+  await page.getByRole('button', { name: 'Lamp 3 for open ground' }).click();
+  await expect(page.getByText('That settles the order of its lamps.')).toBeVisible();
+  await page.getByLabel('What you call it').fill('Bench tester');
+  await save.click();
+  const own = page.getByRole('listitem').filter({ hasText: 'Bench tester' });
+  await expect(own).toContainText('In use here');
+  await expect(own.getByRole('img').first()).toHaveAccessibleName('green off, amber lit, white lit');
+  await expect(saved(page)).toBeVisible();
+
+  // Its lamps from the left bridge neutral–ground, hot–ground, hot–neutral.
+  await page.goto(`/walk?job=${job}`);
+  await expect(inHand(page, 'Den 1')).toBeVisible();
+  await expect(page.getByText('Bench tester')).toBeVisible();
+  await page.getByRole('button', { name: 'Lamp 3, white' }).click();
+  await page.getByRole('button', { name: 'Lamp 1, green' }).click();
+  await expect(page.getByRole('button', { name: 'Hot–neutral lamp: lit' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Neutral–ground lamp: lit' })).toBeVisible();
+  await expect(verdict(page)).toContainText('Reads hot and neutral reversed');
+
+  await page.goto('/kit');
+  await page.getByRole('listitem').filter({ hasText: 'Yellow tester' }).getByRole('button').click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Yellow tester' })).toContainText('In use here');
+});

@@ -1,0 +1,113 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { expect, type Page, test } from '@playwright/test';
+import { removeData, startCluster, stopDatabase } from '../scripts/setup/cluster.mjs';
+import { inHand, pause, saved, verdict } from './house.ts';
+import { allStopped, failedStart, origin, settings, startInstance } from './instance.ts';
+
+test.describe.configure({ mode: 'serial', timeout: 90_000 });
+test.use({ baseURL: origin });
+
+test.beforeAll(() => removeData(settings.data));
+test.afterAll(() => removeData(settings.data));
+
+const openDemo = async (page: Page) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: '27 Lantern Hollow, Quillmere' }).click();
+};
+
+test('what was entered is there after Ctrl-C and another start, and Ctrl-C leaves nothing running', async ({
+  browser,
+}) => {
+  const first = await startInstance();
+  const page = await browser.newPage();
+  await openDemo(page);
+  await expect(inHand(page, 'Den 1')).toBeVisible();
+  await page.keyboard.press('4');
+  await expect(verdict(page)).toContainText('Reads open ground');
+  await expect(saved(page)).toBeVisible();
+  await page.close();
+  expect(await first.interrupt()).toBe(0);
+  expect(await allStopped()).toBe(true);
+
+  const second = await startInstance();
+  const later = await browser.newPage();
+  await openDemo(later);
+  await expect(later.getByRole('navigation', { name: 'Stages' })).toContainText('49 of 60');
+  await expect(inHand(later, 'Den 2')).toBeVisible();
+  await later.getByRole('link', { name: /^Report/ }).click();
+  await expect(
+    later.getByRole('table', { name: 'Den', exact: true }).getByRole('row', { name: /Den 1/ }),
+  ).toContainText('Reads open ground');
+  await later.close();
+  expect(await second.interrupt()).toBe(0);
+});
+
+test('while the database is away the screen says so, keeps what is typed and sends it afterwards', async ({
+  page,
+  request,
+}) => {
+  const running = await startInstance();
+  try {
+    await openDemo(page);
+    await expect(inHand(page, 'Den 2')).toBeVisible();
+    await stopDatabase(settings.data);
+    const health = await request.get('/api/health');
+    expect(health.status()).toBe(503);
+    expect(await health.json()).toMatchObject({
+      status: 'failing',
+      database: 'away',
+      reason: 'ECONNREFUSED',
+    });
+    const refused = await request.get('/api/jobs');
+    expect(refused.status()).toBe(503);
+    expect((await refused.json()).error.code).toBe('database-away');
+
+    await page.keyboard.press('1');
+    await expect(inHand(page, 'Den 3')).toBeVisible();
+    await expect(
+      page.getByRole('alert').filter({ hasText: 'The database cannot be reached.' }),
+    ).toBeVisible();
+    await pause(page);
+    await page.keyboard.press('2');
+    await expect(verdict(page)).toContainText('Reads hot and neutral reversed');
+    await expect(
+      page.getByText('saved here · 3 to send').or(page.getByText('saved here · 2 to send')),
+    ).toBeVisible();
+
+    await startCluster(settings);
+    await expect(saved(page)).toBeVisible({ timeout: 30_000 });
+    await page.reload();
+    await expect(page.getByRole('navigation', { name: 'Stages' })).toContainText('51 of 60');
+  } finally {
+    await running.interrupt();
+  }
+});
+
+test('a taken port is a clear message', async () => {
+  const other = createServer();
+  await new Promise<void>((done) => other.listen(settings.port, '127.0.0.1', done));
+  const { code, output } = await failedStart();
+  await new Promise((done) => other.close(done));
+  expect(code).toBe(1);
+  expect(output).toContain(`Port ${settings.port}, meant for the application, is taken`);
+  expect(output).not.toMatch(/^\s+at /m);
+});
+
+test('a setting that makes no sense is a clear message', async () => {
+  const { code, output } = await failedStart({ FAIRPLUG_PORT: 'eighty' });
+  expect(code).toBe(1);
+  expect(output).toContain('FAIRPLUG_PORT is "eighty"');
+  expect(output).not.toMatch(/^\s+at /m);
+});
+
+test('a broken cluster is a clear message, not overwritten', async () => {
+  const data = join(settings.data, 'broken');
+  mkdirSync(join(data, 'cluster'), { recursive: true });
+  writeFileSync(join(data, 'cluster', 'notes.txt'), 'not a database');
+  const { code, output } = await failedStart({ FAIRPLUG_DATA: data });
+  expect(code).toBe(1);
+  expect(output).toContain('is not a database');
+  expect(output).not.toMatch(/^\s+at /m);
+});

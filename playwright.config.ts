@@ -1,0 +1,40 @@
+import { defineConfig } from '@playwright/test';
+import { testSettings } from './scripts/setup/settings.mjs';
+import { chromium } from './scripts/setup/toolchain.mjs';
+
+const { e2e, dist } = testSettings();
+const origin = `http://127.0.0.1:${e2e.port}`;
+
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 1,
+  forbidOnly: true,
+  timeout: 30_000,
+  expect: { timeout: 7_000 },
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  outputDir: 'test-results/e2e',
+  use: {
+    baseURL: origin,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: chromium,
+      // Chromium's sandbox does not start as root.
+      args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
+    },
+    trace: 'retain-on-failure',
+  },
+  webServer: {
+    command: 'node scripts/start.mjs',
+    url: `${origin}/api/health`,
+    timeout: 180_000,
+    reuseExistingServer: false,
+    gracefulShutdown: { signal: 'SIGINT', timeout: 20_000 },
+    stdout: 'pipe',
+    env: {
+      FAIRPLUG_PORT: String(e2e.port),
+      FAIRPLUG_DATABASE_PORT: String(e2e.databasePort),
+      FAIRPLUG_DATA: e2e.data,
+      FAIRPLUG_DIST: dist,
+    },
+  },
+});
