@@ -9,42 +9,43 @@ async function seriousViolations(page: Page) {
     .map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`);
 }
 
-for (const colorScheme of ['light', 'dark'] as const)
-  for (const viewport of [
-    { width: 1280, height: 800 },
-    { width: 390, height: 844 },
-  ])
-    test.describe(`${colorScheme}, ${viewport.width} wide`, () => {
-      test.use({ colorScheme, viewport });
+const settings = [
+  { colorScheme: 'light', viewport: { width: 1280, height: 800 } },
+  { colorScheme: 'dark', viewport: { width: 390, height: 844 } },
+] as const;
 
-      test('no view has a serious violation', async ({ page, request }) => {
-        const { job } = await newHouse(request, { Den: 2 });
-        await page.goto('/');
-        await expect(page.getByRole('link', { name: '27 Lantern Hollow, Quillmere' })).toBeVisible();
-        expect(await seriousViolations(page), 'jobs').toEqual([]);
-        await page.getByRole('button', { name: 'New job' }).click();
-        await expect(page.getByRole('dialog')).toBeVisible();
-        await page.waitForTimeout(400);
-        expect(await seriousViolations(page), 'new job').toEqual([]);
+for (const setting of settings)
+  test.describe(`${setting.colorScheme}, ${setting.viewport.width} wide`, () => {
+    test.use(setting);
 
-        await page.goto(`/walk?job=${job}`);
-        await expect(page.getByRole('heading', { name: 'Den 1' })).toBeVisible();
-        expect(await seriousViolations(page), 'walk, not read').toEqual([]);
-        await page.keyboard.press('3');
-        await expect(verdict(page)).toContainText('Reads hot and ground reversed');
-        expect(await seriousViolations(page), 'walk, read').toEqual([]);
-        await page.getByRole('button', { name: 'Hot–ground lamp' }).click();
-        expect(await seriousViolations(page), 'walk, a dim lamp not recorded').toEqual([]);
+    test('no view has a serious violation', async ({ page, request }) => {
+      const { job } = await newHouse(request, { Den: 2 });
+      await page.goto('/');
+      await expect(page.getByRole('link', { name: '27 Lantern Hollow, Quillmere' })).toBeVisible();
+      expect(await seriousViolations(page), 'jobs').toEqual([]);
+      await page.getByRole('button', { name: 'New job' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await page.waitForTimeout(400);
+      expect(await seriousViolations(page), 'new job').toEqual([]);
 
-        await page.goto(`/report?job=${job}`);
-        await expect(page.getByRole('article')).toBeVisible();
-        expect(await seriousViolations(page), 'report').toEqual([]);
+      await page.goto(`/walk?job=${job}`);
+      await expect(page.getByRole('heading', { name: 'Den 1' })).toBeVisible();
+      expect(await seriousViolations(page), 'walk, not read').toEqual([]);
+      await page.keyboard.press('3');
+      await expect(verdict(page)).toContainText('Reads hot and ground reversed');
+      expect(await seriousViolations(page), 'walk, read').toEqual([]);
+      await page.getByRole('button', { name: 'Hot–ground lamp' }).click();
+      expect(await seriousViolations(page), 'walk, a dim lamp not recorded').toEqual([]);
 
-        await page.goto('/kit');
-        await page.getByRole('button', { name: 'Set up a tester' }).click();
-        expect(await seriousViolations(page), 'kit').toEqual([]);
-      });
+      await page.goto(`/report?job=${job}`);
+      await expect(page.getByRole('article')).toBeVisible();
+      expect(await seriousViolations(page), 'report').toEqual([]);
+
+      await page.goto('/kit');
+      await page.getByRole('button', { name: 'Set up a tester' }).click();
+      expect(await seriousViolations(page), 'kit').toEqual([]);
     });
+  });
 
 test('every control of the walk is reached with the tab key and shows where the focus is', async ({
   page,

@@ -1,0 +1,53 @@
+import { join } from 'node:path';
+import { chromium as driver } from 'playwright-core';
+import { runMain } from './setup/refusal.mjs';
+import { root, startSettings } from './setup/settings.mjs';
+import { chromium } from './setup/toolchain.mjs';
+
+const desk = { width: 1280, height: 800 };
+const phone = { width: 390, height: 844 };
+
+/** Every main view: its file, its path, and what is pressed before the picture is taken. */
+const views = [
+  { file: 'jobs', path: () => '/', size: desk },
+  {
+    file: 'walk',
+    path: (job) => `/walk?job=${job}`,
+    size: desk,
+    keys: ['ArrowUp', ...Array(3).fill('ArrowRight')],
+  },
+  { file: 'walk-phone', path: (job) => `/walk?job=${job}`, size: phone },
+  {
+    file: 'walk-phone-basement',
+    path: (job) => `/walk?job=${job}`,
+    size: phone,
+    colorScheme: 'dark',
+    keys: ['ArrowUp', ...Array(3).fill('ArrowRight')],
+  },
+  { file: 'kit', path: () => '/kit', size: desk, press: 'Set up a tester' },
+  { file: 'report', path: (job) => `/report?job=${job}`, size: desk },
+];
+
+/** Takes the pictures of docs/screenshots from a running application with the demo data. */
+await runMain(async () => {
+  const origin = `http://127.0.0.1:${startSettings().port}`;
+  const { jobs } = await (await fetch(`${origin}/api/jobs`)).json();
+  const job = jobs.find((one) => one.yearBuilt === 1966).id;
+  const browser = await driver.launch({
+    executablePath: chromium,
+    args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
+  });
+  for (const { file, path, size, colorScheme = 'light', keys = [], press } of views) {
+    const page = await browser.newPage({ viewport: size, colorScheme, isMobile: size === phone });
+    await page.goto(origin + path(job));
+    await page.getByText('saved on the server').waitFor();
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    for (const key of keys) await page.keyboard.press(key);
+    if (press) await page.getByRole('button', { name: press }).click();
+    await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: join(root, `docs/screenshots/${file}.png`) });
+    await page.close();
+  }
+  await browser.close();
+});
