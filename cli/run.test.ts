@@ -1,35 +1,98 @@
-import { describe, expect, test } from 'vitest';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, test } from 'vitest';
 import { run } from './run.ts';
 
-async function fairplug(...args: string[]) {
+const folder = mkdtempSync(join(tmpdir(), 'fair-plug-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+async function fairplug(args: readonly string[], stdin = '') {
   let stdout = '';
   let stderr = '';
-  const collect = (take: (text: string) => void) => ({ write: take });
   const status = await run(args, {
-    stdout: collect((text) => {
-      stdout += text;
-    }),
-    stderr: collect((text) => {
-      stderr += text;
-    }),
+    stdin: (async function* () {
+      yield stdin;
+    })(),
+    stdout: { write: (text: string) => (stdout += text) },
+    stderr: { write: (text: string) => (stderr += text) },
   });
   return { status, stdout, stderr };
 }
 
-describe('fairplug verdict', () => {
-  test('one pattern answers one verdict, several an array in their order', async () => {
-    expect(JSON.parse((await fairplug('verdict', 'hn-hg')).stdout)).toMatchObject({ readsAs: ['correct'] });
-    const several = JSON.parse((await fairplug('verdict', 'hn', 'none')).stdout);
-    expect(several.map((verdict: { signature: string }) => verdict.signature)).toEqual(['hn', 'none']);
+const circuit = {
+  format: 'fair-plug/circuit@1',
+  outlets: [{ id: 'den-1' }],
+  cables: [{ id: 'c1', from: 'panel', to: 'den-1', meters: 14, metal: 'copper', awg: 14 }],
+  tests: [{ at: 'den-1', instrument: 'lamps' }],
+};
+const lampsLit = { at: 'den-1', instrument: 'lamps', hn: 'lit', hg: 'lit', ng: 'off' };
+
+describe('fairplug', () => {
+  test('simulate answers one circuit with one readings file', async () => {
+    const { status, stdout } = await fairplug(['simulate', '-'], JSON.stringify(circuit));
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toEqual({ format: 'fair-plug/readings@1', readings: [lampsLit] });
   });
 
-  test.each([[['verdict', 'hx']], [['verdict']], [['guess']], [[]]])(
-    '%j exits 2 with nothing on stdout',
-    async (args) => {
-      const { status, stdout, stderr } = await fairplug(...args);
+  test('an array is answered by an array, in order', async () => {
+    const dead = { ...circuit, breaker: { amps: 15, on: false } };
+    const { stdout } = await fairplug(['simulate', '-'], JSON.stringify([dead, circuit]));
+    const [first, second] = JSON.parse(stdout);
+    expect(first.readings[0].hn).toBe('off');
+    expect(second.readings[0].hn).toBe('lit');
+    expect((await fairplug(['simulate', '-'], '[]')).stdout.trim()).toBe('[]');
+  });
+
+  test('a file is read from its path; netlist prints a deck', async () => {
+    const file = join(folder, 'circuit.json');
+    writeFileSync(file, JSON.stringify(circuit));
+    const { status, stdout } = await fairplug(['netlist', file]);
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/^\.ac lin 1 60 60$/m);
+    expect(stdout.trimEnd().endsWith('.end')).toBe(true);
+  });
+
+  test('validate says nothing of a sound file, of either format', async () => {
+    const readings = { format: 'fair-plug/readings@1', readings: [lampsLit] };
+    for (const sound of [circuit, readings, [circuit, readings]])
+      expect(await fairplug(['validate', '-'], JSON.stringify(sound))).toEqual({
+        status: 0,
+        stdout: '',
+        stderr: '',
+      });
+  });
+
+  test('verdict answers for a lamp pattern', async () => {
+    const { stdout } = await fairplug(['verdict', 'hn-hg']);
+    expect(JSON.parse(stdout)).toMatchObject({ readsAs: ['correct'] });
+  });
+
+  const bad: readonly [string, readonly string[], string, string][] = [
+    ['a wrong value', ['simulate', '-'], JSON.stringify({ ...circuit, hertz: -1 }), '/hertz'],
+    [
+      'a wrong value in an array',
+      ['netlist', '-'],
+      JSON.stringify([circuit, { ...circuit, x: 1 }]),
+      '/1/x: unknown key',
+    ],
+    ['another format', ['validate', '-'], '{"format":"circuit@9"}', '/format'],
+    ['no object at all', ['validate', '-'], 'null', '/format'],
+    ['text that is not JSON', ['simulate', '-'], '{', 'standard input is not JSON'],
+    ['a file that is not there', ['simulate', join(folder, 'none.json')], '', 'ENOENT'],
+    ['an unknown pattern', ['verdict', 'hx'], '', 'no such pattern'],
+    ['no file', ['simulate'], '', 'needs a file'],
+    ['an unknown command', ['guess', '-'], '', 'no command "guess"'],
+    ['a command named like a property of objects', ['constructor', '-'], '', 'no command'],
+  ];
+  test.each(bad)(
+    '%s: exit 2, the reason on stderr, nothing on stdout',
+    async (_what, args, stdin, reason) => {
+      const { status, stdout, stderr } = await fairplug(args, stdin);
       expect(status).toBe(2);
       expect(stdout).toBe('');
-      expect(stderr).toMatch(/^fairplug: /);
+      expect(stderr).toContain(reason);
+      expect(stderr).not.toMatch(/^\s+at /m);
     },
   );
 });

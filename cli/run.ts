@@ -1,36 +1,43 @@
-import { judgeByLamps } from '@fair-plug/core/diagnosis';
-import { lampPatterns, lampsOf } from '@fair-plug/core/instruments';
+import { type CommandResult, commands } from './commands.ts';
+import { type Input, readJson } from './input.ts';
 
-/** The streams a command writes to; a test hands in its own. */
+/** The streams a command reads and writes; a test hands in its own. */
 export interface Streams {
+  readonly stdin: AsyncIterable<Uint8Array | string>;
   readonly stdout: { write(text: string): unknown };
   readonly stderr: { write(text: string): unknown };
 }
 
-const usage = `Usage: fairplug verdict PATTERN…
-  What a pattern of three lamps means and what it leaves open, as JSON.
-  Patterns, by the lit pairs: ${lampPatterns.join(' ')}
+const usage = `Usage: fairplug COMMAND FILE…   (- reads standard input)
+${Object.entries(commands)
+  .map(([name, { does }]) => `  ${name.padEnd(10)} ${does}`)
+  .join('\n')}
+A file holds one JSON value or an array of them; an array is answered by an array, in order.
 `;
 
-/** Runs one command. Answers the exit status: 0, or 2 for wrong arguments, with the message on stderr alone. */
-export async function run(args: readonly string[], { stdout, stderr }: Streams): Promise<number> {
-  const [command, ...names] = args;
-  if (command === 'help' || command === '--help') {
-    stdout.write(usage);
-    return 0;
-  }
+/** Runs one command. Answers the exit status: 0, or 2 with the reason on stderr and nothing on stdout. */
+export async function run(args: readonly string[], { stdin, stdout, stderr }: Streams): Promise<number> {
+  const [name, ...files] = args;
   const refuse = (message: string): number => {
     stderr.write(`fairplug: ${message}\n`);
     return 2;
   };
-  if (command !== 'verdict' || names.length === 0) return refuse(`unknown command\n${usage}`);
-  const verdicts = [];
-  for (const name of names) {
-    const pattern = lampPatterns.find((known) => known === name);
-    if (pattern === undefined)
-      return refuse(`no pattern "${name}"; expected one of ${lampPatterns.join(', ')}`);
-    verdicts.push(judgeByLamps({ lamps: lampsOf(pattern) }));
+  if (name === 'help' || name === '--help') {
+    stdout.write(usage);
+    return 0;
   }
-  stdout.write(`${JSON.stringify(verdicts.length === 1 ? verdicts[0] : verdicts, null, 2)}\n`);
+  const command = name !== undefined && Object.hasOwn(commands, name) ? commands[name] : undefined;
+  if (command === undefined) return refuse(`no command ${JSON.stringify(name ?? '')}\n${usage}`);
+  if (files.length === 0) return refuse(`${name} needs ${command.takes}\n${usage}`);
+  const answers: string[] = [];
+  for (const file of files) {
+    const input: Input =
+      command.takes === 'a file' ? await readJson(file, stdin) : { kind: 'read', value: file };
+    if (input.kind === 'unreadable') return refuse(input.message);
+    const result: CommandResult = command.answer(input.value);
+    if (result.kind === 'refused') return refuse(`${file}: ${result.message}`);
+    answers.push(result.text);
+  }
+  stdout.write(answers.join(''));
   return 0;
 }

@@ -1,2 +1,5 @@
+export { benchFor, show } from './instrument.ts';
 export * from './lamps.ts';
+export * from './protection.ts';
+export { simulate } from './simulate.ts';
 export * from './tester-layout.ts';

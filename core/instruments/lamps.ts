@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { lampStates } from '../circuit/tests-and-readings.ts';
 
 /** The three contacts of a receptacle: narrow slot, wide slot, ground hole. */
 export const contacts = ['hot', 'neutral', 'ground'] as const;
@@ -14,7 +15,7 @@ export const contactsOfPair: Readonly<Record<Pair, readonly [Contact, Contact]>>
   ng: ['neutral', 'ground'],
 };
 
-export const lampStates = ['lit', 'dim', 'off'] as const;
+export { lampStates };
 export type LampState = (typeof lampStates)[number];
 
 /** What the lamps show, by pair. Where a lamp sits on the tester is a matter of its layout. */

@@ -1,0 +1,106 @@
+import {
+  type Circuit,
+  inWords,
+  netlist,
+  type Parsed,
+  type Problem,
+  parseCircuit,
+  parseReadings,
+} from '@fair-plug/core/circuit';
+import { judgeByLamps } from '@fair-plug/core/diagnosis';
+import { lampPatterns, lampsOf, simulate } from '@fair-plug/core/instruments';
+
+export type CommandResult =
+  | { readonly kind: 'answered'; readonly text: string }
+  | { readonly kind: 'refused'; readonly message: string };
+
+export interface Command {
+  readonly does: string;
+  readonly takes: 'a file' | 'a pattern';
+  readonly answer: (input: unknown) => CommandResult;
+}
+
+const answered = (text: string): CommandResult => ({ kind: 'answered', text });
+const asJson = (value: unknown): CommandResult => answered(`${JSON.stringify(value, null, 1)}\n`);
+
+/** More problems than these help nobody. */
+const shownProblems = 10;
+
+function refused(problems: readonly Problem[], prefix: string): CommandResult {
+  const lines = problems
+    .slice(0, shownProblems)
+    .map((problem) => inWords({ ...problem, path: prefix + problem.path }));
+  const more = problems.length > shownProblems ? [`… and ${problems.length - shownProblems} more`] : [];
+  return { kind: 'refused', message: [...lines, ...more].join('\n') };
+}
+
+/** Applies a command to one parsed value or to each of an array, whose paths then start with their position. */
+function each<T, R>(
+  input: unknown,
+  parse: (value: unknown) => Parsed<T>,
+  work: (value: T) => R,
+  answer: (results: R | readonly R[]) => CommandResult,
+): CommandResult {
+  if (!Array.isArray(input)) {
+    const parsed = parse(input);
+    return parsed.kind === 'problems' ? refused(parsed.problems, '') : answer(work(parsed.value));
+  }
+  const values: T[] = [];
+  for (const [index, one] of input.entries()) {
+    const parsed = parse(one);
+    if (parsed.kind === 'problems') return refused(parsed.problems, `/${index}`);
+    values.push(parsed.value);
+  }
+  return answer(values.map(work));
+}
+
+const formats = {
+  'fair-plug/circuit@1': parseCircuit,
+  'fair-plug/readings@1': parseReadings,
+} as const;
+
+function parseAny(value: unknown): Parsed<unknown> {
+  const format = typeof value === 'object' && value !== null && 'format' in value ? value.format : undefined;
+  for (const [name, parse] of Object.entries(formats)) if (name === format) return parse(value);
+  const message = `expected ${Object.keys(formats).join(' or ')}`;
+  return { kind: 'problems', problems: [{ path: '/format', value: format, message }] };
+}
+
+function verdictOn(name: unknown): CommandResult {
+  const pattern = lampPatterns.find((known) => known === name);
+  if (pattern === undefined)
+    return { kind: 'refused', message: `no such pattern; expected one of ${lampPatterns.join(', ')}` };
+  return asJson(judgeByLamps({ lamps: lampsOf(pattern) }));
+}
+
+export const commands: Readonly<Record<string, Command>> = {
+  simulate: {
+    does: 'what every test of a circuit file shows',
+    takes: 'a file',
+    answer: (input) => each(input, parseCircuit, simulate, asJson),
+  },
+  netlist: {
+    does: 'a circuit file as a SPICE deck',
+    takes: 'a file',
+    answer: (input) =>
+      each<Circuit, string>(input, parseCircuit, netlist, (deck) =>
+        typeof deck === 'string' ? answered(deck) : asJson(deck),
+      ),
+  },
+  validate: {
+    does: 'whether a circuit or readings file is sound: says nothing, or what is wrong',
+    takes: 'a file',
+    answer: (input) =>
+      each(
+        input,
+        parseAny,
+        () => null,
+        () => answered(''),
+      ),
+  },
+  verdict: {
+    does: `what a pattern of three lamps means and leaves open: ${lampPatterns.join(' ')}`,
+    takes: 'a pattern',
+    answer: verdictOn,
+  },
+};

@@ -1,0 +1,330 @@
+import {
+  type Circuit,
+  type Conductor,
+  conductors,
+  type Fault,
+  type Leg,
+  type Protection,
+} from './circuit-file.ts';
+import { conductorOhms } from './conductor.ts';
+import { type Topology, topologyOf } from './topology.ts';
+
+/** The panel's neutral and ground bus, bonded: the reference of all potentials. */
+export const earth = -1;
+/** Stands for a node that the circuit does not have. */
+export const absent = -2;
+
+/** Wires as they run in a cable: one hot for each leg. */
+export const wires = ['L1', 'L2', 'neutral', 'ground'] as const;
+export type Wire = (typeof wires)[number];
+
+/** Siemens from every node to earth, so that nothing floats altogether. */
+const leakSiemens = 1e-9;
+const terminalOhms = 2e-3;
+const poleOhms = 1e-4;
+const jumperOhms = 10e-3;
+/** Farads per metre of cable between two of its conductors. */
+const faradsPerMeter = { hotGround: 60e-12, neutralGround: 60e-12, hotNeutral: 30e-12 } as const;
+
+/** Node numbers of one outlet; `absent` where it has no such node. */
+export interface OutletNodes {
+  readonly splice: Readonly<Record<Wire, number>>;
+  /** Behind the poles of a protection device. */
+  readonly protectedSide: Readonly<Record<Wire, number>>;
+  readonly contact: Readonly<Record<Conductor, number>>;
+}
+
+/** A protection device between the splices of an outlet and what it covers. */
+export interface Device {
+  readonly outlet: number;
+  readonly id: string;
+  readonly protection: Protection;
+  /** Its poles: hots first, the neutral last. */
+  readonly poles: readonly Wire[];
+}
+
+/** The fixed part of a circuit: which nodes there are and where current can flow under any set of faults. */
+export interface Network {
+  readonly circuit: Circuit;
+  readonly topology: Topology;
+  readonly nodeCount: number;
+  readonly outlets: readonly OutletNodes[];
+  readonly devices: readonly Device[];
+  /** The panel's bus of each leg. */
+  readonly bus: Readonly<Record<Leg, number>>;
+  /** Where each cable starts: contacts, protected side or splices of its outlet, or the panel. */
+  readonly cableStart: readonly Readonly<Record<Wire, number>>[];
+  readonly conductorOhms: readonly number[];
+}
+
+export type DeviceState = Protection['state'];
+
+/** What may change from one solution of a network to the next. */
+export interface Operation {
+  readonly faults: readonly Fault[];
+  readonly loadsOff: boolean;
+  readonly breakerOn: boolean;
+  /** One for each device of the network. */
+  readonly deviceStates: readonly DeviceState[];
+}
+
+/** Receives every element of a circuit. Nodes may be `earth`, never `absent`. */
+export interface ElementSink {
+  resistor(a: number, b: number, ohms: number, name: string): void;
+  conductance(a: number, siemens: number, name: string): void;
+  capacitor(a: number, b: number, farads: number, name: string): void;
+  /** A source of `volts` behind `ohms` from earth to a node. */
+  source(node: number, volts: number, ohms: number, name: string): void;
+}
+
+/** Numbers the nodes in the order in which they are eliminated: farthest outlets first, the panel last. */
+export function networkOf(circuit: Circuit): Network {
+  const topology = topologyOf(circuit);
+  const deviceAt = new Map(circuit.protection.map((device) => [device.at, device]));
+  let nodeCount = 0;
+  const next = (present: boolean): number => {
+    if (!present) return absent;
+    nodeCount += 1;
+    return nodeCount - 1;
+  };
+  const outlets: OutletNodes[] = [];
+  for (const index of topology.outward.toReversed()) {
+    const outlet = circuit.outlets[index];
+    if (outlet === undefined) continue;
+    const device = deviceAt.get(outlet.id);
+    const legs = topology.legsAtOutlet[index] ?? [];
+    const contact = { hot: next(true), neutral: next(true), ground: next(true) };
+    const isProtected = (leg: Leg): boolean =>
+      device !== undefined && legs.includes(leg) && (device.covers === 'downstream' || leg === outlet.leg);
+    const protectedSide = {
+      L1: next(isProtected('L1')),
+      L2: next(isProtected('L2')),
+      neutral: next(device !== undefined),
+      ground: absent,
+    };
+    const splice = {
+      L1: next(legs.includes('L1')),
+      L2: next(legs.includes('L2')),
+      neutral: next(true),
+      ground: next(true),
+    };
+    outlets[index] = { splice, protectedSide, contact };
+  }
+  const bus = { L1: next(true), L2: next(circuit.outlets.some((outlet) => outlet.leg === 'L2')) };
+
+  const startOf = (from: string): Readonly<Record<Wire, number>> => {
+    if (from === 'panel') return { L1: bus.L1, L2: bus.L2, neutral: earth, ground: earth };
+    const index = topology.outletIndex.get(from) ?? -1;
+    const outlet = circuit.outlets[index];
+    const nodes = outlets[index];
+    if (outlet === undefined || nodes === undefined) throw new Error(`no outlet ${from}`);
+    const covered = deviceAt.get(from)?.covers === 'downstream';
+    const inner = (wire: Wire): number =>
+      covered && nodes.protectedSide[wire] !== absent ? nodes.protectedSide[wire] : nodes.splice[wire];
+    const start = { L1: inner('L1'), L2: inner('L2'), neutral: inner('neutral'), ground: inner('ground') };
+    if (outlet.wiring === 'pigtail') return start;
+    const { hot, neutral, ground } = nodes.contact;
+    return { ...start, [outlet.leg]: hot, neutral, ground };
+  };
+
+  return {
+    circuit,
+    topology,
+    nodeCount,
+    outlets,
+    devices: circuit.protection.map((protection) => {
+      const outlet = topology.outletIndex.get(protection.at) ?? -1;
+      const side = outlets[outlet]?.protectedSide;
+      return {
+        outlet,
+        id: protection.at,
+        protection,
+        poles: (['L1', 'L2', 'neutral'] as const).filter((wire) => side?.[wire] !== absent),
+      };
+    }),
+    bus,
+    cableStart: circuit.cables.map((cable) => startOf(cable.from)),
+    conductorOhms: circuit.cables.map((cable) => conductorOhms(cable, circuit.celsius)),
+  };
+}
+
+/** The operation that a circuit file describes as it stands. */
+export const operationOf = ({ circuit }: Network): Operation => ({
+  faults: circuit.faults,
+  loadsOff: false,
+  breakerOn: circuit.breaker.on,
+  deviceStates: circuit.protection.map((device) => device.state),
+});
+
+/** Faults by the place where they are. */
+interface FaultsAt {
+  readonly cable: ReadonlyMap<string, readonly Fault[]>;
+  readonly outlet: ReadonlyMap<string, readonly Fault[]>;
+}
+
+const none: readonly Fault[] = [];
+
+function sorted(faults: readonly Fault[]): FaultsAt {
+  const cable = new Map<string, Fault[]>();
+  const outlet = new Map<string, Fault[]>();
+  for (const fault of faults) {
+    const name = fault.kind === 'bond' ? undefined : fault.cable;
+    const [map, key, here] =
+      name === undefined ? [outlet, fault.at ?? '', atOutlet(fault)] : [cable, name, fault];
+    const others = map.get(key);
+    if (others) others.push(here);
+    else map.set(key, [here]);
+  }
+  return { cable, outlet };
+}
+
+/** An outlet has one hot contact, so the leg that a fault names there says nothing. */
+function atOutlet(fault: Fault): Fault {
+  if (fault.kind === 'bond' || fault.leg === undefined) return fault;
+  const { leg: _, ...withoutLeg } = fault;
+  return withoutLeg;
+}
+
+/** The wire that a fault's conductor names, its hot being that of the given leg. */
+const wireOf = (conductor: Conductor, leg: Leg): Wire => (conductor === 'hot' ? leg : conductor);
+
+/** Names every element of the network in the given operation to the sink. */
+export function emit(network: Network, operation: Operation, sink: ElementSink): void {
+  const faults = sorted(operation.faults);
+  emitPanel(network, operation, sink);
+  for (let index = 0; index < network.circuit.cables.length; index += 1)
+    emitCable(network, index, faults.cable.get(network.circuit.cables[index]?.id ?? '') ?? none, sink);
+  for (let index = 0; index < network.outlets.length; index += 1)
+    emitOutlet(network, index, faults.outlet.get(network.circuit.outlets[index]?.id ?? '') ?? none, sink);
+  network.devices.forEach((device, index) => {
+    emitDevice(network, device, operation.deviceStates[index] ?? 'set', sink);
+  });
+  if (!operation.loadsOff) emitLoads(network, sink);
+}
+
+function emitPanel({ circuit, bus }: Network, { breakerOn }: Operation, sink: ElementSink): void {
+  for (const leg of ['L1', 'L2'] as const) {
+    const node = bus[leg];
+    if (node === absent) continue;
+    sink.conductance(node, leakSiemens, `panel_${leg}`);
+    const volts = leg === 'L1' ? circuit.nominalVolts : -circuit.nominalVolts;
+    if (breakerOn) sink.source(node, volts, circuit.sourceOhms, leg);
+  }
+}
+
+function emitCable(network: Network, index: number, faults: readonly Fault[], sink: ElementSink): void {
+  const { circuit, topology } = network;
+  const cable = circuit.cables[index];
+  const start = network.cableStart[index];
+  const end = cable && network.outlets[topology.outletIndex.get(cable.to) ?? -1]?.splice;
+  if (cable === undefined || start === undefined || end === undefined) return;
+  const hots = topology.legsOfCable[index] ?? [];
+  const [firstHot = 'L1'] = hots;
+  const run = network.conductorOhms[index] ?? 0;
+  for (const wire of wires) {
+    const isHot = wire === 'L1' || wire === 'L2';
+    if (isHot && !hots.includes(wire)) continue;
+    if (wire === 'ground' && !cable.ground) continue;
+    let ohms = run;
+    let isOpen = false;
+    for (const fault of faults) {
+      if (fault.kind === 'bond' || fault.kind === 'swap') continue;
+      const concerns =
+        fault.conductor === 'hot'
+          ? isHot && (fault.leg === undefined || fault.leg === wire)
+          : fault.conductor === wire;
+      if (!concerns) continue;
+      if (fault.kind === 'open') isOpen = true;
+      else ohms += fault.ohms;
+    }
+    if (!isOpen)
+      sink.resistor(start[wire], end[arrival(wire, faults, firstHot)], ohms, `${cable.id}_${wire}`);
+  }
+  const hot = end[firstHot];
+  const { hotGround, neutralGround, hotNeutral } = faradsPerMeter;
+  sink.capacitor(hot, end.neutral, hotNeutral * cable.meters, `${cable.id}_hn`);
+  if (!cable.ground) return;
+  sink.capacitor(hot, end.ground, hotGround * cable.meters, `${cable.id}_hg`);
+  sink.capacitor(end.neutral, end.ground, neutralGround * cable.meters, `${cable.id}_ng`);
+}
+
+/** Where a wire ends after the swaps of its site, each exchanging the ends of two wires, in order. */
+function arrival(wire: Wire, faults: readonly Fault[], firstHot: Leg): Wire {
+  let ends: Record<Wire, Wire> | null = null;
+  for (const fault of faults) {
+    if (fault.kind !== 'swap') continue;
+    ends ??= { L1: 'L1', L2: 'L2', neutral: 'neutral', ground: 'ground' };
+    const leg = fault.leg ?? firstHot;
+    const a = wireOf(fault.conductors[0], leg);
+    const b = wireOf(fault.conductors[1], leg);
+    const endOfA = ends[a];
+    ends[a] = ends[b];
+    ends[b] = endOfA;
+  }
+  return ends === null ? wire : ends[wire];
+}
+
+/** Terminal links, jumpers and leaks of one outlet. */
+function emitOutlet(network: Network, index: number, faults: readonly Fault[], sink: ElementSink): void {
+  const outlet = network.circuit.outlets[index];
+  const nodes = network.outlets[index];
+  if (outlet === undefined || nodes === undefined) return;
+  const { splice, protectedSide, contact } = nodes;
+  const contactOf = (wire: Wire): number =>
+    wire === 'neutral' || wire === 'ground' ? contact[wire] : contact.hot;
+  for (const conductor of conductors) {
+    const wire = wireOf(conductor, outlet.leg);
+    const from = protectedSide[wire] === absent ? splice[wire] : protectedSide[wire];
+    let ohms = terminalOhms;
+    let isOpen = false;
+    for (const fault of faults) {
+      if (fault.kind === 'open' && fault.conductor === conductor) isOpen = true;
+      if (fault.kind === 'resistance' && fault.conductor === conductor) ohms += fault.ohms;
+    }
+    if (!isOpen)
+      sink.resistor(from, contactOf(arrival(wire, faults, outlet.leg)), ohms, `${outlet.id}_${conductor}`);
+  }
+  faults.forEach((fault, position) => {
+    if (fault.kind !== 'bond') return;
+    const end = (conductor: Conductor): number =>
+      fault.side === 'line' ? splice[wireOf(conductor, outlet.leg)] : contact[conductor];
+    sink.resistor(
+      end(fault.conductors[0]),
+      end(fault.conductors[1]),
+      jumperOhms,
+      `${outlet.id}_jumper${position}`,
+    );
+  });
+  for (const wire of wires) {
+    if (splice[wire] !== absent) sink.conductance(splice[wire], leakSiemens, `${outlet.id}_splice_${wire}`);
+    if (protectedSide[wire] !== absent)
+      sink.conductance(protectedSide[wire], leakSiemens, `${outlet.id}_protected_${wire}`);
+  }
+  for (const conductor of conductors)
+    sink.conductance(contact[conductor], leakSiemens, `${outlet.id}_contact_${conductor}`);
+}
+
+/** True where current passes the pole of a device in the given state. */
+export const poleIsClosed = ({ protection }: Device, state: DeviceState, pole: Wire): boolean => {
+  if (state === 'set' || state === 'failed') return true;
+  return state === 'lockedOut' && protection.leaves === 'hot' && pole !== 'neutral';
+};
+
+function emitDevice(network: Network, device: Device, state: DeviceState, sink: ElementSink): void {
+  const nodes = network.outlets[device.outlet];
+  if (nodes === undefined) return;
+  for (const pole of device.poles)
+    if (poleIsClosed(device, state, pole))
+      sink.resistor(nodes.splice[pole], nodes.protectedSide[pole], poleOhms, `${device.id}_pole_${pole}`);
+}
+
+/** Amperes through a closed pole follow from the volts across it. */
+export const poleSiemens = 1 / poleOhms;
+
+function emitLoads({ circuit, topology, outlets }: Network, sink: ElementSink): void {
+  circuit.loads.forEach((load, position) => {
+    const contact = outlets[topology.outletIndex.get(load.at) ?? -1]?.contact;
+    if (!load.on || contact === undefined) return;
+    sink.resistor(contact.hot, contact.neutral, circuit.nominalVolts ** 2 / load.watts, `load${position}`);
+  });
+}

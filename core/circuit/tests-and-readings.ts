@@ -1,0 +1,102 @@
+import { z } from 'zod';
+
+/** A lamp is lit from 0.70 × nominal, dim from 0.54 × nominal, else off. */
+export const lampStates = ['lit', 'dim', 'off'] as const;
+
+const id = z.string().min(1).max(64);
+
+/** The state of a circuit while a test is made, where it differs from the file's. */
+export const stateSchema = z.strictObject({
+  /** Everything on the circuit unplugged or switched off. */
+  loadsOff: z.boolean().optional(),
+  breakerOff: z.boolean().optional(),
+  /** Outlets whose protection devices are taken as tripped. */
+  tripped: z.array(id).max(10_000).optional(),
+});
+export type TestState = Readonly<z.infer<typeof stateSchema>>;
+
+const place = { at: id, state: stateSchema.optional() };
+
+/** Settings of the two instruments that have one. */
+const settings = {
+  loaded: { amps: z.number().positive().max(1000).optional() },
+  'gfci-button': { buttonMilliamps: z.number().positive().max(10_000).optional() },
+} as const;
+
+/** What a load tester draws at the nominal voltage, where the test does not say, in amperes. */
+export const usualLoadAmps = 12;
+/** What the button of a plug-in tester puts from hot to ground, in milliamperes. */
+export const usualButtonMilliamps = 8;
+
+export const testSchema = z.discriminatedUnion('instrument', [
+  z.strictObject({ ...place, instrument: z.literal('lamps') }),
+  z.strictObject({ ...place, instrument: z.literal('meter') }),
+  z.strictObject({ ...place, instrument: z.literal('meter-low') }),
+  z.strictObject({ ...place, instrument: z.literal('earth-meter') }),
+  z.strictObject({ ...place, instrument: z.literal('probe') }),
+  z.strictObject({ ...place, instrument: z.literal('loaded'), ...settings.loaded }),
+  z.strictObject({ ...place, instrument: z.literal('gfci-button'), ...settings['gfci-button'] }),
+  z.strictObject({ ...place, instrument: z.literal('own-button') }),
+]);
+export type Test = Readonly<z.infer<typeof testSchema>>;
+export type InstrumentId = Test['instrument'];
+export const instrumentIds = [
+  'lamps',
+  'meter',
+  'meter-low',
+  'earth-meter',
+  'probe',
+  'loaded',
+  'gfci-button',
+  'own-button',
+] as const satisfies readonly InstrumentId[];
+
+const volts = z.number().min(0).max(1e6);
+const lamp = z.enum(lampStates);
+const pairsInVolts = { hn: volts, hg: volts, ng: volts };
+const trippedBefore = z.array(id).max(10_000).optional();
+const read = { ...place, trippedBefore };
+
+export const readingSchema = z.discriminatedUnion('instrument', [
+  z.strictObject({ ...read, instrument: z.literal('lamps'), hn: lamp, hg: lamp, ng: lamp }),
+  z.strictObject({ ...read, instrument: z.literal('meter'), ...pairsInVolts }),
+  z.strictObject({ ...read, instrument: z.literal('meter-low'), ...pairsInVolts }),
+  z.strictObject({
+    ...read,
+    instrument: z.literal('earth-meter'),
+    hot: volts,
+    neutral: volts,
+    ground: volts,
+  }),
+  z.strictObject({
+    ...read,
+    instrument: z.literal('probe'),
+    hot: z.boolean(),
+    neutral: z.boolean(),
+    ground: z.boolean(),
+  }),
+  z.strictObject({ ...read, instrument: z.literal('loaded'), ...settings.loaded, ...pairsInVolts }),
+  z.strictObject({
+    ...read,
+    instrument: z.literal('gfci-button'),
+    ...settings['gfci-button'],
+    milliamps: z.number().min(0).max(1e6),
+    trips: z.array(id).max(10_000),
+    /** At most so long; absent where nothing trips. */
+    seconds: z.number().min(0).max(1e6).optional(),
+  }),
+  z.strictObject({
+    ...read,
+    instrument: z.literal('own-button'),
+    result: z.enum(['trips', 'no-power', 'nothing']),
+  }),
+]);
+export type Reading = Readonly<z.infer<typeof readingSchema>>;
+
+export const readingsSchema = z.strictObject({
+  format: z.literal('fair-plug/readings@1'),
+  readings: z.array(readingSchema).max(100_000),
+  /** Protection devices that tripped by themselves before any instrument was used. */
+  trippedBefore,
+});
+export type ReadingsFile = Readonly<z.infer<typeof readingsSchema>>;

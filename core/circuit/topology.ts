@@ -1,0 +1,174 @@
+import type { Cable, Circuit, Leg } from './circuit-file.ts';
+import type { Problem } from './problem.ts';
+
+/** How the cables of a circuit hang together. Indices are those of the file's arrays. */
+export interface Topology {
+  readonly outletIndex: ReadonlyMap<string, number>;
+  /** Cables from the panel to an outlet, by the shortest way; Infinity where none leads there. */
+  readonly depth: readonly number[];
+  /** Outlets, those nearest the panel first. */
+  readonly outward: readonly number[];
+  /** Legs that each cable carries, L1 first. */
+  readonly legsOfCable: readonly (readonly Leg[])[];
+  /** Legs that reach each outlet. */
+  readonly legsAtOutlet: readonly (readonly Leg[])[];
+}
+
+const namesPanel = (name: string): boolean => name === 'panel';
+
+export function topologyOf(circuit: Pick<Circuit, 'outlets' | 'cables'>): Topology {
+  const outletIndex = new Map(circuit.outlets.map((outlet, index) => [outlet.id, index]));
+  const leaving = new Map<string, number[]>();
+  circuit.cables.forEach((cable, index) => {
+    const others = leaving.get(cable.from);
+    if (others) others.push(index);
+    else leaving.set(cable.from, [index]);
+  });
+
+  const depth = circuit.outlets.map(() => Number.POSITIVE_INFINITY);
+  const outward: number[] = [];
+  const queue: [name: string, depth: number][] = [['panel', 0]];
+  for (let head = 0; head < queue.length; head += 1) {
+    const [name, reached] = queue[head] as [string, number];
+    for (const cable of leaving.get(name) ?? []) {
+      const to = outletIndex.get(circuit.cables[cable]?.to ?? '');
+      if (to === undefined || depth[to] !== Number.POSITIVE_INFINITY) continue;
+      depth[to] = reached + 1;
+      outward.push(to);
+      queue.push([circuit.outlets[to]?.id ?? '', reached + 1]);
+    }
+  }
+
+  // A leg is carried by every cable at whose far end, or beyond, an outlet uses it.
+  const beyond = circuit.outlets.map((outlet) => new Set<Leg>([outlet.leg]));
+  for (const index of outward.toReversed())
+    for (const cable of leaving.get(circuit.outlets[index]?.id ?? '') ?? []) {
+      const to = outletIndex.get(circuit.cables[cable]?.to ?? '');
+      if (to !== undefined) for (const leg of beyond[to] ?? []) beyond[index]?.add(leg);
+    }
+  const ordered = (used: ReadonlySet<Leg> | undefined): readonly Leg[] =>
+    (['L1', 'L2'] as const).filter((leg) => used?.has(leg));
+  return {
+    outletIndex,
+    depth,
+    outward,
+    legsOfCable: circuit.cables.map((cable) => ordered(beyond[outletIndex.get(cable.to) ?? -1])),
+    legsAtOutlet: beyond.map(ordered),
+  };
+}
+
+/** What is wrong between the parts of a circuit whose parts are each sound. */
+export function topologyProblems(circuit: Circuit): readonly Problem[] {
+  const problems: Problem[] = [];
+  const say = (path: string, value: unknown, message: string): void => {
+    problems.push({ path, value, message });
+  };
+  const outlets = new Set<string>();
+  circuit.outlets.forEach((outlet, index) => {
+    if (outlets.has(outlet.id))
+      say(`/outlets/${index}/id`, outlet.id, 'an outlet of that name is listed already');
+    outlets.add(outlet.id);
+  });
+  const cables = new Map<string, number>();
+  circuit.cables.forEach((cable, index) => {
+    if (cables.has(cable.id)) say(`/cables/${index}/id`, cable.id, 'a cable of that name is listed already');
+    else cables.set(cable.id, index);
+    if (!namesPanel(cable.from) && !outlets.has(cable.from))
+      say(`/cables/${index}/from`, cable.from, 'no outlet of that name; expected "panel" or an outlet');
+    if (!outlets.has(cable.to))
+      say(`/cables/${index}/to`, cable.to, 'no outlet of that name; a cable ends at an outlet');
+    else if (cable.to === cable.from)
+      say(`/cables/${index}/to`, cable.to, 'a cable cannot end where it begins');
+  });
+  const needOutlet = (path: string, name: string): void => {
+    if (!outlets.has(name)) say(path, name, 'no outlet of that name');
+  };
+  const devices = new Set<string>();
+  circuit.protection.forEach((device, index) => {
+    needOutlet(`/protection/${index}/at`, device.at);
+    if (devices.has(device.at))
+      say(`/protection/${index}/at`, device.at, 'there is a device at this outlet already');
+    devices.add(device.at);
+  });
+  circuit.loads.forEach((load, index) => {
+    needOutlet(`/loads/${index}/at`, load.at);
+  });
+  circuit.tests.forEach((test, index) => {
+    needOutlet(`/tests/${index}/at`, test.at);
+    if (test.instrument === 'own-button' && !devices.has(test.at))
+      say(`/tests/${index}/at`, test.at, 'no protection device here whose button could be pressed');
+    test.state?.tripped?.forEach((at, position) => {
+      if (!devices.has(at))
+        say(`/tests/${index}/state/tripped/${position}`, at, 'no protection device there');
+    });
+  });
+  if (problems.length > 0) return problems;
+
+  const topology = topologyOf(circuit);
+  circuit.outlets.forEach((outlet, index) => {
+    if (topology.depth[index] === Number.POSITIVE_INFINITY)
+      say(
+        `/outlets/${index}`,
+        outlet.id,
+        'no run of cables leads here from the panel (each from its "from" to its "to")',
+      );
+  });
+  if (problems.length > 0) return problems;
+  problems.push(...ringProblems(circuit, topology), ...faultProblems(circuit, topology, cables));
+  return problems;
+}
+
+/** A circuit is a tree, or one ring of one leg that begins and ends at the panel. */
+function ringProblems(circuit: Circuit, { outletIndex }: Topology): readonly Problem[] {
+  const arriving = new Map<string, number[]>();
+  circuit.cables.forEach((cable, index) => {
+    arriving.set(cable.to, [...(arriving.get(cable.to) ?? []), index]);
+  });
+  const meetings = [...arriving].filter(([, into]) => into.length > 1);
+  const [meeting] = meetings;
+  if (meeting === undefined) return [];
+  const [at, into] = meeting;
+  const last = into.at(-1) ?? 0;
+  const path = `/cables/${last}/to`;
+  if (meetings.length > 1 || into.length > 2)
+    return [{ path, value: at, message: 'more than one ring; expected a tree or a single ring' }];
+  const backToPanel = (cable: Cable | undefined): readonly string[] => {
+    const way: string[] = [];
+    for (let one = cable; one !== undefined && !namesPanel(one.from); ) {
+      way.push(one.from);
+      one = circuit.cables[arriving.get(one.from)?.[0] ?? -1];
+    }
+    return way;
+  };
+  const [first = [], second = []] = into.map((index) => backToPanel(circuit.cables[index]));
+  if (first.some((name) => second.includes(name)))
+    return [{ path, value: at, message: 'a ring must begin and end at the panel' }];
+  const ring = [at, ...first, ...second].map((name) => circuit.outlets[outletIndex.get(name) ?? -1]);
+  if (new Set(circuit.outlets.map((outlet) => outlet.leg)).size > 1)
+    return [{ path, value: ring.length, message: 'a ring is fed by one leg, but its outlets use two' }];
+  return [];
+}
+
+function faultProblems(
+  circuit: Circuit,
+  topology: Topology,
+  cables: ReadonlyMap<string, number>,
+): readonly Problem[] {
+  const problems: Problem[] = [];
+  circuit.faults.forEach((fault, index) => {
+    const path = `/faults/${index}`;
+    if (fault.at !== undefined && !topology.outletIndex.has(fault.at))
+      problems.push({ path: `${path}/at`, value: fault.at, message: 'no outlet of that name' });
+    if (fault.kind === 'bond' || fault.cable === undefined) return;
+    const cable = cables.get(fault.cable);
+    if (cable === undefined)
+      problems.push({ path: `${path}/cable`, value: fault.cable, message: 'no cable of that name' });
+    else if (fault.leg !== undefined && !topology.legsOfCable[cable]?.includes(fault.leg))
+      problems.push({
+        path: `${path}/leg`,
+        value: fault.leg,
+        message: `cable ${fault.cable} does not carry this leg`,
+      });
+  });
+  return problems;
+}
