@@ -44,7 +44,7 @@ function count() {
 await runMain(async () => {
   needNode();
   await needPackages();
-  await needDebianPackages();
+  await needDebianPackages(['postgresql', 'chromium', 'ngspice']);
   rmSync(join(root, 'test-results'), { recursive: true, force: true });
   await removeData(testSettings().e2e.data);
   const failed = [];

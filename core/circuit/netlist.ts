@@ -4,7 +4,7 @@ import { absent, earth, emit, type Network, networkOf, operationOf } from './net
 /** Names of all nodes, by number: `den_1_hot` for a contact, `den_1_splice_L1` and the like for the others. */
 export function nodeNames({ circuit, nodeCount, outlets, bus }: Network): readonly string[] {
   const names = new Array<string>(nodeCount);
-  const taken = new Set<string>(['0']);
+  const taken = new Set<string>(['0', 'source_of_panel_l1', 'source_of_panel_l2']);
   const give = (node: number, wanted: string): void => {
     if (node === absent || node === earth) return;
     const plain = wanted.replace(/[^A-Za-z0-9_]/g, '_').toLowerCase();
@@ -42,11 +42,12 @@ export function netlist(circuit: Circuit): string {
     resistor: (a, b, ohms) => {
       if (a !== b) element('R', nameOf(a), nameOf(b), String(ohms));
     },
-    conductance: (a, siemens) => element('R', nameOf(a), '0', String(1 / siemens)),
+    leak: (node, siemens) => element('R', nameOf(node), '0', String(1 / siemens)),
     capacitor: (a, b, farads) => element('C', nameOf(a), nameOf(b), String(farads)),
-    source: (node, volts, ohms, name) => {
-      element('V', `source_${name.toLowerCase()}`, '0', `DC 0 AC ${Math.abs(volts)} ${volts < 0 ? 180 : 0}`);
-      element('R', `source_${name.toLowerCase()}`, nameOf(node), String(ohms));
+    source: (node, volts, ohms) => {
+      const behind = `source_of_${nameOf(node)}`;
+      element('V', behind, '0', `DC 0 AC ${Math.abs(volts)} ${volts < 0 ? 180 : 0}`);
+      element('R', behind, nameOf(node), String(ohms));
     },
   });
   lines.push(`.ac lin 1 ${circuit.hertz} ${circuit.hertz}`);

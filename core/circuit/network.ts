@@ -70,11 +70,12 @@ export interface Operation {
 
 /** Receives every element of a circuit. Nodes may be `earth`, never `absent`. */
 export interface ElementSink {
-  resistor(a: number, b: number, ohms: number, name: string): void;
-  conductance(a: number, siemens: number, name: string): void;
-  capacitor(a: number, b: number, farads: number, name: string): void;
+  resistor(a: number, b: number, ohms: number): void;
+  /** From a node to earth. */
+  leak(node: number, siemens: number): void;
+  capacitor(a: number, b: number, farads: number): void;
   /** A source of `volts` behind `ohms` from earth to a node. */
-  source(node: number, volts: number, ohms: number, name: string): void;
+  source(node: number, volts: number, ohms: number): void;
 }
 
 /** Numbers the nodes in the order in which they are eliminated: farthest outlets first, the panel last. */
@@ -188,7 +189,7 @@ function atOutlet(fault: Fault): Fault {
 /** The wire that a fault's conductor names, its hot being that of the given leg. */
 const wireOf = (conductor: Conductor, leg: Leg): Wire => (conductor === 'hot' ? leg : conductor);
 
-/** Names every element of the network in the given operation to the sink. */
+/** Hands every element of the network in the given operation to the sink. */
 export function emit(network: Network, operation: Operation, sink: ElementSink): void {
   const faults = sorted(operation.faults);
   emitPanel(network, operation, sink);
@@ -206,9 +207,9 @@ function emitPanel({ circuit, bus }: Network, { breakerOn }: Operation, sink: El
   for (const leg of ['L1', 'L2'] as const) {
     const node = bus[leg];
     if (node === absent) continue;
-    sink.conductance(node, leakSiemens, `panel_${leg}`);
+    sink.leak(node, leakSiemens);
     const volts = leg === 'L1' ? circuit.nominalVolts : -circuit.nominalVolts;
-    if (breakerOn) sink.source(node, volts, circuit.sourceOhms, leg);
+    if (breakerOn) sink.source(node, volts, circuit.sourceOhms);
   }
 }
 
@@ -237,15 +238,14 @@ function emitCable(network: Network, index: number, faults: readonly Fault[], si
       if (fault.kind === 'open') isOpen = true;
       else ohms += fault.ohms;
     }
-    if (!isOpen)
-      sink.resistor(start[wire], end[arrival(wire, faults, firstHot)], ohms, `${cable.id}_${wire}`);
+    if (!isOpen) sink.resistor(start[wire], end[arrival(wire, faults, firstHot)], ohms);
   }
   const hot = end[firstHot];
   const { hotGround, neutralGround, hotNeutral } = faradsPerMeter;
-  sink.capacitor(hot, end.neutral, hotNeutral * cable.meters, `${cable.id}_hn`);
+  sink.capacitor(hot, end.neutral, hotNeutral * cable.meters);
   if (!cable.ground) return;
-  sink.capacitor(hot, end.ground, hotGround * cable.meters, `${cable.id}_hg`);
-  sink.capacitor(end.neutral, end.ground, neutralGround * cable.meters, `${cable.id}_ng`);
+  sink.capacitor(hot, end.ground, hotGround * cable.meters);
+  sink.capacitor(end.neutral, end.ground, neutralGround * cable.meters);
 }
 
 /** Where a wire ends after the swaps of its site, each exchanging the ends of two wires, in order. */
@@ -281,27 +281,19 @@ function emitOutlet(network: Network, index: number, faults: readonly Fault[], s
       if (fault.kind === 'open' && fault.conductor === conductor) isOpen = true;
       if (fault.kind === 'resistance' && fault.conductor === conductor) ohms += fault.ohms;
     }
-    if (!isOpen)
-      sink.resistor(from, contactOf(arrival(wire, faults, outlet.leg)), ohms, `${outlet.id}_${conductor}`);
+    if (!isOpen) sink.resistor(from, contactOf(arrival(wire, faults, outlet.leg)), ohms);
   }
-  faults.forEach((fault, position) => {
-    if (fault.kind !== 'bond') return;
+  for (const fault of faults) {
+    if (fault.kind !== 'bond') continue;
     const end = (conductor: Conductor): number =>
       fault.side === 'line' ? splice[wireOf(conductor, outlet.leg)] : contact[conductor];
-    sink.resistor(
-      end(fault.conductors[0]),
-      end(fault.conductors[1]),
-      jumperOhms,
-      `${outlet.id}_jumper${position}`,
-    );
-  });
-  for (const wire of wires) {
-    if (splice[wire] !== absent) sink.conductance(splice[wire], leakSiemens, `${outlet.id}_splice_${wire}`);
-    if (protectedSide[wire] !== absent)
-      sink.conductance(protectedSide[wire], leakSiemens, `${outlet.id}_protected_${wire}`);
+    sink.resistor(end(fault.conductors[0]), end(fault.conductors[1]), jumperOhms);
   }
-  for (const conductor of conductors)
-    sink.conductance(contact[conductor], leakSiemens, `${outlet.id}_contact_${conductor}`);
+  for (const wire of wires) {
+    if (splice[wire] !== absent) sink.leak(splice[wire], leakSiemens);
+    if (protectedSide[wire] !== absent) sink.leak(protectedSide[wire], leakSiemens);
+  }
+  for (const conductor of conductors) sink.leak(contact[conductor], leakSiemens);
 }
 
 /** True where current passes the pole of a device in the given state. */
@@ -315,16 +307,16 @@ function emitDevice(network: Network, device: Device, state: DeviceState, sink: 
   if (nodes === undefined) return;
   for (const pole of device.poles)
     if (poleIsClosed(device, state, pole))
-      sink.resistor(nodes.splice[pole], nodes.protectedSide[pole], poleOhms, `${device.id}_pole_${pole}`);
+      sink.resistor(nodes.splice[pole], nodes.protectedSide[pole], poleOhms);
 }
 
 /** Amperes through a closed pole follow from the volts across it. */
 export const poleSiemens = 1 / poleOhms;
 
 function emitLoads({ circuit, topology, outlets }: Network, sink: ElementSink): void {
-  circuit.loads.forEach((load, position) => {
+  for (const load of circuit.loads) {
     const contact = outlets[topology.outletIndex.get(load.at) ?? -1]?.contact;
-    if (!load.on || contact === undefined) return;
-    sink.resistor(contact.hot, contact.neutral, circuit.nominalVolts ** 2 / load.watts, `load${position}`);
-  });
+    if (!load.on || contact === undefined) continue;
+    sink.resistor(contact.hot, contact.neutral, circuit.nominalVolts ** 2 / load.watts);
+  }
 }

@@ -75,7 +75,7 @@ export class Solver {
         else if (b === earth) add(earthRe, a, siemens);
         else add(branchRe, entry(a, b), siemens);
       },
-      conductance: (a, siemens) => add(earthRe, a, siemens),
+      leak: (node, siemens) => add(earthRe, node, siemens),
       capacitor: (a, b, farads) => {
         if (a === earth) add(earthIm, b, omega * farads);
         else if (b === earth) add(earthIm, a, omega * farads);

@@ -46,12 +46,16 @@ export function postgresPrograms() {
 
 export const chromium = '/usr/bin/chromium';
 
-/** Installs Debian's PostgreSQL and Chromium where they are missing. */
-export async function needDebianPackages() {
-  const missing = [
-    ...(postgresPrograms() === null ? ['postgresql'] : []),
-    ...(existsSync(chromium) ? [] : ['chromium']),
-  ];
+/** Where Debian's packages put the programs that we need. */
+const isInstalled = {
+  postgresql: () => postgresPrograms() !== null,
+  chromium: () => existsSync(chromium),
+  ngspice: () => existsSync('/usr/bin/ngspice'),
+};
+
+/** Installs the named packages of Debian where they are missing. */
+export async function needDebianPackages(packages = ['postgresql', 'chromium']) {
+  const missing = packages.filter((name) => !isInstalled[name]());
   if (missing.length === 0) return;
   const names = missing.join(' ');
   const isRoot = process.getuid?.() === 0;

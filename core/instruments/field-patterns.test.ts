@@ -1,0 +1,348 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { type CircuitInput, circuitInput } from '../circuit/arbitrary-circuit.ts';
+import { parseCircuit, type Reading, solved, threeTerminals } from '../circuit/index.ts';
+import { patternTable } from '../conditions/index.ts';
+import { across, contactVolts, plugIn } from './at-contacts.ts';
+import { type LampPattern, lampsOf } from './lamps.ts';
+import { simulate } from './simulate.ts';
+
+type Fault = NonNullable<CircuitInput['faults']>[number];
+type Extra = Partial<Pick<CircuitInput, 'loads' | 'protection'>> & {
+  readonly ground?: boolean;
+  readonly legs?: readonly ('L1' | 'L2')[];
+};
+
+/** A run of outlets a, b, c: 15 m of 14 AWG copper to the first, 4 m between. */
+const house = (faults: readonly Fault[], extra: Extra = {}): Omit<CircuitInput, 'tests'> => ({
+  format: 'fair-plug/circuit@1',
+  outlets: ['a', 'b', 'c'].map((id, index) => ({ id, leg: extra.legs?.[index] ?? 'L1' })),
+  cables: ['a', 'b', 'c'].map((to, index) => ({
+    id: `to-${to}`,
+    from: ['panel', 'a', 'b'][index] ?? '',
+    to,
+    meters: index === 0 ? 15 : 4,
+    metal: 'copper' as const,
+    awg: 14,
+    ground: extra.ground ?? true,
+  })),
+  faults: [...faults],
+  loads: extra.loads ?? [],
+  protection: extra.protection ?? [],
+});
+
+type Of<I extends Reading['instrument']> = Extract<Reading, { instrument: I }>;
+
+function shows<I extends Reading['instrument']>(
+  circuit: Omit<CircuitInput, 'tests'>,
+  at: string,
+  instrument: I,
+  state?: { loadsOff: true },
+): Of<I> & { readonly house: ReturnType<typeof simulate> } {
+  const asked = { at, instrument, ...(state ? { state } : {}) } as NonNullable<CircuitInput['tests']>[number];
+  const parsed = parseCircuit({ ...circuit, tests: [asked] });
+  if (parsed.kind === 'problems') throw new Error(JSON.stringify(parsed.problems));
+  const answer = simulate(parsed.value);
+  return { ...(answer.readings[0] as Of<I>), house: answer };
+}
+
+function pattern(
+  circuit: Omit<CircuitInput, 'tests'>,
+  at: string,
+  state?: { loadsOff: true },
+): LampPattern | 'dim' {
+  const { hn, hg, ng } = shows(circuit, at, 'lamps', state);
+  const found = (Object.keys(patternTable) as LampPattern[]).find((one) => {
+    const lamps = lampsOf(one);
+    return lamps.hn === hn && lamps.hg === hg && lamps.ng === ng;
+  });
+  return found ?? 'dim';
+}
+
+const lampOn = [{ at: 'c', watts: 60 }];
+const open = (conductor: 'hot' | 'neutral' | 'ground', where: object): Fault => ({
+  kind: 'open',
+  conductor,
+  ...where,
+});
+const swap = (a: 'hot' | 'neutral' | 'ground', b: 'hot' | 'neutral' | 'ground', at: string): Fault => ({
+  kind: 'swap',
+  conductors: [a, b],
+  at,
+});
+const jumper = (a: 'hot' | 'neutral', at: string): Fault => ({ kind: 'bond', conductors: [a, 'ground'], at });
+
+/** Every row of the lamp table with everything that also fits, from physics: what is wrong → what b shows. */
+const table: readonly (readonly [fact: string, shown: LampPattern, circuit: Omit<CircuitInput, 'tests'>])[] =
+  [
+    ['a sound circuit reads correct', 'hn-hg', house([])],
+    ['neutral and ground exchanged read correct', 'hn-hg', house([swap('neutral', 'ground', 'b')])],
+    ['a bootleg ground reads correct', 'hn-hg', house([open('ground', { at: 'b' }), jumper('neutral', 'b')])],
+    [
+      'a reversed bootleg reads correct',
+      'hn-hg',
+      house([open('ground', { at: 'b' }), swap('hot', 'neutral', 'b'), jumper('neutral', 'b')]),
+    ],
+    [
+      'a loose connection that touches reads correct',
+      'hn-hg',
+      house([{ kind: 'resistance', conductor: 'neutral', ohms: 5, at: 'b' }]),
+    ],
+    [
+      'a lost shared neutral with like loads reads correct',
+      'hn-hg',
+      house([open('neutral', { cable: 'to-a' })], {
+        legs: ['L1', 'L1', 'L2'],
+        loads: [
+          { at: 'b', watts: 300 },
+          { at: 'c', watts: 300 },
+        ],
+      }),
+    ],
+    ['a reversal reads reversed', 'hn-ng', house([swap('hot', 'neutral', 'b')])],
+    [
+      'a hot–ground jumper where no ground arrives looks like a reversal',
+      'hn-ng',
+      house([open('ground', { at: 'b' }), jumper('hot', 'b')]),
+    ],
+    [
+      'a true hot–ground exchange reads hot and ground reversed',
+      'hg-ng',
+      house([swap('hot', 'ground', 'b')]),
+    ],
+    [
+      'an open neutral with a lamp on downstream reads as hot and ground reversed',
+      'hg-ng',
+      house([open('neutral', { cable: 'to-b' })], { loads: lampOn }),
+    ],
+    [
+      'an open hot with hot on the neutral and a load on reads as hot and ground reversed',
+      'hg-ng',
+      house(
+        [open('neutral', { cable: 'to-b' }), { kind: 'swap', conductors: ['hot', 'neutral'], cable: 'to-b' }],
+        {
+          loads: lampOn,
+        },
+      ),
+    ],
+    ['a missing ground reads open ground', 'hn', house([open('ground', { cable: 'to-b' })])],
+    [
+      'a missing ground hides a reversal',
+      'hn',
+      house([open('ground', { cable: 'to-b' }), swap('hot', 'neutral', 'b')]),
+    ],
+    ['an open neutral with nothing on reads open neutral', 'hg', house([open('neutral', { cable: 'to-b' })])],
+    [
+      'a live ground with an open neutral reads open neutral',
+      'hg',
+      house([open('neutral', { at: 'b' }), swap('hot', 'ground', 'b')]),
+    ],
+    [
+      'an open hot with hot on the neutral reads open hot',
+      'ng',
+      house([open('neutral', { at: 'b' }), swap('hot', 'neutral', 'b')]),
+    ],
+    [
+      'a live ground with an open hot reads open hot',
+      'ng',
+      house([swap('hot', 'ground', 'b'), open('ground', { at: 'b' })]),
+    ],
+    ['an open hot leaves the lamps dark', 'none', house([open('hot', { cable: 'to-b' })])],
+    [
+      'an open neutral with no ground looks dead',
+      'none',
+      house([open('neutral', { cable: 'to-b' })], { ground: false }),
+    ],
+    [
+      'a tripped device upstream leaves the lamps dark',
+      'none',
+      house([], { protection: [{ at: 'a', kind: 'gfci', covers: 'downstream', state: 'tripped' }] }),
+    ],
+    [
+      'a lost shared neutral with unequal loads lights all lamps on the light side',
+      'all',
+      house([open('neutral', { cable: 'to-a' })], {
+        legs: ['L1', 'L2', 'L1'],
+        loads: [
+          { at: 'a', watts: 900 },
+          { at: 'b', watts: 40 },
+        ],
+      }),
+    ],
+  ];
+
+describe('the lamp table, produced by physics', () => {
+  test.each(table)('%s', (_fact, shown, circuit) => {
+    expect(pattern(circuit, 'b')).toBe(shown);
+  });
+
+  test('every pattern of the table is produced', () => {
+    expect(new Set(table.map(([, shown]) => shown)).size).toBe(Object.keys(patternTable).length);
+  });
+
+  test('… and no longer hot and ground reversed when the lamp is off', () => {
+    const circuit = house([open('neutral', { cable: 'to-b' })], { loads: lampOn });
+    expect(pattern(circuit, 'b', { loadsOff: true })).toBe('hg');
+  });
+
+  test('an open neutral with no ground is live for all its darkness: the probe sounds', () => {
+    const circuit = house([open('neutral', { cable: 'to-b' })], { ground: false, loads: lampOn });
+    expect(pattern(circuit, 'b')).toBe('none');
+    expect(shows(circuit, 'b', 'probe')).toMatchObject({ hot: true, neutral: true });
+  });
+
+  test('a reversed bootleg reads correct and the probe tells', () => {
+    const circuit = house([open('ground', { at: 'b' }), swap('hot', 'neutral', 'b'), jumper('neutral', 'b')]);
+    expect(shows(circuit, 'b', 'probe')).toMatchObject({ hot: false, neutral: true, ground: true });
+    const { hot, neutral, ground } = shows(circuit, 'b', 'earth-meter');
+    expect([hot < 1, neutral > 119, ground > 119]).toEqual([true, true, true]);
+  });
+
+  test('under load a real ground shows half the drop from neutral to ground, a bootleg none', () => {
+    const sound = shows(house([]), 'c', 'loaded');
+    const idle = shows(house([]), 'c', 'meter');
+    expect(sound.ng / (idle.hn - sound.hn)).toBeGreaterThan(0.4);
+    expect(sound.ng / (idle.hn - sound.hn)).toBeLessThan(0.5);
+    expect(
+      shows(house([open('ground', { at: 'c' }), jumper('neutral', 'c')]), 'c', 'loaded').ng,
+    ).toBeLessThan(0.2);
+  });
+});
+
+describe('ground-fault protection', () => {
+  const device = [{ at: 'a', kind: 'gfci' as const, covers: 'downstream' as const }];
+
+  test('the tester’s button trips a good device from downstream, in at most (20/8)^1.43 s', () => {
+    const { trips, seconds } = shows(house([], { protection: device }), 'b', 'gfci-button');
+    expect(trips).toEqual(['a']);
+    expect(seconds).toBeCloseTo((20 / 8) ** 1.43, 2);
+  });
+
+  test('without a ground the button trips nothing', () => {
+    const { milliamps, trips } = shows(house([], { protection: device, ground: false }), 'b', 'gfci-button');
+    expect(milliamps).toBeLessThan(0.1);
+    expect(trips).toEqual([]);
+  });
+
+  test('a bootleg downstream defeats the button: the current comes back on the neutral', () => {
+    const bootleg = house([open('ground', { cable: 'to-b' }), jumper('neutral', 'b')], {
+      protection: device,
+    });
+    expect(shows(bootleg, 'b', 'gfci-button')).toMatchObject({ trips: [] });
+    expect(shows(bootleg, 'b', 'gfci-button').milliamps).toBeGreaterThan(7.9);
+  });
+
+  test('a jumper in the device’s own box, on its line side, does not', () => {
+    const own = house(
+      [open('ground', { cable: 'to-a' }), { ...jumper('neutral', 'a'), side: 'line' } as Fault],
+      {
+        protection: device,
+      },
+    );
+    expect(shows(own, 'a', 'gfci-button').trips).toEqual(['a']);
+    expect(shows(own, 'b', 'gfci-button').trips).toEqual(['a']);
+  });
+
+  test('neutral touching ground on the load side trips a ground-fault device with nothing on, not a residual-current one', () => {
+    const touching = (kind: 'gfci' | 'rcd') =>
+      house([jumper('neutral', 'b')], { protection: [{ at: 'a', kind, covers: 'downstream' }] });
+    expect(shows(touching('gfci'), 'b', 'lamps').house.trippedBefore).toEqual(['a']);
+    expect(shows(touching('rcd'), 'b', 'lamps').house.trippedBefore).toBeUndefined();
+  });
+
+  test('its own button: trips when set and fed, no power when tripped, nothing when failed', () => {
+    const own = (state: 'set' | 'tripped' | 'failed', faults: Fault[] = []) =>
+      shows(
+        house(faults, { protection: [{ at: 'a', kind: 'gfci', covers: 'downstream', state }] }),
+        'a',
+        'own-button',
+      ).result;
+    expect(own('set')).toBe('trips');
+    expect(own('tripped')).toBe('no-power');
+    expect(own('failed')).toBe('nothing');
+    expect(own('set', [open('hot', { cable: 'to-a' })])).toBe('no-power');
+  });
+});
+
+describe('two legs and rings', () => {
+  test('a lost shared neutral gives two voltages that sum to 240 and divide as the loads do', () => {
+    const circuit = house([open('neutral', { cable: 'to-a' })], {
+      legs: ['L1', 'L2', 'L1'],
+      loads: [
+        { at: 'a', watts: 300 },
+        { at: 'b', watts: 100 },
+      ],
+    });
+    const first = shows(circuit, 'a', 'meter').hn;
+    const second = shows(circuit, 'b', 'meter').hn;
+    // Two resistors in series across 240 V: the smaller load takes three times the volts of the larger.
+    expect(Math.abs(first + second - 240)).toBeLessThan(1);
+    expect(second / first).toBeCloseTo(3, 1);
+  });
+
+  test('a broken ring still reads correct at every outlet', () => {
+    const sound = house([open('neutral', { cable: 'to-b' })]);
+    const ring = {
+      ...sound,
+      nominalVolts: 230,
+      hertz: 50,
+      cables: [
+        ...sound.cables,
+        { id: 'back', from: 'panel', to: 'c', meters: 12, metal: 'copper' as const, mm2: 2.5 },
+      ],
+    };
+    for (const at of ['a', 'b', 'c']) expect(pattern(ring, at)).toBe('hn-hg');
+  });
+});
+
+describe('the complement law', () => {
+  test('in any circuit, no lamp or meter between the contacts tells when every contact is turned over', () => {
+    const outlet = threeTerminals();
+    const volts = contactVolts();
+    const between = () => (['hn', 'hg', 'ng'] as const).map((pair) => across(pair, volts));
+    fc.assert(
+      fc.property(circuitInput, (input) => {
+        const parsed = parseCircuit(input);
+        if (parsed.kind === 'problems') throw new Error(JSON.stringify(parsed.problems));
+        const { nominalVolts } = parsed.value;
+        solved(parsed.value).equivalentAt(0, outlet);
+        plugIn(outlet, {}, volts);
+        const upright = between();
+        for (let contact = 0; contact < 3; contact += 1) {
+          volts.re[contact] = nominalVolts - (volts.re[contact] ?? 0);
+          volts.im[contact] = -(volts.im[contact] ?? 0);
+        }
+        between().forEach((turned, pair) => {
+          expect(turned).toBeCloseTo(upright[pair] ?? Number.NaN, 9);
+        });
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  // The twins that practice warns of, each pair of causes by the meter's three readings.
+  const twins: readonly (readonly [string, readonly Fault[], readonly Fault[]])[] = [
+    [
+      'sound and reversed bootleg',
+      [],
+      [open('ground', { at: 'b' }), swap('hot', 'neutral', 'b'), jumper('neutral', 'b')],
+    ],
+    [
+      'reversed and hot–ground jumper without a ground',
+      [swap('hot', 'neutral', 'b')],
+      [open('ground', { at: 'b' }), jumper('hot', 'b')],
+    ],
+  ];
+  test.each(twins)('%s show the same to a meter and differ to the probe', (_names, one, other) => {
+    const first = shows(house(one), 'b', 'meter');
+    const second = shows(house(other), 'b', 'meter');
+    for (const pair of ['hn', 'hg', 'ng'] as const)
+      expect(Math.abs(first[pair] - second[pair])).toBeLessThan(0.01);
+    const { hot, neutral, ground } = shows(house(one), 'b', 'probe');
+    expect(shows(house(other), 'b', 'probe')).toMatchObject({
+      hot: !hot,
+      neutral: !neutral,
+      ground: !ground,
+    });
+  });
+});

@@ -1,0 +1,6 @@
+import { writeFileSync } from 'node:fs';
+import { jsonSchemas } from '@fair-plug/core/circuit';
+
+/** Writes the JSON Schemas of the file formats to docs/formats. */
+for (const [file, schema] of Object.entries(jsonSchemas()))
+  writeFileSync(new URL(`../docs/formats/${file}`, import.meta.url), `${JSON.stringify(schema, null, 2)}\n`);
