@@ -44,6 +44,10 @@ for (const setting of settings)
       await page.goto('/kit');
       await page.getByRole('button', { name: 'Set up a tester' }).click();
       expect(await seriousViolations(page), 'kit').toEqual([]);
+
+      await page.goto('/bench');
+      await expect(page.getByRole('heading', { name: 'den-2' })).toBeVisible();
+      expect(await seriousViolations(page), 'bench').toEqual([]);
     });
   });
 

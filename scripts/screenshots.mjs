@@ -25,6 +25,20 @@ const views = [
     keys: ['ArrowUp', ...Array(3).fill('ArrowRight')],
   },
   { file: 'kit', path: () => '/kit', size: desk, press: 'Set up a tester' },
+  {
+    file: 'bench',
+    path: () => '/bench',
+    size: desk,
+    choose: 'Open neutral, a lamp on downstream',
+    press: 'Meter',
+  },
+  {
+    file: 'bench-phone',
+    path: () => '/bench',
+    size: phone,
+    choose: 'Reversed bootleg ground',
+    press: 'Probe',
+  },
   { file: 'report', path: (job) => `/report?job=${job}`, size: desk },
 ];
 
@@ -37,13 +51,14 @@ await runMain(async () => {
     executablePath: chromium,
     args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
   });
-  for (const { file, path, size, colorScheme = 'light', keys = [], press } of views) {
+  for (const { file, path, size, colorScheme = 'light', keys = [], choose, press } of views) {
     const page = await browser.newPage({ viewport: size, colorScheme, isMobile: size === phone });
     await page.goto(origin + path(job));
     await page.getByText('saved on the server').waitFor();
     await page.getByRole('heading', { level: 1 }).waitFor();
     for (const key of keys) await page.keyboard.press(key);
-    if (press) await page.getByRole('button', { name: press }).click();
+    if (choose) await page.getByLabel('Begin with').selectOption(choose);
+    if (press) await page.getByRole('button', { name: press, exact: true }).click();
     await page.evaluate(() => document.fonts.ready);
     await page.waitForTimeout(400);
     await page.screenshot({ path: join(root, `docs/screenshots/${file}.png`) });

@@ -1,5 +1,7 @@
+export { whyItShows } from './explain.ts';
 export { benchFor, show } from './instrument.ts';
 export * from './lamps.ts';
 export * from './protection.ts';
 export { simulate } from './simulate.ts';
+export * from './survey.ts';
 export * from './tester-layout.ts';

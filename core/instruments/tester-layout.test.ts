@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { lampsAsShown, lampsInWords, lampsOf, type PairOrder, pairOrder, type ShownLamps } from './index.ts';
+import { lampsInWords, lampsOf, type PairOrder, pairOrder, type ShownLamps } from './index.ts';
 
 const sixOrders: readonly PairOrder[] = [
   ['hn', 'hg', 'ng'],
@@ -27,11 +27,6 @@ describe('the layout of a three-lamp tester', () => {
     [[true, true, false], [false, false, true], 'open-ground-lamp-dark-in-correct'],
   ])('two patterns that no tester shows are a problem: %j and %j', (correct, openGround, code) => {
     expect(pairOrder(correct, openGround)).toMatchObject({ kind: 'problem', problem: { code } });
-  });
-
-  test('lamps are drawn in the order of the tester', () => {
-    const lamp = (pair: 'hn' | 'hg' | 'ng') => ({ pair, colour: 'amber' as const });
-    expect(lampsAsShown([lamp('ng'), lamp('hg'), lamp('hn')], lampsOf('hn'))).toEqual(['off', 'off', 'lit']);
   });
 
   test('a reading can be said in words', () => {

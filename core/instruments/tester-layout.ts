@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type LampState, type Lamps, type Pair, pairs } from './lamps.ts';
+import { type Pair, pairs } from './lamps.ts';
 
 export const lampColours = ['amber', 'red', 'green', 'white', 'blue'] as const;
 export type LampColour = (typeof lampColours)[number];
@@ -47,9 +47,4 @@ export function pairOrder(correct: ShownLamps, openGround: ShownLamps): LayoutRe
     return correct[index] ? 'hg' : 'ng';
   };
   return { kind: 'order', order: [pairAt(0), pairAt(1), pairAt(2)] };
-}
-
-/** The state of each lamp of a tester, in its own order. */
-export function lampsAsShown(layout: TesterLayout, lamps: Lamps): readonly LampState[] {
-  return layout.map((lamp) => lamps[lamp.pair]);
 }

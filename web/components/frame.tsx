@@ -43,6 +43,9 @@ export function Frame({ head, children }: FrameProps) {
         <div className={classes.middle}>{head}</div>
         <div className={classes.end}>
           <SaveStateLine />
+          <Link href="/bench" className={classes.link}>
+            Bench
+          </Link>
           <Link href="/kit" className={classes.link}>
             Kit
           </Link>

@@ -25,6 +25,18 @@ export function Lamp({
   );
 }
 
+/** A pattern as a tester shows it, to look at. */
+export function TesterLampRow({ layout, lamps }: { readonly layout: TesterLayout; readonly lamps: Lamps }) {
+  const words = layout.map(({ pair, colour }) => `${colour} ${lamps[pair]}`).join(', ');
+  return (
+    <div role="img" aria-label={words} className={classes.faces}>
+      {layout.map(({ pair, colour }) => (
+        <LampFace key={pair} colour={colour} state={lamps[pair]} />
+      ))}
+    </div>
+  );
+}
+
 /** The lamps as they sit on the user's own tester; tapping one changes it. */
 export function TesterLamps({
   layout,
