@@ -14,7 +14,7 @@ import {
  * Solves one network for many operations, without allocating while it does.
  *
  * A node is eliminated by the star-mesh transformation: its branches y₁ … yₙ, to its neighbours and to earth,
- * give way to a branch yᵢ·yⱼ/Σy between every two of them (A. Rosen, 1924; from memory). Nothing is ever
+ * give way to a branch yᵢ·yⱼ/Σy between every two of them (network theory, from memory). Nothing is ever
  * subtracted, so a nanosiemens leak beside a 10 kS pole keeps all its digits, which elimination on a nodal
  * matrix would lose in the diagonal.
  */
@@ -200,8 +200,8 @@ export class Solver {
   }
 
   /**
-   * The potentials that currents from earth into some nodes cause by themselves (sources at rest), on all
-   * nodes. `amps` holds [node, re, im] thrice over, fills two arrays of one value per node.
+   * The potentials that currents from earth into some nodes cause by themselves, with the sources at rest, into
+   * two arrays of one value per node. Each of `amps` is a node and the real and imaginary part of its current.
    */
   respond(
     amps: readonly (readonly [node: number, re: number, im: number])[],
