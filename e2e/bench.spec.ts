@@ -66,6 +66,7 @@ test('a circuit is saved as a file that the formats know, and opened again', asy
   const path = await download.path();
   expect(parseCircuit(JSON.parse(await readFile(path, 'utf8'))).kind).toBe('parsed');
   await page.reload();
+  await expect(page.getByRole('button', { name: 'Open file' })).toBeEnabled();
   await page.locator('input[type=file]').setInputFiles(path);
   await expect(
     page.getByRole('button', { name: /^den-2: .*open ground, neutral–ground jumper/ }),

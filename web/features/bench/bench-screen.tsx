@@ -1,6 +1,7 @@
 'use client';
 
 import { Button, FileButton, NativeSelect, Switch } from '@mantine/core';
+import { useMounted } from '@mantine/hooks';
 import { Frame } from '@/components/frame';
 import classes from './bench.module.css';
 import { longer, longestRun, shorter, withGrounds } from './bench-circuit';
@@ -26,69 +27,73 @@ function save({ circuit }: Bench): void {
 export function BenchScreen() {
   const bench = useBench();
   const { circuit } = bench;
+  // What is chosen before the page has taken over its controls would be lost: until then they do not answer.
+  const isReady = useMounted();
   return (
     <Frame head={<h1 className={classes.title}>Bench</h1>}>
-      <div className={classes.tools}>
-        <NativeSelect
-          aria-label="Begin with"
-          value=""
-          data={[{ value: '', label: 'Begin with …' }, ...lessons.map(({ name }) => name)]}
-          onChange={(event) => {
-            const lesson = lessons.find(({ name }) => name === event.currentTarget.value);
-            if (lesson) bench.change(lesson.circuit());
-          }}
-        />
-        <Button
-          variant="default"
-          size="sm"
-          disabled={circuit.outlets.length >= longestRun}
-          onClick={() => bench.change(longer(circuit))}
-        >
-          Longer
-        </Button>
-        <Button
-          variant="default"
-          size="sm"
-          disabled={circuit.outlets.length < 2}
-          onClick={() => bench.change(shorter(circuit))}
-        >
-          Shorter
-        </Button>
-        <Switch
-          label="Breaker on"
-          checked={circuit.breaker.on}
-          onChange={(event) =>
-            bench.change({ ...circuit, breaker: { ...circuit.breaker, on: event.currentTarget.checked } })
-          }
-        />
-        <Switch
-          label="Cables with ground"
-          checked={circuit.cables.every((cable) => cable.ground)}
-          onChange={(event) => bench.change(withGrounds(circuit, event.currentTarget.checked))}
-        />
-        <span className={classes.files}>
-          <FileButton accept="application/json,.json" onChange={(file) => file && void bench.open(file)}>
-            {(props) => (
-              <Button variant="default" size="sm" {...props}>
-                Open file
-              </Button>
-            )}
-          </FileButton>
-          <Button variant="default" size="sm" onClick={() => save(bench)}>
-            Save file
+      <fieldset className={classes.bench} disabled={!isReady}>
+        <div className={classes.tools}>
+          <NativeSelect
+            aria-label="Begin with"
+            value=""
+            data={[{ value: '', label: 'Begin with …' }, ...lessons.map(({ name }) => name)]}
+            onChange={(event) => {
+              const lesson = lessons.find(({ name }) => name === event.currentTarget.value);
+              if (lesson) bench.change(lesson.circuit());
+            }}
+          />
+          <Button
+            variant="default"
+            size="sm"
+            disabled={circuit.outlets.length >= longestRun}
+            onClick={() => bench.change(longer(circuit))}
+          >
+            Longer
           </Button>
-        </span>
-      </div>
-      {bench.refused !== null && (
-        <p className={classes.refused} role="alert">
-          Not opened. {bench.refused}
-        </p>
-      )}
-      <RunDrawing bench={bench} />
-      <div className={classes.halves}>
-        <SitePanel bench={bench} />
-        <ReadingPanel bench={bench} />
-      </div>
+          <Button
+            variant="default"
+            size="sm"
+            disabled={circuit.outlets.length < 2}
+            onClick={() => bench.change(shorter(circuit))}
+          >
+            Shorter
+          </Button>
+          <Switch
+            label="Breaker on"
+            checked={circuit.breaker.on}
+            onChange={(event) =>
+              bench.change({ ...circuit, breaker: { ...circuit.breaker, on: event.currentTarget.checked } })
+            }
+          />
+          <Switch
+            label="Cables with ground"
+            checked={circuit.cables.every((cable) => cable.ground)}
+            onChange={(event) => bench.change(withGrounds(circuit, event.currentTarget.checked))}
+          />
+          <span className={classes.files}>
+            <FileButton accept="application/json,.json" onChange={(file) => file && void bench.open(file)}>
+              {(props) => (
+                <Button variant="default" size="sm" {...props}>
+                  Open file
+                </Button>
+              )}
+            </FileButton>
+            <Button variant="default" size="sm" onClick={() => save(bench)}>
+              Save file
+            </Button>
+          </span>
+        </div>
+        {bench.refused !== null && (
+          <p className={classes.refused} role="alert">
+            Not opened. {bench.refused}
+          </p>
+        )}
+        <RunDrawing bench={bench} />
+        <div className={classes.halves}>
+          <SitePanel bench={bench} />
+          <ReadingPanel bench={bench} />
+        </div>
+      </fieldset>
     </Frame>
   );
 }
