@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { homedir } from 'node:os';
-import { dirname, join } from 'node:path';
+import { join } from 'node:path';
 import { mustRun, needFreePort, run } from './processes.mjs';
 import { Refusal } from './refusal.mjs';
 import { postgresPrograms } from './toolchain.mjs';
@@ -99,7 +99,7 @@ export async function startCluster({ data, databasePort }, portVariable = 'FAIRP
   const running = (await runAsServer('pg_ctl', ['-D', folder, 'status'])).code === 0;
   if (running) await stopCluster(folder);
   await needFreePort(databasePort, portVariable, 'the database');
-  const log = join(dirname(folder), 'database.log');
+  const log = `${folder}.log`;
   if (isRoot) {
     writeFileSync(log, '', { flag: 'a', mode: 0o600 });
     await mustRun('chown', [`${serverAccount}:`, log], { output: 'capture' }, 'chown failed.');
@@ -136,7 +136,7 @@ export const stopDatabase = async (data) => stopCluster(await clusterFolder(data
 export async function removeData(data) {
   const folder = await clusterFolder(data);
   if (existsSync(join(folder, 'postmaster.pid'))) await stopCluster(folder);
-  rmSync(folder, { recursive: true, force: true });
+  for (const part of [folder, `${folder}.log`]) rmSync(part, { recursive: true, force: true });
   rmSync(data, { recursive: true, force: true });
 }
 
