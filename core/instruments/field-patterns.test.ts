@@ -346,3 +346,95 @@ describe('the complement law', () => {
     });
   });
 });
+
+describe('the state in which a test is made', () => {
+  const lampAndDevice = house([], {
+    loads: [{ at: 'c', watts: 60 }],
+    protection: [{ at: 'a', kind: 'gfci', covers: 'downstream' }],
+  });
+  const reads = (circuit: Omit<CircuitInput, 'tests'>, state: object) => {
+    const parsed = parseCircuit({ ...circuit, tests: [{ at: 'b', instrument: 'lamps', state }] });
+    if (parsed.kind === 'problems') throw new Error(JSON.stringify(parsed.problems));
+    return simulate(parsed.value).readings[0];
+  };
+
+  test('breaker off and device tripped both leave the lamps dark, and the reading repeats the state', () => {
+    for (const state of [{ breakerOff: true }, { tripped: ['a'] }])
+      expect(reads(lampAndDevice, state)).toEqual({
+        at: 'b',
+        instrument: 'lamps',
+        state,
+        hn: 'off',
+        hg: 'off',
+        ng: 'off',
+      });
+  });
+
+  test('neutral and ground exchanged trip a ground-fault device once a load is on, and not before', () => {
+    const exchanged = {
+      ...lampAndDevice,
+      faults: [
+        { kind: 'swap' as const, conductors: ['neutral', 'ground'] as ['neutral', 'ground'], cable: 'to-b' },
+      ],
+    };
+    expect(reads(exchanged, {})).toMatchObject({ trippedBefore: ['a'], hn: 'off' });
+    expect(reads(exchanged, { loadsOff: true })).toMatchObject({ hn: 'lit', hg: 'lit', ng: 'off' });
+    expect(reads(exchanged, { tripped: ['a'] })).not.toHaveProperty('trippedBefore');
+  });
+
+  test('a device covering its own outlet alone leaves what is downstream alone', () => {
+    const own = house([], { protection: [{ at: 'a', kind: 'gfci', covers: 'outlet', state: 'tripped' }] });
+    expect(pattern(own, 'a')).toBe('none');
+    expect(pattern(own, 'b')).toBe('hn-hg');
+  });
+
+  test('a device locked out that leaves hot closed opens the neutral: it looks dead behind and is live', () => {
+    const out = house([], {
+      ground: false,
+      loads: [{ at: 'c', watts: 60 }],
+      protection: [{ at: 'a', kind: 'gfci', covers: 'downstream', state: 'lockedOut', leaves: 'hot' }],
+    });
+    expect(pattern(out, 'b')).toBe('none');
+    expect(shows(out, 'b', 'probe')).toMatchObject({ hot: true, neutral: true });
+  });
+
+  test('of two devices in a row, the one nearer the panel trips first and saves the other', () => {
+    const both = house([{ kind: 'bond', conductors: ['neutral', 'ground'], at: 'c' }], {
+      protection: ['b', 'a'].map((at) => ({ at, kind: 'gfci' as const, covers: 'downstream' as const })),
+    });
+    expect(shows(both, 'c', 'lamps').house.trippedBefore?.[0]).toBe('a');
+  });
+});
+
+describe('wiring', () => {
+  test('a failed terminal takes the rest of the run along where receptacles are wired through, not where they are pigtailed', () => {
+    const wired = (wiring: 'through' | 'pigtail') => {
+      const circuit = house([open('hot', { at: 'b' })]);
+      return { ...circuit, outlets: circuit.outlets.map((outlet) => ({ ...outlet, wiring })) };
+    };
+    expect(pattern(wired('through'), 'c')).toBe('none');
+    expect(pattern(wired('pigtail'), 'c')).toBe('hn-hg');
+    expect(pattern(wired('pigtail'), 'b')).toBe('none');
+  });
+
+  test('a bad splice shows as a step in the drop between two neighbours', () => {
+    const circuit = house([{ kind: 'resistance', conductor: 'neutral', ohms: 0.5, cable: 'to-b' }]);
+    const drop = (at: string) => 120 - shows(circuit, at, 'loaded').hn;
+    const soundStep = shows(house([]), 'a', 'loaded').hn - shows(house([]), 'b', 'loaded').hn;
+    // 0.5 Ω in a loop that carries about 11.5 A.
+    expect(drop('b') - drop('a') - soundStep).toBeGreaterThan(4.5);
+    expect(drop('c') - drop('b')).toBeLessThan(2 * soundStep);
+  });
+
+  test('two exchanges in one place are made one after the other', () => {
+    const twice = house([swap('hot', 'neutral', 'b'), swap('hot', 'neutral', 'b')]);
+    expect(pattern(twice, 'b')).toBe('hn-hg');
+    const round = shows(
+      house([swap('hot', 'neutral', 'b'), swap('neutral', 'ground', 'b')]),
+      'b',
+      'earth-meter',
+    );
+    // Each names conductors as they come from the panel: hot ends at neutral, neutral at ground, ground at hot.
+    expect([round.hot < 1, round.neutral > 119, round.ground < 1]).toEqual([true, true, true]);
+  });
+});

@@ -1,5 +1,6 @@
 'use client';
 
+import { useWindowEvent } from '@mantine/hooks';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import { runOutbox } from './outbox';
@@ -21,6 +22,7 @@ export function LocalStore({ children }: { children: ReactNode }) {
     return running.end;
   }, [queries]);
   const wake = useMemo(() => () => outbox.current?.wake(), []);
+  useWindowEvent('online', wake);
   return (
     <QueryClientProvider client={queries}>
       <Wake value={wake}>{children}</Wake>

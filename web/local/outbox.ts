@@ -93,14 +93,12 @@ export function runOutbox(queries: QueryClient): { wake: () => void; end: () => 
   }
 
   const wake = (): void => void empty();
-  globalThis.addEventListener('online', wake);
   wake();
   return {
     wake,
     end: () => {
       ended = true;
       clearTimeout(timer);
-      globalThis.removeEventListener('online', wake);
     },
   };
 }

@@ -4,8 +4,7 @@ import { reportOn } from '@fair-plug/core/report';
 import { Button } from '@mantine/core';
 import { useDocumentTitle } from '@mantine/hooks';
 import { useMemo } from 'react';
-import { Frame } from '@/components/frame';
-import { JobHead } from '@/components/job-head';
+import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { useSaveState } from '@/local/use-logs';
 import classes from './report-screen.module.css';
@@ -18,21 +17,9 @@ export function ReportScreen() {
 function ReportOf({ job, house, session }: LoadedJob) {
   const { toSend } = useSaveState();
   const report = useMemo(() => reportOn(house), [house]);
-  const { tested, receptacles } = report.summary;
   useDocumentTitle(`Receptacle inspection, ${house.address}`);
   return (
-    <Frame
-      head={
-        <JobHead
-          job={job}
-          address={house.address}
-          stage="report"
-          tested={tested}
-          receptacles={receptacles}
-          findings={report.findings.length}
-        />
-      }
-    >
+    <JobFrame job={job} house={house} report={report} stage="report">
       <div className={`${classes.tools} screen-only`}>
         {toSend > 0 && (
           <p>{toSend} entries are not on the server yet: they are on this page, not in the PDF.</p>
@@ -45,6 +32,6 @@ function ReportOf({ job, house, session }: LoadedJob) {
         </Button>
       </div>
       <ReportSheet report={report} session={session} />
-    </Frame>
+    </JobFrame>
   );
 }

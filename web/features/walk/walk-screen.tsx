@@ -2,8 +2,7 @@
 
 import { reportOn } from '@fair-plug/core/report';
 import { useMemo } from 'react';
-import { Frame } from '@/components/frame';
-import { JobHead } from '@/components/job-head';
+import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { useChosenTester } from '@/local/use-chosen-tester';
 import { AddRoom } from './add-room';
@@ -24,20 +23,8 @@ function Walk({ job, house, entries }: LoadedJob) {
   const walk = useWalk(job, house, entries, tester?.id ?? null);
   const help = useWalkKeys(house, walk);
   const report = useMemo(() => reportOn(house), [house]);
-  const { tested, receptacles } = report.summary;
   return (
-    <Frame
-      head={
-        <JobHead
-          job={job}
-          address={house.address}
-          stage="walk"
-          tested={tested}
-          receptacles={receptacles}
-          findings={report.findings.length}
-        />
-      }
-    >
+    <JobFrame job={job} house={house} report={report} stage="walk">
       <h1 className={classes.unseen}>Walk: {house.address}</h1>
       <div className={classes.walk}>
         <nav className={classes.rooms} aria-label="Rooms">
@@ -55,6 +42,6 @@ function Walk({ job, house, entries }: LoadedJob) {
         <VerdictPanel walk={walk} />
       </div>
       <WalkKeysHelp opened={help.opened} onClose={help.close} />
-    </Frame>
+    </JobFrame>
   );
 }
