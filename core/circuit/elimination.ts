@@ -32,8 +32,8 @@ export function eliminationOf(network: Network): Elimination {
   };
   for (const { contact, protectedSide, splice } of network.outlets)
     joinAll([...Object.values(contact), ...Object.values(protectedSide), ...Object.values(splice)]);
-  network.circuit.cables.forEach((cable, index) => {
-    const splice = network.outlets[network.topology.outletIndex.get(cable.to) ?? -1]?.splice;
+  network.circuit.cables.forEach((_, index) => {
+    const splice = network.cableEnd[index];
     const from = network.cableStart[index];
     if (splice === undefined || from === undefined) return;
     for (const a of wires) for (const b of wires) if (from[a] !== earth) join(from[a], splice[b]);

@@ -54,6 +54,8 @@ export interface Network {
   readonly bus: Readonly<Record<Leg, number>>;
   /** Where each cable starts: contacts, protected side or splices of its outlet, or the panel. */
   readonly cableStart: readonly Readonly<Record<Wire, number>>[];
+  /** The splices where each cable ends. */
+  readonly cableEnd: readonly Readonly<Record<Wire, number>>[];
   readonly conductorOhms: readonly number[];
 }
 
@@ -145,6 +147,11 @@ export function networkOf(circuit: Circuit): Network {
     }),
     bus,
     cableStart: circuit.cables.map((cable) => startOf(cable.from)),
+    cableEnd: circuit.cables.map((cable) => {
+      const splice = outlets[topology.outletIndex.get(cable.to) ?? -1]?.splice;
+      if (splice === undefined) throw new Error(`no outlet ${cable.to}`);
+      return splice;
+    }),
     conductorOhms: circuit.cables.map((cable) => conductorOhms(cable, circuit.celsius)),
   };
 }
@@ -179,6 +186,9 @@ function sorted(faults: readonly Fault[]): FaultsAt {
   return { cable, outlet };
 }
 
+const faultsAt = (sites: ReadonlyMap<string, readonly Fault[]>, id: string | undefined): readonly Fault[] =>
+  sites.size === 0 || id === undefined ? none : (sites.get(id) ?? none);
+
 /** An outlet has one hot contact, so the leg that a fault names there says nothing. */
 function atOutlet(fault: Fault): Fault {
   if (fault.kind === 'bond' || fault.leg === undefined) return fault;
@@ -191,33 +201,53 @@ const wireOf = (conductor: Conductor, leg: Leg): Wire => (conductor === 'hot' ? 
 
 /** Hands every element of the network in the given operation to the sink. */
 export function emit(network: Network, operation: Operation, sink: ElementSink): void {
+  emitFixed(network, sink);
+  emitOperating(network, operation, sink);
+}
+
+/** The elements that no operation changes: leaks, and capacitances between the wires of a cable. */
+export function emitFixed({ circuit, topology, outlets, cableEnd, bus }: Network, sink: ElementSink): void {
+  const leak = (node: number): void => {
+    if (node !== absent) sink.leak(node, leakSiemens);
+  };
+  for (const node of Object.values(bus)) leak(node);
+  for (const { splice, protectedSide, contact } of outlets)
+    for (const group of [splice, protectedSide, contact]) for (const node of Object.values(group)) leak(node);
+  const { hotGround, neutralGround, hotNeutral } = faradsPerMeter;
+  circuit.cables.forEach(({ meters, ground }, index) => {
+    const end = cableEnd[index];
+    if (end === undefined) return;
+    const hot = end[topology.legsOfCable[index]?.[0] ?? 'L1'];
+    sink.capacitor(hot, end.neutral, hotNeutral * meters);
+    if (!ground) return;
+    sink.capacitor(hot, end.ground, hotGround * meters);
+    sink.capacitor(end.neutral, end.ground, neutralGround * meters);
+  });
+}
+
+/** The elements that an operation decides on: sources, conductors, links, poles, jumpers and loads. */
+export function emitOperating(network: Network, operation: Operation, sink: ElementSink): void {
+  const { circuit, bus, outlets, devices } = network;
   const faults = sorted(operation.faults);
-  emitPanel(network, operation, sink);
-  for (let index = 0; index < network.circuit.cables.length; index += 1)
-    emitCable(network, index, faults.cable.get(network.circuit.cables[index]?.id ?? '') ?? none, sink);
-  for (let index = 0; index < network.outlets.length; index += 1)
-    emitOutlet(network, index, faults.outlet.get(network.circuit.outlets[index]?.id ?? '') ?? none, sink);
-  network.devices.forEach((device, index) => {
+  if (operation.breakerOn) {
+    sink.source(bus.L1, circuit.nominalVolts, circuit.sourceOhms);
+    if (bus.L2 !== absent) sink.source(bus.L2, -circuit.nominalVolts, circuit.sourceOhms);
+  }
+  for (let index = 0; index < circuit.cables.length; index += 1)
+    emitCable(network, index, faultsAt(faults.cable, circuit.cables[index]?.id), sink);
+  for (let index = 0; index < outlets.length; index += 1)
+    emitOutlet(network, index, faultsAt(faults.outlet, circuit.outlets[index]?.id), sink);
+  devices.forEach((device, index) => {
     emitDevice(network, device, operation.deviceStates[index] ?? 'set', sink);
   });
   if (!operation.loadsOff) emitLoads(network, sink);
-}
-
-function emitPanel({ circuit, bus }: Network, { breakerOn }: Operation, sink: ElementSink): void {
-  for (const leg of ['L1', 'L2'] as const) {
-    const node = bus[leg];
-    if (node === absent) continue;
-    sink.leak(node, leakSiemens);
-    const volts = leg === 'L1' ? circuit.nominalVolts : -circuit.nominalVolts;
-    if (breakerOn) sink.source(node, volts, circuit.sourceOhms);
-  }
 }
 
 function emitCable(network: Network, index: number, faults: readonly Fault[], sink: ElementSink): void {
   const { circuit, topology } = network;
   const cable = circuit.cables[index];
   const start = network.cableStart[index];
-  const end = cable && network.outlets[topology.outletIndex.get(cable.to) ?? -1]?.splice;
+  const end = network.cableEnd[index];
   if (cable === undefined || start === undefined || end === undefined) return;
   const hots = topology.legsOfCable[index] ?? [];
   const [firstHot = 'L1'] = hots;
@@ -240,12 +270,6 @@ function emitCable(network: Network, index: number, faults: readonly Fault[], si
     }
     if (!isOpen) sink.resistor(start[wire], end[arrival(wire, faults, firstHot)], ohms);
   }
-  const hot = end[firstHot];
-  const { hotGround, neutralGround, hotNeutral } = faradsPerMeter;
-  sink.capacitor(hot, end.neutral, hotNeutral * cable.meters);
-  if (!cable.ground) return;
-  sink.capacitor(hot, end.ground, hotGround * cable.meters);
-  sink.capacitor(end.neutral, end.ground, neutralGround * cable.meters);
 }
 
 /** Where a wire ends after the swaps of its site, each exchanging the ends of two wires, in order. */
@@ -264,14 +288,15 @@ function arrival(wire: Wire, faults: readonly Fault[], firstHot: Leg): Wire {
   return ends === null ? wire : ends[wire];
 }
 
-/** Terminal links, jumpers and leaks of one outlet. */
+const contactFor = (wire: Wire, contact: OutletNodes['contact']): number =>
+  wire === 'neutral' || wire === 'ground' ? contact[wire] : contact.hot;
+
+/** Terminal links and jumpers of one outlet. */
 function emitOutlet(network: Network, index: number, faults: readonly Fault[], sink: ElementSink): void {
   const outlet = network.circuit.outlets[index];
   const nodes = network.outlets[index];
   if (outlet === undefined || nodes === undefined) return;
   const { splice, protectedSide, contact } = nodes;
-  const contactOf = (wire: Wire): number =>
-    wire === 'neutral' || wire === 'ground' ? contact[wire] : contact.hot;
   for (const conductor of conductors) {
     const wire = wireOf(conductor, outlet.leg);
     const from = protectedSide[wire] === absent ? splice[wire] : protectedSide[wire];
@@ -281,19 +306,15 @@ function emitOutlet(network: Network, index: number, faults: readonly Fault[], s
       if (fault.kind === 'open' && fault.conductor === conductor) isOpen = true;
       if (fault.kind === 'resistance' && fault.conductor === conductor) ohms += fault.ohms;
     }
-    if (!isOpen) sink.resistor(from, contactOf(arrival(wire, faults, outlet.leg)), ohms);
+    if (!isOpen) sink.resistor(from, contactFor(arrival(wire, faults, outlet.leg), contact), ohms);
   }
   for (const fault of faults) {
     if (fault.kind !== 'bond') continue;
-    const end = (conductor: Conductor): number =>
-      fault.side === 'line' ? splice[wireOf(conductor, outlet.leg)] : contact[conductor];
-    sink.resistor(end(fault.conductors[0]), end(fault.conductors[1]), jumperOhms);
+    const [a, b] = fault.conductors;
+    if (fault.side === 'line')
+      sink.resistor(splice[wireOf(a, outlet.leg)], splice[wireOf(b, outlet.leg)], jumperOhms);
+    else sink.resistor(contact[a], contact[b], jumperOhms);
   }
-  for (const wire of wires) {
-    if (splice[wire] !== absent) sink.leak(splice[wire], leakSiemens);
-    if (protectedSide[wire] !== absent) sink.leak(protectedSide[wire], leakSiemens);
-  }
-  for (const conductor of conductors) sink.leak(contact[conductor], leakSiemens);
 }
 
 /** True where current passes the pole of a device in the given state. */

@@ -3,7 +3,8 @@ import { type Elimination, eliminationOf } from './elimination.ts';
 import {
   type ElementSink,
   earth,
-  emit,
+  emitFixed,
+  emitOperating,
   type Network,
   networkOf,
   type Operation,
@@ -41,6 +42,9 @@ export class Solver {
   /** Nodes from one outlet's contacts to the panel, in the order of elimination. */
   private readonly path: Int32Array;
   private readonly stamp: ElementSink;
+  /** Leaks and capacitances, which no operation changes. */
+  private readonly fixedEarthRe: Float64Array;
+  private readonly fixedBranchIm: Float64Array;
 
   constructor(network: Network) {
     this.network = network;
@@ -62,11 +66,21 @@ export class Solver {
     this.voltsIm = forNodes();
     this.path = new Int32Array(nodeCount);
     this.stamp = this.stamps();
+    emitFixed(network, this.stamp);
+    this.fixedEarthRe = this.earthRe.slice();
+    this.fixedBranchIm = this.branchIm.slice();
   }
 
   private stamps(): ElementSink {
     const { earthRe, earthIm, branchRe, branchIm, sourceAmps, omega } = this;
-    const entry = (a: number, b: number): number => this.entryOf(Math.min(a, b), Math.max(a, b));
+    const { start, column } = this.elimination;
+    const entry = (a: number, b: number): number => {
+      const row = a < b ? a : b;
+      const goal = a < b ? b : a;
+      const end = at(start, row + 1);
+      for (let one = at(start, row); one < end; one += 1) if (column[one] === goal) return one;
+      throw new Error(`no branch is provided for between nodes ${a} and ${b}`);
+    };
     return {
       resistor: (a, b, ohms) => {
         if (a === b) return;
@@ -88,18 +102,14 @@ export class Solver {
     };
   }
 
-  private entryOf(row: number, column: number): number {
-    const { start, column: columns } = this.elimination;
-    const end = at(start, row + 1);
-    for (let entry = at(start, row); entry < end; entry += 1) if (columns[entry] === column) return entry;
-    throw new Error(`no branch is provided for between nodes ${row} and ${column}`);
-  }
-
   /** Takes up an operation: builds the network, eliminates all nodes and finds the potentials. */
   operate(operation: Operation): void {
-    for (const array of [this.branchRe, this.branchIm, this.earthRe, this.earthIm, this.sourceAmps])
-      array.fill(0);
-    emit(this.network, operation, this.stamp);
+    this.branchRe.fill(0);
+    this.branchIm.set(this.fixedBranchIm);
+    this.earthRe.set(this.fixedEarthRe);
+    this.earthIm.fill(0);
+    this.sourceAmps.fill(0);
+    emitOperating(this.network, operation, this.stamp);
     this.eliminate();
     this.voltsRe.set(this.sourceAmps);
     this.voltsIm.fill(0);
