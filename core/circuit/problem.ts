@@ -24,16 +24,7 @@ function valueAt(input: unknown, path: readonly PropertyKey[]): unknown {
   return value;
 }
 
-type Issue = z.core.$ZodIssue;
-
-/** Of an input that fits no member of a union, the reasons of the member that it comes closest to. */
-function closest(issue: Issue): readonly Issue[] {
-  if (issue.code !== 'invalid_union' || issue.errors.length === 0) return [issue];
-  const nearest = issue.errors.reduce((best, errors) => (errors.length < best.length ? errors : best));
-  return nearest.flatMap((inner) => closest({ ...inner, path: [...issue.path, ...inner.path] }));
-}
-
-function problemOf(input: unknown, issue: Issue): Problem {
+function problemOf(input: unknown, issue: z.core.$ZodIssue): Problem {
   const path = issue.code === 'unrecognized_keys' ? [...issue.path, issue.keys[0] ?? ''] : issue.path;
   const message = issue.code === 'unrecognized_keys' ? 'unknown key' : issue.message;
   return { path: pointer(path), value: valueAt(input, path), message };
@@ -43,10 +34,13 @@ function problemOf(input: unknown, issue: Issue): Problem {
 export function parseBy<S extends z.ZodType>(schema: S, input: unknown): Parsed<z.output<S>> {
   const result = schema.safeParse(input, { error: wording });
   if (result.success) return { kind: 'parsed', value: result.data };
-  const [first, ...others] = result.error.issues.flatMap(closest).map((issue) => problemOf(input, issue));
+  const [first, ...others] = result.error.issues.map((issue) => problemOf(input, issue));
   if (first === undefined) throw new Error('a failed parse without an issue');
   return { kind: 'problems', problems: [first, ...others] };
 }
+
+const oneOf = (values: readonly unknown[]): string =>
+  `expected ${values.map((value) => JSON.stringify(value)).join(' or ')}`;
 
 /** Zod's own words start with "Invalid input"; ours say what was expected. */
 const wording: z.core.$ZodErrorMap = (issue) => {
@@ -54,7 +48,9 @@ const wording: z.core.$ZodErrorMap = (issue) => {
     case 'invalid_type':
       return issue.input === undefined ? 'missing' : `expected ${issue.expected}`;
     case 'invalid_value':
-      return `expected ${issue.values.map((value) => JSON.stringify(value)).join(' or ')}`;
+      return oneOf(issue.values);
+    case 'invalid_union':
+      return 'options' in issue && Array.isArray(issue.options) ? oneOf(issue.options) : undefined;
     case 'too_small':
       return `expected ${issue.origin} ${issue.inclusive ? 'of at least' : 'above'} ${issue.minimum}`;
     case 'too_big':

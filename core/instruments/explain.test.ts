@@ -61,6 +61,21 @@ describe('the sentence why', () => {
     expect(why({}, instrument).length).toBeGreaterThan(40);
   });
 
+  test('a floating ground wire is surveyed as floating, whatever is induced on it', () => {
+    const circuit = parseCircuit({
+      format: 'fair-plug/circuit@1',
+      outlets: [{ id: 'a' }],
+      cables: [{ id: 'c1', from: 'panel', to: 'a', meters: 20, metal: 'copper', awg: 14 }],
+      faults: [{ kind: 'open', conductor: 'ground', cable: 'c1' }],
+    });
+    if (circuit.kind === 'problems') throw new Error(JSON.stringify(circuit.problems));
+    const [outlet] = surveyOf(circuit.value, { at: 'a', instrument: 'lamps' }).outlets;
+    expect(outlet?.splices.ground?.volts).toBeGreaterThan(50);
+    expect(outlet?.splices.ground?.held).toBe(false);
+    expect(outlet?.splices.L1?.held).toBe(true);
+    expect(outlet?.splices.L2).toBeUndefined();
+  });
+
   test('its own button', () => {
     expect(why({ protection: [{ at: 'a', kind: 'gfci', covers: 'outlet' }] }, 'own-button', 'a')).toContain(
       'set and fed',

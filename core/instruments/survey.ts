@@ -28,8 +28,8 @@ export interface OutletSurvey {
   readonly id: string;
   readonly lamps: Lamps;
   readonly contacts: Readonly<Record<Conductor, ContactSurvey>>;
-  /** Volts against earth where the cable arrives; left out for wires that do not come here. */
-  readonly splices: Readonly<Partial<Record<Wire, number>>>;
+  /** Where the cable arrives; without the wires that do not come here. */
+  readonly splices: Readonly<Partial<Record<Wire, ContactSurvey>>>;
 }
 
 export interface Survey {
@@ -48,10 +48,11 @@ export function surveyOf(circuit: Circuit, test: Test): Survey {
   const outlets = circuit.outlets.map(({ id }, index): OutletSurvey => {
     const nodes = solver.network.outlets[index];
     if (nodes === undefined) throw new Error(`no outlet ${id}`);
-    const contact = (conductor: Conductor): ContactSurvey => {
-      const node = nodes.contact[conductor];
-      return { volts: toEarth(node), held: Math.hypot(...solver.impedanceToEarth(node)) < holdingOhms };
-    };
+    const survey = (node: number): ContactSurvey => ({
+      volts: toEarth(node),
+      held: Math.hypot(...solver.impedanceToEarth(node)) < holdingOhms,
+    });
+    const contact = (conductor: Conductor): ContactSurvey => survey(nodes.contact[conductor]);
     const [hot, neutral, ground] = conductors;
     solver.equivalentAt(index, bench.outlet);
     const lamps = show(bench, { at: id, instrument: 'lamps' }, index, settled);
@@ -61,7 +62,7 @@ export function surveyOf(circuit: Circuit, test: Test): Survey {
       lamps: { hn: lamps.hn, hg: lamps.hg, ng: lamps.ng },
       contacts: { hot: contact(hot), neutral: contact(neutral), ground: contact(ground) },
       splices: Object.fromEntries(
-        wires.flatMap((wire) => (nodes.splice[wire] === absent ? [] : [[wire, toEarth(nodes.splice[wire])]])),
+        wires.flatMap((wire) => (nodes.splice[wire] === absent ? [] : [[wire, survey(nodes.splice[wire])]])),
       ),
     };
   });

@@ -75,6 +75,10 @@ describe('the circuit on the bench', () => {
 });
 
 describe('the lessons', () => {
+  test('every one of them is among those checked here', () => {
+    expect(lessons).toHaveLength(17);
+  });
+
   test.each([
     ['Sound', 'hn-hg'],
     ['Hot and neutral reversed at one receptacle', 'hn-ng'],
@@ -91,6 +95,8 @@ describe('the lessons', () => {
     ['Bootleg ground', 'hn-hg'],
     ['Reversed bootleg ground', 'hn-hg'],
     ['Poor splice in the neutral', 'hn-hg'],
+    ['Tripped device upstream', 'none'],
+    ['Lost neutral shared by two legs', 'all'],
   ] as const)('%s shows %s at the second receptacle', (name, pattern) => {
     const circuit = lessons.find((lesson) => lesson.name === name)?.circuit();
     if (circuit === undefined) throw new Error(`no lesson ${name}`);

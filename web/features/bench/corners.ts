@@ -1,11 +1,17 @@
-import type { OutletSurvey } from '@fair-plug/core/instruments';
+import type { ContactState } from '@fair-plug/core/diagnosis';
+import type { ContactSurvey, OutletSurvey } from '@fair-plug/core/instruments';
 import type { Corners } from '@/components/triangle';
 
 const dangerousVolts = 50;
 
-/** On the bench the truth is known: a contact is live where something holds it 50 V or more from earth. */
-export function cornersOf({ contacts }: OutletSurvey): Corners {
-  const state = ({ volts, held }: OutletSurvey['contacts']['hot']) =>
-    held && volts >= dangerousVolts ? 'live' : held ? 'not-live' : 'may-be-live';
-  return { hot: state(contacts.hot), neutral: state(contacts.neutral), ground: state(contacts.ground) };
+/** On the bench the truth is known: live is what something holds 50 V or more from earth. */
+export function stateOf({ volts, held }: ContactSurvey): ContactState {
+  if (!held) return 'may-be-live';
+  return volts >= dangerousVolts ? 'live' : 'not-live';
 }
+
+export const cornersOf = ({ contacts }: OutletSurvey): Corners => ({
+  hot: stateOf(contacts.hot),
+  neutral: stateOf(contacts.neutral),
+  ground: stateOf(contacts.ground),
+});

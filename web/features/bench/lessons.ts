@@ -1,5 +1,5 @@
 import type { Circuit, Fault } from '@fair-plug/core/circuit';
-import { newRun, withGrounds, withLoad } from './bench-circuit.ts';
+import { newRun, withDevice, withGrounds, withLoad } from './bench-circuit.ts';
 
 export interface Lesson {
   readonly name: string;
@@ -86,6 +86,20 @@ export const lessons: readonly Lesson[] = [
         { kind: 'swap', conductors: ['hot', 'neutral'], at: second },
         { kind: 'bond', conductors: ['neutral', 'ground'], at: second },
       ]),
+  },
+  {
+    name: 'Tripped device upstream',
+    circuit: () => withDevice(newRun(3), 'den-1', { kind: 'gfci', covers: 'downstream', state: 'tripped' }),
+  },
+  {
+    name: 'Lost neutral shared by two legs',
+    circuit: () =>
+      withFaults([{ kind: 'open', conductor: 'neutral', cable: 'c1' }], {
+        ...withLoad(withLoad(newRun(3), 'den-1', 900), second, 60),
+        outlets: newRun(3).outlets.map((outlet) =>
+          outlet.id === second ? { ...outlet, leg: 'L2' } : outlet,
+        ),
+      }),
   },
   {
     name: 'Poor splice in the neutral',

@@ -2,15 +2,12 @@ import type { Circuit, Fault } from '@fair-plug/core/circuit';
 import type { OutletSurvey, Survey } from '@fair-plug/core/instruments';
 import { lampsInWords } from '@fair-plug/core/instruments';
 import { Triangle } from '@/components/triangle';
-import { cornersOf } from './corners';
+import { cornersOf, stateOf } from './corners';
 import classes from './run-drawing.module.css';
 import type { Bench, Picked } from './use-bench';
 
 const drawn = ['hot', 'neutral', 'ground'] as const;
 type DrawnWire = (typeof drawn)[number];
-
-/** A wire counts as live on the drawing from the volts at which a probe sounds. */
-const liveVolts = 50;
 
 const conductorName: Readonly<Record<DrawnWire, string>> = {
   hot: 'hot',
@@ -130,7 +127,7 @@ function CableWires({
   );
 }
 
-function isLive(outlet: OutletSurvey, wire: DrawnWire): boolean {
-  const volts = wire === 'hot' ? (outlet.splices.L1 ?? outlet.splices.L2) : outlet.splices[wire];
-  return (volts ?? 0) >= liveVolts;
+function isLive({ splices }: OutletSurvey, wire: DrawnWire): boolean {
+  const here = wire === 'hot' ? (splices.L1 ?? splices.L2) : splices[wire];
+  return here !== undefined && stateOf(here) === 'live';
 }
