@@ -57,10 +57,12 @@ export function plugIn(outlet: ThreeTerminals, instrument: Attachment, volts: Co
   solveThree(volts.re, volts.im);
 }
 
+/** A measure of a matrix entry, good enough to choose a pivot by. */
+const size = (row: number, column: number): number =>
+  Math.abs(matrixRe[3 * row + column] as number) + Math.abs(matrixIm[3 * row + column] as number);
+
 /** Gauss with row exchange on the 3 × 3 matrix above; the right-hand side becomes the solution. */
 function solveThree(re: Float64Array, im: Float64Array): void {
-  const size = (row: number, column: number): number =>
-    Math.abs(matrixRe[3 * row + column] as number) + Math.abs(matrixIm[3 * row + column] as number);
   for (let k = 0; k < 3; k += 1) {
     let best = k;
     for (let row = k + 1; row < 3; row += 1) if (size(row, k) > size(best, k)) best = row;
@@ -108,12 +110,13 @@ function subtract(
   im[to] = (im[to] as number) - (factorRe * fromIm + factorIm * fromRe);
 }
 
+function swap(array: Float64Array, i: number, j: number): void {
+  const kept = array[i] as number;
+  array[i] = array[j] as number;
+  array[j] = kept;
+}
+
 function exchange(a: number, b: number, re: Float64Array, im: Float64Array): void {
-  const swap = (array: Float64Array, i: number, j: number): void => {
-    const kept = array[i] as number;
-    array[i] = array[j] as number;
-    array[j] = kept;
-  };
   for (let column = 0; column < 3; column += 1) {
     swap(matrixRe, 3 * a + column, 3 * b + column);
     swap(matrixIm, 3 * a + column, 3 * b + column);

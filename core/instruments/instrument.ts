@@ -47,12 +47,12 @@ export function show(bench: Bench, test: Test, outlet: number, settled: Settled)
     case 'lamps':
       return { ...test, ...lampsShown(bench, nominalVolts) };
     case 'meter':
-      return { ...test, ...pairsMetered(bench, meterSiemens, {}) };
+      return { ...test, ...pairsMetered(bench, meterSiemens, 0) };
     case 'meter-low':
-      return { ...test, ...pairsMetered(bench, lowMeterSiemens, {}) };
+      return { ...test, ...pairsMetered(bench, lowMeterSiemens, 0) };
     case 'loaded': {
       const load = (test.amps ?? usualLoadAmps) / nominalVolts;
-      return { ...test, ...pairsMetered(bench, meterSiemens, { hn: load }) };
+      return { ...test, ...pairsMetered(bench, meterSiemens, load) };
     }
     case 'earth-meter':
       return { ...test, ...meteredToEarth(bench) };
@@ -68,36 +68,49 @@ export function show(bench: Bench, test: Test, outlet: number, settled: Settled)
   }
 }
 
+const threeLamps: Attachment = { hn: lampSiemens, hg: lampSiemens, ng: lampSiemens };
+
 function lampsShown({ outlet, volts }: Bench, nominalVolts: number) {
-  plugIn(outlet, { hn: lampSiemens, hg: lampSiemens, ng: lampSiemens }, volts);
-  const glow = (pair: 'hn' | 'hg' | 'ng'): LampState => {
-    const share = across(pair, volts) / nominalVolts;
-    if (share >= litFrom) return 'lit';
-    return share >= dimFrom ? 'dim' : 'off';
+  plugIn(outlet, threeLamps, volts);
+  return {
+    hn: glow(across('hn', volts) / nominalVolts),
+    hg: glow(across('hg', volts) / nominalVolts),
+    ng: glow(across('ng', volts) / nominalVolts),
   };
-  return { hn: glow('hn'), hg: glow('hg'), ng: glow('ng') };
 }
 
-function pairsMetered({ outlet, volts }: Bench, siemens: number, beside: Attachment) {
-  const read = (pair: 'hn' | 'hg' | 'ng'): number => {
-    plugIn(outlet, { ...beside, [pair]: (beside[pair] ?? 0) + siemens }, volts);
-    return rounded(across(pair, volts));
-  };
-  return { hn: read('hn'), hg: read('hg'), ng: read('ng') };
+function glow(share: number): LampState {
+  if (share >= litFrom) return 'lit';
+  return share >= dimFrom ? 'dim' : 'off';
+}
+
+/** A meter of so many siemens, one pair after another, with a load between hot and neutral where there is one. */
+function pairsMetered(bench: Bench, siemens: number, load: number) {
+  const { outlet, volts } = bench;
+  plugIn(outlet, { hn: load + siemens }, volts);
+  const hn = rounded(across('hn', volts));
+  plugIn(outlet, { hn: load, hg: siemens }, volts);
+  const hg = rounded(across('hg', volts));
+  plugIn(outlet, { hn: load, ng: siemens }, volts);
+  return { hn, hg, ng: rounded(across('ng', volts)) };
 }
 
 function meteredToEarth({ outlet, volts }: Bench) {
-  const read = (contact: 'hot' | 'neutral' | 'ground', row: number): number => {
-    plugIn(outlet, { [contact]: meterSiemens }, volts);
-    return rounded(toEarth(row, volts));
-  };
-  return { hot: read('hot', 0), neutral: read('neutral', 1), ground: read('ground', 2) };
+  plugIn(outlet, { hot: meterSiemens }, volts);
+  const hot = rounded(toEarth(0, volts));
+  plugIn(outlet, { neutral: meterSiemens }, volts);
+  const neutral = rounded(toEarth(1, volts));
+  plugIn(outlet, { ground: meterSiemens }, volts);
+  return { hot, neutral, ground: rounded(toEarth(2, volts)) };
 }
 
 function probed({ outlet, volts }: Bench) {
   plugIn(outlet, {}, volts);
-  const sounds = (row: number): boolean => toEarth(row, volts) >= probeVolts;
-  return { hot: sounds(0), neutral: sounds(1), ground: sounds(2) };
+  return {
+    hot: toEarth(0, volts) >= probeVolts,
+    neutral: toEarth(1, volts) >= probeVolts,
+    ground: toEarth(2, volts) >= probeVolts,
+  };
 }
 
 function buttonPressed(bench: Bench, outlet: number, milliamps: number, settled: Settled) {
