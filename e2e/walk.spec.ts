@@ -165,5 +165,10 @@ test.describe('on a phone', () => {
     await expect(inHand(page, 'Den 2')).toBeVisible();
     await page.getByRole('button', { name: 'Main bedroom' }).tap();
     await expect(inHand(page, 'Main bedroom 1')).toBeVisible();
+    await page.getByRole('button', { name: '+ Room' }).tap();
+    await expect(page.getByLabel('Name of the room')).toBeInViewport({ ratio: 1 });
+    await page.getByLabel('Name of the room').fill('Loft');
+    await page.getByRole('button', { name: 'Add', exact: true }).tap();
+    await expect(inHand(page, 'Loft 1')).toBeVisible();
   });
 });

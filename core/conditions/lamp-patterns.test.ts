@@ -38,6 +38,7 @@ describe('the table of lamp patterns', () => {
     ['a missing ground hides a reversal', 'hn', 'reversed-polarity'],
     ['a live ground with an open neutral reads open neutral', 'hg', 'energized-ground'],
     ['a live ground with an open hot reads open hot', 'ng', 'energized-ground'],
+    ['two legs light all lamps with one of them on the ground too', 'all', 'energized-ground'],
     ['an open neutral without a ground leaves the lamps dark', 'none', 'open-neutral'],
   ])('%s', (_fact, pattern, condition) => {
     const fitting = patternTable[pattern].fits.flatMap((fit) => fit.conditions);

@@ -276,6 +276,18 @@ export const patternTable: Readonly<Record<LampPattern, PatternEntry>> = {
         frequency: 'met',
         potentials: at(1, -1, 0),
       },
+      {
+        conditions: ['energized-ground', 'lost-shared-neutral'],
+        how: 'two legs reach it, one on the ground and one on the narrow slot',
+        frequency: 'rare',
+        potentials: at(-1, 0, 1),
+      },
+      {
+        conditions: ['energized-ground', 'lost-shared-neutral'],
+        how: 'two legs reach it, one on the ground and one on the wide slot',
+        frequency: 'rare',
+        potentials: at(0, -1, 1),
+      },
     ],
     settle: null,
     practice: null,

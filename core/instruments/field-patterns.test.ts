@@ -171,6 +171,15 @@ const table: readonly (readonly [fact: string, shown: LampPattern, circuit: Omit
     ],
   ];
 
+/** Two legs at one receptacle, one of them on its ground: ends exchanged on a two-leg cable. */
+const legOnGround = house(
+  [
+    { kind: 'swap', conductors: ['hot', 'ground'], leg: 'L2', cable: 'to-b' },
+    open('ground', { cable: 'to-c' }),
+  ],
+  { legs: ['L1', 'L1', 'L2'] },
+);
+
 describe('the lamp table, produced by physics', () => {
   test.each(table)('%s', (_fact, shown, circuit) => {
     expect(pattern(circuit, 'b')).toBe(shown);
@@ -178,6 +187,11 @@ describe('the lamp table, produced by physics', () => {
 
   test('every pattern of the table is produced', () => {
     expect(new Set(table.map(([, shown]) => shown)).size).toBe(Object.keys(patternTable).length);
+  });
+
+  test('two legs with one of them on the ground light all lamps, and the plate is live', () => {
+    expect(pattern(legOnGround, 'b')).toBe('all');
+    expect(shows(legOnGround, 'b', 'probe')).toMatchObject({ hot: true, neutral: false, ground: true });
   });
 
   test('… and no longer hot and ground reversed when the lamp is off', () => {
@@ -296,28 +310,43 @@ describe('two legs and rings', () => {
 });
 
 describe('the complement law', () => {
-  test('in any circuit, no lamp or meter between the contacts tells when every contact is turned over', () => {
-    const outlet = threeTerminals();
-    const volts = contactVolts();
-    const between = () => (['hn', 'hg', 'ng'] as const).map((pair) => across(pair, volts));
-    fc.assert(
-      fc.property(circuitInput, (input) => {
-        const parsed = parseCircuit(input);
-        if (parsed.kind === 'problems') throw new Error(JSON.stringify(parsed.problems));
-        const { nominalVolts } = parsed.value;
-        solved(parsed.value).equivalentAt(0, outlet);
-        plugIn(outlet, {}, volts);
-        const upright = between();
-        for (let contact = 0; contact < 3; contact += 1) {
-          volts.re[contact] = nominalVolts - (volts.re[contact] ?? 0);
-          volts.im[contact] = -(volts.im[contact] ?? 0);
-        }
-        between().forEach((turned, pair) => {
-          expect(turned).toBeCloseTo(upright[pair] ?? Number.NaN, 9);
-        });
-      }),
-      { numRuns: 300 },
-    );
+  const between = [
+    ['lamps', { hn: 1e-5, hg: 1e-5, ng: 1e-5 }],
+    ['a low-impedance meter', { hg: 1 / 3000 }],
+    ['a load tester', { hn: 0.1, ng: 1e-7 }],
+  ] as const;
+  test.each(between)(
+    'in any circuit, %s between the contacts show the same when every contact is turned over',
+    (_name, instrument) => {
+      const outlet = threeTerminals();
+      const volts = contactVolts();
+      const shown = (plugged: Parameters<typeof plugIn>[1]) => {
+        plugIn(outlet, plugged, volts);
+        return (['hn', 'hg', 'ng'] as const).map((pair) => across(pair, volts));
+      };
+      fc.assert(
+        fc.property(circuitInput, (input) => {
+          const parsed = parseCircuit(input);
+          if (parsed.kind === 'problems') throw new Error(JSON.stringify(parsed.problems));
+          solved(parsed.value).equivalentAt(0, outlet);
+          const upright = shown(instrument);
+          for (let contact = 0; contact < 3; contact += 1) {
+            outlet.voltsRe[contact] = parsed.value.nominalVolts - (outlet.voltsRe[contact] ?? 0);
+            outlet.voltsIm[contact] = -(outlet.voltsIm[contact] ?? 0);
+          }
+          shown(instrument).forEach((turned, pair) => {
+            expect(Math.abs(turned - (upright[pair] ?? Number.NaN))).toBeLessThan(1e-4);
+          });
+        }),
+        { numRuns: 200 },
+      );
+    },
+  );
+
+  test('an instrument with a reference outside does tell', () => {
+    const bootleg = house([open('ground', { at: 'b' }), swap('hot', 'neutral', 'b'), jumper('neutral', 'b')]);
+    expect(shows(house([]), 'b', 'earth-meter').ground).toBeLessThan(1);
+    expect(shows(bootleg, 'b', 'earth-meter').ground).toBeGreaterThan(119);
   });
 
   // The twins that practice warns of, each pair of causes by the meter's three readings.

@@ -77,13 +77,11 @@ export async function kitPage(
   return kit === null ? null : page<KitEntry>(connection, organization, kit, 'kit', after);
 }
 
+const logsOf = (connection: Connection, organization: string, kind: 'job' | 'kit') =>
+  connection.selectFrom('log').where('organization', '=', organization).where('kind', '=', kind);
+
 async function kitLog(connection: Connection, organization: string): Promise<string | null> {
-  const row = await connection
-    .selectFrom('log')
-    .select('id')
-    .where('organization', '=', organization)
-    .where('kind', '=', 'kit')
-    .executeTakeFirst();
+  const row = await logsOf(connection, organization, 'kit').select('id').executeTakeFirst();
   return row?.id ?? null;
 }
 
@@ -94,12 +92,9 @@ async function page<E extends Entry>(
   kind: 'job' | 'kit',
   after: number,
 ): Promise<LogPage<E> | null> {
-  const known = await connection
-    .selectFrom('log')
+  const known = await logsOf(connection, organization, kind)
     .select('id')
-    .where('organization', '=', organization)
     .where('id', '=', log)
-    .where('kind', '=', kind)
     .executeTakeFirst();
   if (known === undefined) return null;
   const rows = await connection
@@ -144,12 +139,9 @@ async function append(
   kind: 'job' | 'kit',
   entries: readonly Entry[],
 ): Promise<AppendResult> {
-  const held = await transaction
-    .selectFrom('log')
+  const held = await logsOf(transaction, organization, kind)
     .select('last_seq')
-    .where('organization', '=', organization)
     .where('id', '=', log)
-    .where('kind', '=', kind)
     .forUpdate()
     .executeTakeFirst();
   if (held === undefined) return { kind: 'no-such-log' };

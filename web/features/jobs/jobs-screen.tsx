@@ -4,8 +4,8 @@ import { Button } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import dayjs from 'dayjs';
 import Link from 'next/link';
-import { Frame } from '@/components/frame';
 import { Loading } from '@/components/loading';
+import { Page } from '@/components/page';
 import { UrgencyMark } from '@/components/urgency-mark';
 import type { JobSummary } from '@/local/api';
 import { useJobs } from '@/local/use-logs';
@@ -17,20 +17,14 @@ export function JobsScreen() {
   const loaded = useJobs();
   const [opened, { open, close }] = useDisclosure(false);
   return (
-    <Frame>
-      <div className={classes.page}>
-        <header className={classes.head}>
-          <h1>Jobs</h1>
-          <Button onClick={open}>New job</Button>
-        </header>
-        {loaded.kind === 'loaded' ? (
-          <JobList jobs={loaded.jobs} />
-        ) : (
-          <Loading error={loaded.kind === 'failed' ? loaded.error : undefined} />
-        )}
-      </div>
+    <Page title="Jobs" action={<Button onClick={open}>New job</Button>}>
+      {loaded.kind === 'loaded' ? (
+        <JobList jobs={loaded.jobs} />
+      ) : (
+        <Loading error={loaded.kind === 'failed' ? loaded.error : undefined} />
+      )}
       <NewJob opened={opened} onClose={close} />
-    </Frame>
+    </Page>
   );
 }
 

@@ -4,8 +4,8 @@ import type { Tester } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
 import { Button } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
-import { Frame } from '@/components/frame';
 import { Loading } from '@/components/loading';
+import { Page } from '@/components/page';
 import { useChooseTester, useChosenTester } from '@/local/use-chosen-tester';
 import { useTesters } from '@/local/use-logs';
 import classes from './kit-screen.module.css';
@@ -17,20 +17,14 @@ export function KitScreen() {
   const loaded = useTesters();
   const [isSettingUp, { open, close }] = useDisclosure(false);
   return (
-    <Frame>
-      <div className={classes.page}>
-        <header className={classes.head}>
-          <h1>Kit</h1>
-          {!isSettingUp && <Button onClick={open}>Set up a tester</Button>}
-        </header>
-        {isSettingUp && <TesterSetUp onDone={close} />}
-        {loaded.kind === 'loaded' ? (
-          <TesterList testers={loaded.testers} />
-        ) : (
-          <Loading error={loaded.kind === 'failed' ? loaded.error : undefined} />
-        )}
-      </div>
-    </Frame>
+    <Page title="Kit" action={!isSettingUp && <Button onClick={open}>Set up a tester</Button>}>
+      {isSettingUp && <TesterSetUp onDone={close} />}
+      {loaded.kind === 'loaded' ? (
+        <TesterList testers={loaded.testers} />
+      ) : (
+        <Loading error={loaded.kind === 'failed' ? loaded.error : undefined} />
+      )}
+    </Page>
   );
 }
 

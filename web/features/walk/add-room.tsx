@@ -1,4 +1,4 @@
-import { Button, Group, TextInput } from '@mantine/core';
+import { Button, Group, Modal, TextInput } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import { type SubmitEvent, useState } from 'react';
 import classes from './add-room.module.css';
@@ -14,32 +14,27 @@ export function AddRoom({ onAdd }: { readonly onAdd: (name: string) => void }) {
     setName('');
     close();
   };
-  if (!opened)
-    return (
+  return (
+    <>
       <button type="button" className={classes.open} onClick={open}>
         + Room
       </button>
-    );
-  return (
-    <form className={classes.form} onSubmit={add}>
-      <Group gap="xs" align="end" wrap="nowrap">
-        <TextInput
-          label="Name of the room"
-          placeholder="Den"
-          maxLength={60}
-          value={name}
-          onChange={(event) => setName(event.currentTarget.value)}
-          onKeyDown={(event) => {
-            if (event.key === 'Escape') close();
-          }}
-          data-autofocus
-          ref={(input) => input?.focus()}
-          flex={1}
-        />
-        <Button type="submit" size="sm">
-          Add
-        </Button>
-      </Group>
-    </form>
+      <Modal opened={opened} onClose={close} title="Add a room" closeButtonProps={{ 'aria-label': 'Close' }}>
+        <form onSubmit={add}>
+          <Group gap="xs" align="end" wrap="nowrap">
+            <TextInput
+              label="Name of the room"
+              placeholder="Den"
+              maxLength={60}
+              value={name}
+              onChange={(event) => setName(event.currentTarget.value)}
+              data-autofocus
+              flex={1}
+            />
+            <Button type="submit">Add</Button>
+          </Group>
+        </form>
+      </Modal>
+    </>
   );
 }
