@@ -291,6 +291,6 @@ export const patternTable: Readonly<Record<LampPattern, PatternEntry>> = {
     ],
     settle: null,
     practice: null,
-    stop: 'Stop here. Unplug what is plugged in on this circuit, keep people away and have a licensed electrician called now.',
+    stop: 'Stop here. Touch nothing that is plugged in on this circuit: its metal may be live. Keep people away and have a licensed electrician called now.',
   },
 };

@@ -8,6 +8,6 @@ export const lostSharedNeutral: Condition = {
   urgency: 'act-now',
   dangerous: true,
   correction:
-    'Unplug everything on the circuit and leave it off; a licensed electrician restores the neutral, or the utility does where the whole house is affected.',
+    'Leave the circuit switched off at the breaker; a licensed electrician restores the neutral, or the utility does where the whole house is affected.',
   cautions: ['contacts', 'stop', 'load-test', 'box'],
 };
