@@ -4,6 +4,7 @@ import {
   conductors,
   type Fault,
   type Leg,
+  type Load,
   type Protection,
 } from './circuit-file.ts';
 import { conductorOhms } from './conductor.ts';
@@ -59,11 +60,13 @@ export interface Network {
   readonly conductorOhms: readonly number[];
 }
 
-export type DeviceState = Protection['state'];
+/** A device locked out may keep its hot pole closed, whatever the circuit file says of it. */
+export type DeviceState = Protection['state'] | 'lockedOutLeavingHot';
 
 /** What may change from one solution of a network to the next. */
 export interface Operation {
   readonly faults: readonly Fault[];
+  readonly loads: readonly Load[];
   readonly loadsOff: boolean;
   readonly breakerOn: boolean;
   /** One for each device of the network. */
@@ -159,6 +162,7 @@ export function networkOf(circuit: Circuit): Network {
 /** The operation that a circuit file describes as it stands. */
 export const operationOf = ({ circuit }: Network): Operation => ({
   faults: circuit.faults,
+  loads: circuit.loads,
   loadsOff: false,
   breakerOn: circuit.breaker.on,
   deviceStates: circuit.protection.map((device) => device.state),
@@ -240,7 +244,7 @@ export function emitOperating(network: Network, operation: Operation, sink: Elem
   devices.forEach((device, index) => {
     emitDevice(network, device, operation.deviceStates[index] ?? 'set', sink);
   });
-  if (!operation.loadsOff) emitLoads(network, sink);
+  if (!operation.loadsOff) emitLoads(network, operation.loads, sink);
 }
 
 function emitCable(network: Network, index: number, faults: readonly Fault[], sink: ElementSink): void {
@@ -320,7 +324,8 @@ function emitOutlet(network: Network, index: number, faults: readonly Fault[], s
 /** True where current passes the pole of a device in the given state. */
 export const poleIsClosed = ({ protection }: Device, state: DeviceState, pole: Wire): boolean => {
   if (state === 'set' || state === 'failed') return true;
-  return state === 'lockedOut' && protection.leaves === 'hot' && pole !== 'neutral';
+  if (pole === 'neutral') return false;
+  return state === 'lockedOutLeavingHot' || (state === 'lockedOut' && protection.leaves === 'hot');
 };
 
 function emitDevice(network: Network, device: Device, state: DeviceState, sink: ElementSink): void {
@@ -334,10 +339,63 @@ function emitDevice(network: Network, device: Device, state: DeviceState, sink: 
 /** Amperes through a closed pole follow from the volts across it. */
 export const poleSiemens = 1 / poleOhms;
 
-function emitLoads({ circuit, topology, outlets }: Network, sink: ElementSink): void {
-  for (const load of circuit.loads) {
+function emitLoads({ circuit, topology, outlets }: Network, loads: readonly Load[], sink: ElementSink): void {
+  for (const load of loads) {
     const contact = outlets[topology.outletIndex.get(load.at) ?? -1]?.contact;
     if (!load.on || contact === undefined) continue;
     sink.resistor(contact.hot, contact.neutral, circuit.nominalVolts ** 2 / load.watts);
   }
 }
+
+/** Two nodes and the ohms between them. */
+export interface Branch {
+  readonly a: number;
+  readonly b: number;
+  readonly ohms: number;
+}
+
+/**
+ * The branches in which a resistance fault stands, with all the ohms they have under the given faults: what a
+ * change of its ohms changes. None where the conductor is open or not there.
+ */
+export function branchesOf(
+  network: Network,
+  fault: Extract<Fault, { kind: 'resistance' }>,
+  faults: readonly Fault[],
+): readonly Branch[] {
+  const branches: Branch[] = [];
+  const collect: ElementSink = {
+    resistor: (a, b, ohms) => branches.push({ a, b, ohms }),
+    leak: () => {},
+    capacitor: () => {},
+    source: () => {},
+  };
+  const { cable, outlet } = sorted(faults);
+  const all = fault.cable === undefined ? faultsAt(outlet, fault.at) : faultsAt(cable, fault.cable);
+  const emitSite = (here: readonly Fault[]): void => {
+    if (fault.cable === undefined)
+      emitOutlet(network, network.topology.outletIndex.get(fault.at ?? '') ?? -1, here, collect);
+    else
+      emitCable(
+        network,
+        network.circuit.cables.findIndex(({ id }) => id === fault.cable),
+        here,
+        collect,
+      );
+  };
+  // The branches that the fault changes are those whose ohms differ with and without it.
+  emitSite(all.filter((other) => !isSameFault(other, fault)));
+  const before = branches.splice(0);
+  emitSite(all);
+  return branches.filter(
+    ({ a, b, ohms }) => !before.some((other) => other.a === a && other.b === b && other.ohms === ohms),
+  );
+}
+
+const isSameFault = (a: Fault, b: Fault): boolean =>
+  a.kind === 'resistance' &&
+  b.kind === 'resistance' &&
+  a.conductor === b.conductor &&
+  a.cable === b.cable &&
+  a.at === b.at &&
+  a.leg === b.leg;

@@ -5,10 +5,12 @@ import { energizedGround } from './energized-ground.ts';
 import { highResistance } from './high-resistance.ts';
 import { hotGroundReversed } from './hot-ground-reversed.ts';
 import { lostSharedNeutral } from './lost-shared-neutral.ts';
+import { neutralGroundBond } from './neutral-ground-bond.ts';
 import { neutralGroundSwapped } from './neutral-ground-swapped.ts';
 import { openGround } from './open-ground.ts';
 import { openHot } from './open-hot.ts';
 import { openNeutral } from './open-neutral.ts';
+import { protectionFailed } from './protection-failed.ts';
 import { protectionTripped } from './protection-tripped.ts';
 import { reversedBootlegGround } from './reversed-bootleg-ground.ts';
 import { reversedPolarity } from './reversed-polarity.ts';
@@ -22,10 +24,12 @@ export const conditions: Readonly<Record<ConditionId, Condition>> = {
   'open-neutral': openNeutral,
   'reversed-polarity': reversedPolarity,
   'bootleg-ground': bootlegGround,
+  'neutral-ground-bond': neutralGroundBond,
   'open-ground': openGround,
   'neutral-ground-swapped': neutralGroundSwapped,
   'high-resistance': highResistance,
   'protection-tripped': protectionTripped,
+  'protection-failed': protectionFailed,
   'open-hot': openHot,
   correct,
 };

@@ -9,10 +9,12 @@ export const conditionIds = [
   'open-neutral',
   'reversed-polarity',
   'bootleg-ground',
+  'neutral-ground-bond',
   'open-ground',
   'neutral-ground-swapped',
   'high-resistance',
   'protection-tripped',
+  'protection-failed',
   'open-hot',
   'correct',
 ] as const;

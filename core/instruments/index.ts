@@ -1,5 +1,13 @@
 export { whyItShows } from './explain.ts';
-export { benchFor, show } from './instrument.ts';
+export {
+  benchFor,
+  lampSiemens,
+  lowMeterSiemens,
+  meterSiemens,
+  ownButton,
+  probeVolts,
+  show,
+} from './instrument.ts';
 export * from './lamps.ts';
 export * from './protection.ts';
 export { simulate } from './simulate.ts';

@@ -11,11 +11,11 @@ import { type Attachment, across, type ContactVolts, contactVolts, plugIn, toEar
 import { dimFrom, type LampState, litFrom } from './lamps.ts';
 import { imbalanceAmps, type Settled, secondsToTrip, thresholdAmps } from './protection.ts';
 
-const lampSiemens = 1 / 100e3;
-const meterSiemens = 1 / 10e6;
-const lowMeterSiemens = 1 / 3e3;
+export const lampSiemens = 1 / 100e3;
+export const meterSiemens = 1 / 10e6;
+export const lowMeterSiemens = 1 / 3e3;
 /** The non-contact probe sounds from so many volts against earth. */
-const probeVolts = 50;
+export const probeVolts = 50;
 
 /** Seven digits, as the formats' examples carry: more would be noise of the last bits. */
 const rounded = (value: number): number => Number(value.toPrecision(7));
@@ -144,10 +144,11 @@ function buttonPressed(bench: Bench, outlet: number, milliamps: number, settled:
   return trips.length === 0 ? { ...shown, trips } : { ...shown, trips, seconds: rounded(fastest) };
 }
 
-function ownButton(
-  { solver }: Bench,
+/** What the test button of the device at an outlet does in the operation that the solver holds. */
+export function ownButton(
+  { solver }: Pick<Bench, 'solver'>,
   outlet: number,
-  { operation }: Settled,
+  { operation }: Pick<Settled, 'operation'>,
 ): 'trips' | 'no-power' | 'nothing' {
   const { network, voltsRe, voltsIm } = solver;
   const index = network.devices.findIndex((device) => device.outlet === outlet);

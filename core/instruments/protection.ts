@@ -110,6 +110,7 @@ export function operationFor(solver: Solver, state: TestState | undefined): Oper
   const tripped = new Set(state.tripped ?? []);
   return {
     faults: given.faults,
+    loads: given.loads,
     loadsOff: state.loadsOff === true,
     breakerOn: given.breakerOn && state.breakerOff !== true,
     deviceStates: solver.network.devices.map(

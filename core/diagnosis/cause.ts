@@ -1,0 +1,179 @@
+import { type Conductor, conductors, type DeviceState, type Fault, type Leg, type Network } from '../circuit/index.ts';
+import { type HouseFacts, oddsIn, type PriorId } from './priors.ts';
+
+/** One thing that may be wrong, at one site: one or more faults that are made together. */
+export interface Cause {
+  readonly index: number;
+  readonly prior: PriorId;
+  readonly logOdds: number;
+  readonly faults: readonly Fault[];
+  /** Where it is: a cable, or the terminals of an outlet. */
+  readonly site: { readonly cable: number } | { readonly outlet: number };
+  /** Position of the fault whose ohms are to be fitted; -1 where nothing is. */
+  readonly resistance: number;
+  /** A protection device that is not as it should be. */
+  readonly device: { readonly index: number; readonly state: DeviceState } | null;
+}
+
+const exchanges = [
+  ['hot', 'neutral'],
+  ['hot', 'ground'],
+  ['neutral', 'ground'],
+] as const satisfies readonly (readonly [Conductor, Conductor])[];
+
+const openPrior: Readonly<Record<Conductor, PriorId>> = {
+  hot: 'open-hot',
+  neutral: 'open-neutral',
+  ground: 'missing-ground',
+};
+
+const exchangePrior = (a: Conductor, b: Conductor, isCable: boolean): PriorId => {
+  if (b === 'neutral') return isCable ? 'reversal-upstream' : 'reversal';
+  return a === 'hot' ? 'hot-ground-exchanged' : 'neutral-ground-exchanged';
+};
+
+const deviceStates = [
+  ['device-tripped', 'tripped'],
+  ['device-failed', 'failed'],
+  ['device-locked-out', 'lockedOut'],
+  ['device-locked-out-hot', 'lockedOutLeavingHot'],
+] as const satisfies readonly (readonly [PriorId, DeviceState])[];
+
+/** Ohms that a poor connection is tried with before any are fitted. */
+export const firstOhms = 1;
+
+/** Every single cause at every site of a network; device states are causes only where they are not known. */
+export function causesOf(network: Network, house: HouseFacts, unknownDevices: ReadonlySet<number>): readonly Cause[] {
+  const { circuit, topology } = network;
+  const causes: Cause[] = [];
+  const add = (
+    prior: PriorId,
+    site: Cause['site'],
+    faults: readonly Fault[],
+    { device = null, share = 1 }: { readonly device?: Cause['device']; readonly share?: number } = {},
+  ): void => {
+    causes.push({
+      index: causes.length,
+      prior,
+      logOdds: Math.log(share * oddsIn(house, prior)),
+      faults,
+      site,
+      resistance: faults.findIndex(({ kind }) => kind === 'resistance'),
+      device,
+    });
+  };
+
+  const addConductors = (
+    site: Cause['site'],
+    at: { cable: string } | { at: string },
+    hasGround: boolean,
+    hots: readonly Leg[],
+  ): void => {
+    const isCable = 'cable' in at;
+    const withLeg = (leg: Leg) => (hots.length > 1 ? { leg } : {});
+    for (const conductor of conductors) {
+      if (conductor === 'ground' && !hasGround) continue;
+      const legsOf = conductor === 'hot' ? hots : hots.slice(0, 1);
+      for (const leg of legsOf) {
+        const legKey = conductor === 'hot' ? withLeg(leg) : {};
+        add(openPrior[conductor], site, [{ kind: 'open', conductor, ...legKey, ...at }]);
+        const poor: PriorId = conductor === 'ground' ? 'ground-of-high-resistance' : 'poor-connection';
+        add(poor, site, [{ kind: 'resistance', conductor, ...legKey, ohms: firstOhms, ...at }]);
+      }
+      if (conductor === 'hot' && hots.length > 1) add('open-hot', site, [{ kind: 'open', conductor, ...at }]);
+    }
+    for (const [a, b] of exchanges) {
+      if (isCable && !hasGround && b === 'ground') continue;
+      const legsOf = a === 'hot' ? hots : hots.slice(0, 1);
+      for (const leg of legsOf)
+        add(exchangePrior(a, b, isCable), site, [
+          { kind: 'swap', conductors: [a, b], ...(a === 'hot' ? withLeg(leg) : {}), ...at },
+        ]);
+    }
+  };
+
+  circuit.cables.forEach(({ id, ground }, cable) => {
+    addConductors({ cable }, { cable: id }, ground, topology.legsOfCable[cable] ?? ['L1']);
+  });
+  circuit.outlets.forEach(({ id, leg }, outlet) => {
+    const site = { outlet };
+    addConductors(site, { at: id }, true, [leg]);
+    const into = circuit.cables.filter((cable) => cable.to === id);
+    const [cable] = into;
+    const arrives = groundArrives(network, outlet);
+    const reversed: Fault = { kind: 'swap', conductors: ['hot', 'neutral'], at: id };
+    const jumper = (conductor: Conductor): Fault => ({ kind: 'bond', conductors: [conductor, 'ground'], at: id });
+    const missing: (readonly Fault[])[] = arrives
+      ? [[{ kind: 'open', conductor: 'ground', at: id }]]
+      : [[]];
+    if (arrives && cable !== undefined && into.length === 1)
+      missing.push([{ kind: 'open', conductor: 'ground', cable: cable.id }]);
+    const share = 1 / missing.length;
+    for (const without of missing) {
+      add('jumper', site, [...without, jumper('neutral')], { share });
+      add('hot-jumper', site, [...without, jumper('hot')], { share });
+      add('reversed-jumper', site, [...without, reversed, jumper('neutral')], { share });
+    }
+    if (arrives) {
+      add('jumper-with-ground', site, [jumper('neutral')]);
+      add('short', site, [jumper('hot')]);
+    }
+    add('short', site, [{ kind: 'bond', conductors: ['hot', 'neutral'], at: id }]);
+    const device = network.devices.findIndex((one) => one.outlet === outlet);
+    if (device === -1) return;
+    // On the line side of a device a jumper shows otherwise than behind it.
+    const onLineSide: Fault = {
+      kind: 'bond',
+      conductors: ['neutral', 'ground'],
+      at: id,
+      side: 'line',
+    };
+    add(arrives ? 'jumper-with-ground' : 'jumper', site, [onLineSide]);
+    if (arrives && cable !== undefined)
+      add('jumper', site, [{ kind: 'open', conductor: 'ground', cable: cable.id }, onLineSide]);
+    if (!unknownDevices.has(device)) return;
+    for (const [prior, state] of deviceStates) add(prior, site, [], { device: { index: device, state } });
+  });
+  return causes;
+}
+
+/** True where ground wires lead from the panel to an outlet. */
+export function groundArrives({ circuit, topology }: Network, outlet: number): boolean {
+  const id = circuit.outlets[outlet]?.id;
+  return circuit.cables.some(
+    ({ to, from, ground }) =>
+      to === id &&
+      ground &&
+      (from === 'panel' || (from !== id && groundArrivesAt(from))),
+  );
+  function groundArrivesAt(from: string): boolean {
+    const index = topology.outletIndex.get(from) ?? -1;
+    // A ring is walked outward only, so this ends.
+    return (
+      (topology.depth[index] ?? 0) < (topology.depth[outlet] ?? 0) &&
+      groundArrives({ circuit, topology } as Network, index)
+    );
+  }
+}
+
+/** True where two causes cannot be told from fewer, or contradict each other: the same conductor of one site twice. */
+export function clash(a: Cause, b: Cause): boolean {
+  if (a.device !== null && b.device !== null) return a.device.index === b.device.index;
+  return a.faults.some((one) => b.faults.some((other) => sameSpot(one, other)));
+}
+
+function sameSpot(a: Fault, b: Fault): boolean {
+  if (a.kind === 'bond' || b.kind === 'bond')
+    return (
+      a.kind === 'bond' &&
+      b.kind === 'bond' &&
+      a.at === b.at &&
+      (a.side ?? 'load') === (b.side ?? 'load') &&
+      a.conductors[0] === b.conductors[0] &&
+      a.conductors[1] === b.conductors[1]
+    );
+  if (a.cable !== b.cable || a.at !== b.at) return false;
+  if (a.kind === 'swap' || b.kind === 'swap')
+    return a.kind === 'swap' && b.kind === 'swap' && a.conductors.join() === b.conductors.join() && a.leg === b.leg;
+  return a.conductor === b.conductor && (a.leg === b.leg || a.leg === undefined || b.leg === undefined);
+}

@@ -1,0 +1,318 @@
+import {
+  type Branch,
+  type DeviceState,
+  earth,
+  type Fault,
+  type Load,
+  type Network,
+  type Operation,
+  Solver,
+} from '../circuit/index.ts';
+import {
+  imbalanceAmps,
+  lampSiemens,
+  lowMeterSiemens,
+  meterSiemens,
+  ownButton,
+  settleProtection,
+  thresholdAmps,
+} from '../instruments/index.ts';
+import { buttonCode, type Evidence, type OutletEvidence, type ReadingEvidence, type StateEvidence } from './evidence.ts';
+import { readingDeficit, type Tolerance } from './likelihood.ts';
+import { attach, copyTerminals, metered, type Terminals, terminals, toEarth, voltsBetween, voltsPerSiemens } from './terminals.ts';
+
+/** A circuit as one hypothesis has it. */
+export interface Supposed {
+  readonly faults: readonly Fault[];
+  readonly loads: readonly Load[];
+  readonly deviceStates: readonly DeviceState[];
+}
+
+const hot = 0;
+const neutral = 1;
+const ground = 2;
+const pairsOfContacts = [
+  [hot, neutral],
+  [hot, ground],
+  [neutral, ground],
+] as const;
+const contactsAlone = [hot, neutral, ground] as const;
+
+/** Predicts readings, and how they change with the conductance of any branch. Keeps its scratch between calls. */
+export class Evaluator {
+  readonly network: Network;
+  readonly evidence: Evidence;
+  readonly predicted: Float64Array;
+  /** Change of each channel per siemens of each branch, row by channel. */
+  private slopes = new Float64Array(0);
+  private readonly solver: Solver;
+  private scratch: Terminals = terminals(0);
+  private loaded: Terminals = terminals(0);
+  private base: Terminals = terminals(0);
+  private branches: readonly Branch[] = [];
+  private responsesRe: Float64Array[] = [];
+  private responsesIm: Float64Array[] = [];
+  private readonly ampsRe: Float64Array;
+  private readonly ampsIm: Float64Array;
+
+  constructor(network: Network, evidence: Evidence) {
+    this.network = network;
+    this.evidence = evidence;
+    this.predicted = new Float64Array(evidence.observed.length);
+    this.solver = new Solver(network);
+    this.ampsRe = new Float64Array(network.nodeCount);
+    this.ampsIm = new Float64Array(network.nodeCount);
+  }
+
+  private operationIn({ state }: StateEvidence, { faults, loads, deviceStates }: Supposed): Operation {
+    const { circuit, devices } = this.network;
+    const tripped = state?.tripped;
+    return {
+      faults,
+      loads,
+      loadsOff: state?.loadsOff === true,
+      breakerOn: circuit.breaker.on && state?.breakerOff !== true,
+      deviceStates:
+        tripped === undefined
+          ? deviceStates
+          : devices.map(
+              (device, index): DeviceState =>
+                tripped.includes(device.id) ? 'tripped' : (deviceStates[index] ?? 'set'),
+            ),
+    };
+  }
+
+  /**
+   * How much less likely than the likeliest the readings before repair (or after it) are; Infinity once that is
+   * more than the limit. Leaves the predicted channels of what was looked at.
+   */
+  deficit(supposed: Supposed, repaired: boolean, tolerance: Tolerance, limit: number): number {
+    let sum = 0;
+    for (const state of this.evidence.states) {
+      if (state.repaired !== repaired) continue;
+      const settled = this.enter(state, supposed);
+      if (state.trippedBefore !== null)
+        sum += readingDeficit(this.evidence, state.trippedBefore, this.predicted, tolerance);
+      if (sum > limit) return Number.POSITIVE_INFINITY;
+      for (const outlet of state.outlets) {
+        this.predictOutlet(outlet, settled);
+        for (const reading of outlet.readings)
+          sum += readingDeficit(this.evidence, reading, this.predicted, tolerance);
+        if (sum > limit) return Number.POSITIVE_INFINITY;
+      }
+    }
+    return sum;
+  }
+
+  /** Predicts every channel before repair (or after it). */
+  predict(supposed: Supposed, repaired: boolean): void {
+    for (const state of this.evidence.states) {
+      if (state.repaired !== repaired) continue;
+      const settled = this.enter(state, supposed);
+      for (const outlet of state.outlets) this.predictOutlet(outlet, settled);
+    }
+  }
+
+  /** Predicts the readings of one outlet in the state that was entered last. */
+  predictOutlet({ outlet, readings }: OutletEvidence, settled: Operation): void {
+    this.solver.equivalentAt(outlet, this.base);
+    for (const reading of readings) this.predictReading(reading, settled, false);
+  }
+
+  /**
+   * Predicts every channel before repair and its exact change per siemens of each branch. Branches of loads must be
+   * marked, for they are gone where loads are off. Answers the slopes, branch by branch within each channel.
+   */
+  predictWithSlopes(supposed: Supposed, branches: readonly Branch[], isLoad: readonly boolean[]): Float64Array {
+    const count = branches.length;
+    if (this.base.branches !== count) {
+      this.base = terminals(count);
+      this.scratch = terminals(count);
+      this.loaded = terminals(count);
+    }
+    this.branches = branches;
+    while (this.responsesRe.length < count) {
+      this.responsesRe.push(new Float64Array(this.network.nodeCount));
+      this.responsesIm.push(new Float64Array(this.network.nodeCount));
+    }
+    const size = this.evidence.observed.length * count;
+    if (this.slopes.length < size) this.slopes = new Float64Array(size);
+    this.slopes.fill(0);
+    for (const state of this.evidence.states) {
+      if (state.repaired) continue;
+      const settled = this.enter(state, supposed);
+      const loadsOff = settled.loadsOff;
+      branches.forEach(({ a, b }, p) => {
+        const re = this.responsesRe[p] as Float64Array;
+        const im = this.responsesIm[p] as Float64Array;
+        if (loadsOff && isLoad[p]) {
+          re.fill(0);
+          im.fill(0);
+          return;
+        }
+        const amps: (readonly [number, number, number])[] = [];
+        if (a !== earth) amps.push([a, 1, 0]);
+        if (b !== earth) amps.push([b, -1, 0]);
+        this.solver.respond(amps, re, im);
+      });
+      for (const { outlet, readings } of state.outlets) {
+        this.solver.equivalentAt(outlet, this.base);
+        this.takeResponses(outlet);
+        for (const reading of readings) this.predictReading(reading, settled, true);
+      }
+    }
+    this.base = terminals(0);
+    this.scratch = terminals(0);
+    this.loaded = terminals(0);
+    this.branches = [];
+    return this.slopes;
+  }
+
+  private takeResponses(outlet: number): void {
+    const contact = this.network.outlets[outlet]?.contact;
+    if (contact === undefined) return;
+    const { base, solver } = this;
+    const nodes = [contact.hot, contact.neutral, contact.ground] as const;
+    this.branches.forEach(({ a, b }, p) => {
+      const re = this.responsesRe[p] as Float64Array;
+      const im = this.responsesIm[p] as Float64Array;
+      for (let row = 0; row < 3; row += 1) {
+        base.responseRe[3 * p + row] = re[nodes[row] as number] as number;
+        base.responseIm[3 * p + row] = im[nodes[row] as number] as number;
+      }
+      base.acrossRe[p] =
+        (a === earth ? 0 : (solver.voltsRe[a] as number)) - (b === earth ? 0 : (solver.voltsRe[b] as number));
+      base.acrossIm[p] =
+        (a === earth ? 0 : (solver.voltsIm[a] as number)) - (b === earth ? 0 : (solver.voltsIm[b] as number));
+    });
+  }
+
+  /** Lets protection settle in a state and predicts what tripped by itself. */
+  enter(state: StateEvidence, supposed: Supposed): Operation {
+    const operation = this.operationIn(state, supposed);
+    const { trippedBefore } = state;
+    if (this.network.devices.length === 0) {
+      this.solver.operate(operation);
+      return operation;
+    }
+    const settled = settleProtection(this.solver, operation);
+    if (trippedBefore !== null)
+      this.network.devices.forEach((device, index) => {
+        this.predicted[trippedBefore.first + index] = settled.trippedBefore.includes(device.id) ? 1 : 0;
+      });
+    return settled.operation;
+  }
+
+  private predictReading(reading: ReadingEvidence, operation: Operation, slopes: boolean): void {
+    switch (reading.instrument) {
+      case 'lamps':
+        this.predictLamps(reading, slopes);
+        return;
+      case 'meter':
+        this.predictPairs(reading, this.base, meterSiemens, slopes);
+        return;
+      case 'meter-low':
+        this.predictPairs(reading, this.base, lowMeterSiemens, slopes);
+        return;
+      case 'loaded': {
+        const { nominalVolts } = this.network.circuit;
+        copyTerminals(this.base, this.loaded);
+        attach(this.loaded, hot, neutral, reading.setting / nominalVolts);
+        this.predictPairs(reading, this.loaded, meterSiemens, slopes);
+        return;
+      }
+      case 'earth-meter':
+        contactsAlone.forEach((contact, index) => {
+          this.predictMetered(reading.first + index, this.base, contact, toEarth, meterSiemens, slopes);
+        });
+        return;
+      case 'probe':
+        contactsAlone.forEach((contact, index) => {
+          this.put(reading.first + index, this.base, contact, toEarth, 1, slopes);
+        });
+        return;
+      case 'gfci-button':
+        this.predictButton(reading, operation, slopes);
+        return;
+      case 'own-button':
+        this.predicted[reading.first] =
+          buttonCode[ownButton({ solver: this.solver }, reading.outlet, { operation })];
+        return;
+      case 'tripped-before':
+        return;
+    }
+  }
+
+  private put(channel: number, seen: Terminals, a: number, b: number, scale: number, slopes: boolean): void {
+    this.predicted[channel] = voltsBetween(seen, a, b) * scale;
+    if (!slopes) return;
+    const { branches } = seen;
+    for (let p = 0; p < branches; p += 1)
+      this.slopes[channel * branches + p] = voltsPerSiemens(seen, a, b, p) * scale;
+  }
+
+  private predictMetered(
+    channel: number,
+    outlet: Terminals,
+    a: number,
+    b: number,
+    siemens: number,
+    slopes: boolean,
+    scale = 1,
+  ): void {
+    if (!slopes) {
+      this.predicted[channel] = metered(outlet, a, b, siemens) * scale;
+      return;
+    }
+    copyTerminals(outlet, this.scratch);
+    attach(this.scratch, a, b, siemens);
+    this.put(channel, this.scratch, a, b, scale, true);
+  }
+
+  private predictPairs({ first }: ReadingEvidence, outlet: Terminals, siemens: number, slopes: boolean): void {
+    for (let index = 0; index < 3; index += 1) {
+      const [a, b] = pairsOfContacts[index] as readonly [number, number];
+      this.predictMetered(first + index, outlet, a, b, siemens, slopes);
+    }
+  }
+
+  private predictLamps({ first }: ReadingEvidence, slopes: boolean): void {
+    const share = 1 / this.network.circuit.nominalVolts;
+    copyTerminals(this.base, this.scratch);
+    for (const [a, b] of pairsOfContacts) attach(this.scratch, a, b, lampSiemens);
+    for (let index = 0; index < 3; index += 1) {
+      const [a, b] = pairsOfContacts[index] as readonly [number, number];
+      this.put(first + index, this.scratch, a, b, share, slopes);
+    }
+  }
+
+  private predictButton(reading: ReadingEvidence, operation: Operation, slopes: boolean): void {
+    const { network, solver, ampsRe, ampsIm } = this;
+    const siemens = reading.setting / 1000 / network.circuit.nominalVolts;
+    this.predictMetered(reading.first, this.base, hot, ground, siemens, slopes, siemens * 1000);
+    const contact = network.outlets[reading.outlet]?.contact;
+    if (contact === undefined || network.devices.length === 0) return;
+    copyTerminals(this.base, this.loaded);
+    attach(this.loaded, hot, ground, siemens);
+    const re = ((this.loaded.voltsRe[hot] as number) - (this.loaded.voltsRe[ground] as number)) * siemens;
+    const im = ((this.loaded.voltsIm[hot] as number) - (this.loaded.voltsIm[ground] as number)) * siemens;
+    solver.respond(
+      [
+        [contact.hot, -re, -im],
+        [contact.ground, re, im],
+      ],
+      ampsRe,
+      ampsIm,
+    );
+    for (let node = 0; node < network.nodeCount; node += 1) {
+      ampsRe[node] = (ampsRe[node] as number) + (solver.voltsRe[node] as number);
+      ampsIm[node] = (ampsIm[node] as number) + (solver.voltsIm[node] as number);
+    }
+    network.devices.forEach((device, index) => {
+      const trips =
+        operation.deviceStates[index] === 'set' &&
+        imbalanceAmps(solver, device, ampsRe, ampsIm) >= thresholdAmps(device.protection);
+      this.predicted[reading.first + 1 + index] = trips ? 1 : 0;
+    });
+  }
+}

@@ -1,0 +1,156 @@
+/** A fit of a few bounded quantities to many residuals. Arrays are scratch of the caller's problem. */
+export interface FitProblem {
+  readonly size: number;
+  readonly lower: Float64Array;
+  readonly upper: Float64Array;
+  /** Curvature and centre of each quantity's prior: ½·weight·(x − centre)². */
+  readonly priorWeight: Float64Array;
+  readonly priorCentre: Float64Array;
+  /**
+   * Residuals at a point (in standard deviations) and their Jacobian, row by residual. Answers false where nothing
+   * can be predicted.
+   */
+  readonly linearize: (at: Float64Array) => { readonly residuals: Float64Array; readonly jacobian: Float64Array };
+}
+
+export interface Fit {
+  readonly at: Float64Array;
+  /** Curvature of the objective along each quantity by itself, prior left out. */
+  readonly curvature: Float64Array;
+  /** Slope of the objective along each quantity, prior left out. */
+  readonly slope: Float64Array;
+  readonly iterations: number;
+}
+
+/** A residual of so many standard deviations or more loses its pull (Cauchy's loss, from memory). */
+const robustFrom = 3;
+const mostIterations = 12;
+/** A step that promises less than so many nats ends the fit. */
+const worthwhile = 0.02;
+
+const loss = (residual: number): number =>
+  0.5 * robustFrom * robustFrom * Math.log1p((residual / robustFrom) ** 2);
+
+/** Robust Levenberg–Marquardt within bounds: damped normal equations, quantities at a bound that press outward held. */
+export function fitLeastSquares(problem: FitProblem, start: Float64Array): Fit {
+  const { size, lower, upper, priorWeight, priorCentre } = problem;
+  const at = start.slice();
+  let damping = 1e-3;
+  let { residuals, jacobian } = problem.linearize(at);
+  let objective = objectiveAt(problem, at, residuals);
+  const matrix = new Float64Array(size * size);
+  const gradient = new Float64Array(size);
+  let iterations = 0;
+  for (; iterations < mostIterations; iterations += 1) {
+    normalEquations(size, residuals, jacobian, matrix, gradient);
+    for (let p = 0; p < size; p += 1) {
+      add(matrix, p * size + p, value(priorWeight, p));
+      add(gradient, p, value(priorWeight, p) * (value(at, p) - value(priorCentre, p)));
+    }
+    const free = new Uint8Array(size);
+    for (let p = 0; p < size; p += 1) {
+      const outward =
+        (value(at, p) <= value(lower, p) && value(gradient, p) > 0) ||
+        (value(at, p) >= value(upper, p) && value(gradient, p) < 0);
+      free[p] = outward ? 0 : 1;
+    }
+    let improved = false;
+    for (let attempt = 0; attempt < 6; attempt += 1) {
+      const step = solveDamped(size, matrix, gradient, free, damping);
+      const next = at.map((x, p) => Math.min(value(upper, p), Math.max(value(lower, p), x - value(step, p))));
+      let promise = 0;
+      for (let p = 0; p < size; p += 1) promise += Math.abs(value(gradient, p) * (value(at, p) - value(next, p)));
+      if (promise < worthwhile) return finish();
+      const there = problem.linearize(next);
+      const objectiveThere = objectiveAt(problem, next, there.residuals);
+      if (objectiveThere < objective) {
+        improved = objective - objectiveThere > worthwhile;
+        at.set(next);
+        ({ residuals, jacobian } = there);
+        objective = objectiveThere;
+        damping = Math.max(damping / 10, 1e-9);
+        break;
+      }
+      damping *= 10;
+    }
+    if (!improved) break;
+  }
+  return finish();
+
+  function finish(): Fit {
+    normalEquations(size, residuals, jacobian, matrix, gradient);
+    const curvature = new Float64Array(size);
+    for (let p = 0; p < size; p += 1) curvature[p] = value(matrix, p * size + p);
+    return { at, curvature, slope: gradient.slice(), iterations };
+  }
+}
+
+const value = (array: ArrayLike<number>, index: number): number => array[index] as number;
+const add = (array: Float64Array, index: number, amount: number): void => {
+  array[index] = value(array, index) + amount;
+};
+
+function objectiveAt({ size, priorWeight, priorCentre }: FitProblem, at: Float64Array, residuals: Float64Array): number {
+  let sum = 0;
+  for (const residual of residuals) sum += loss(residual);
+  for (let p = 0; p < size; p += 1) sum += 0.5 * value(priorWeight, p) * (value(at, p) - value(priorCentre, p)) ** 2;
+  return sum;
+}
+
+function normalEquations(
+  size: number,
+  residuals: Float64Array,
+  jacobian: Float64Array,
+  matrix: Float64Array,
+  gradient: Float64Array,
+): void {
+  matrix.fill(0);
+  gradient.fill(0);
+  for (let row = 0; row < residuals.length; row += 1) {
+    const residual = value(residuals, row);
+    const weight = 1 / (1 + (residual / robustFrom) ** 2);
+    for (let p = 0; p < size; p += 1) {
+      const j = value(jacobian, row * size + p);
+      if (j === 0) continue;
+      add(gradient, p, weight * j * residual);
+      for (let q = 0; q <= p; q += 1) add(matrix, p * size + q, weight * j * value(jacobian, row * size + q));
+    }
+  }
+  for (let p = 0; p < size; p += 1)
+    for (let q = 0; q < p; q += 1) matrix[q * size + p] = value(matrix, p * size + q);
+}
+
+/** Solves (A + damping·diag A) x = g over the free quantities, by Cholesky's factors. */
+function solveDamped(
+  size: number,
+  matrix: Float64Array,
+  gradient: Float64Array,
+  free: Uint8Array,
+  damping: number,
+): Float64Array {
+  const factor = new Float64Array(size * size);
+  const x = new Float64Array(size);
+  for (let p = 0; p < size; p += 1) {
+    if (free[p] === 0) continue;
+    for (let q = 0; q <= p; q += 1) {
+      if (free[q] === 0) continue;
+      let sum = value(matrix, p * size + q);
+      if (p === q) sum += damping * sum + 1e-12;
+      for (let k = 0; k < q; k += 1) sum -= value(factor, p * size + k) * value(factor, q * size + k);
+      factor[p * size + q] = p === q ? Math.sqrt(Math.max(sum, 1e-12)) : sum / value(factor, q * size + q);
+    }
+  }
+  for (let p = 0; p < size; p += 1) {
+    if (free[p] === 0) continue;
+    let sum = value(gradient, p);
+    for (let k = 0; k < p; k += 1) sum -= value(factor, p * size + k) * value(x, k);
+    x[p] = sum / value(factor, p * size + p);
+  }
+  for (let p = size - 1; p >= 0; p -= 1) {
+    if (free[p] === 0) continue;
+    let sum = value(x, p);
+    for (let k = p + 1; k < size; k += 1) sum -= value(factor, k * size + p) * value(x, k);
+    x[p] = sum / value(factor, p * size + p);
+  }
+  return x;
+}
