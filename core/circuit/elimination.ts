@@ -15,8 +15,6 @@ export interface Elimination {
   readonly column: Int32Array;
   readonly targetStart: Int32Array;
   readonly target: Int32Array;
-  /** The first later node that k joins: the next on every path from k to the panel; -1 at the end. */
-  readonly parent: Int32Array;
 }
 
 export function eliminationOf(network: Network): Elimination {
@@ -72,6 +70,5 @@ function packed(columns: readonly (readonly number[])[]): Elimination {
     column,
     targetStart,
     target,
-    parent: Int32Array.from(columns, (own) => own[0] ?? -1),
   };
 }

@@ -29,18 +29,26 @@ export class Solver {
   /** Branch of each node to earth and sources together. */
   private readonly earthRe: Float64Array;
   private readonly earthIm: Float64Array;
+  /** y/Σy of each branch to a later node, known once its node is eliminated. */
+  private readonly shareRe: Float64Array;
+  private readonly shareIm: Float64Array;
   /** 1/Σy of each node, known once it is eliminated. */
   private readonly inverseRe: Float64Array;
   private readonly inverseIm: Float64Array;
   /** Current that the sources drive into each node, as stamped. */
   private readonly sourceAmps: Float64Array;
-  private readonly workRe: Float64Array;
-  private readonly workIm: Float64Array;
   /** Node potentials against earth with nothing plugged in. */
   readonly voltsRe: Float64Array;
   readonly voltsIm: Float64Array;
-  /** Nodes from one outlet's contacts to the panel, in the order of elimination. */
-  private readonly path: Int32Array;
+  /**
+   * Impedances between each node and the later ones it joins (entry by entry) and between it and earth, filled from
+   * the panel outward down to node `filledFrom`.
+   */
+  private readonly betweenRe: Float64Array;
+  private readonly betweenIm: Float64Array;
+  private readonly toEarthRe: Float64Array;
+  private readonly toEarthIm: Float64Array;
+  private filledFrom = 0;
   private readonly stamp: ElementSink;
   /** Leaks and capacitances, which no operation changes. */
   private readonly fixedEarthRe: Float64Array;
@@ -60,11 +68,14 @@ export class Solver {
     this.inverseRe = forNodes();
     this.inverseIm = forNodes();
     this.sourceAmps = forNodes();
-    this.workRe = forNodes();
-    this.workIm = forNodes();
+    this.shareRe = forBranches();
+    this.shareIm = forBranches();
+    this.betweenRe = forBranches();
+    this.betweenIm = forBranches();
+    this.toEarthRe = forNodes();
+    this.toEarthIm = forNodes();
     this.voltsRe = forNodes();
     this.voltsIm = forNodes();
-    this.path = new Int32Array(nodeCount);
     this.stamp = this.stamps();
     emitFixed(network, this.stamp);
     this.fixedEarthRe = this.earthRe.slice();
@@ -73,14 +84,7 @@ export class Solver {
 
   private stamps(): ElementSink {
     const { earthRe, earthIm, branchRe, branchIm, sourceAmps, omega } = this;
-    const { start, column } = this.elimination;
-    const entry = (a: number, b: number): number => {
-      const row = a < b ? a : b;
-      const goal = a < b ? b : a;
-      const end = at(start, row + 1);
-      for (let one = at(start, row); one < end; one += 1) if (column[one] === goal) return one;
-      throw new Error(`no branch is provided for between nodes ${a} and ${b}`);
-    };
+    const entry = (a: number, b: number): number => (a < b ? this.entryOf(a, b) : this.entryOf(b, a));
     return {
       resistor: (a, b, ohms) => {
         if (a === b) return;
@@ -111,6 +115,7 @@ export class Solver {
     this.sourceAmps.fill(0);
     emitOperating(this.network, operation, this.stamp);
     this.eliminate();
+    this.filledFrom = this.elimination.nodeCount;
     this.voltsRe.set(this.sourceAmps);
     this.voltsIm.fill(0);
     this.substitute(this.voltsRe, this.voltsIm);
@@ -118,7 +123,7 @@ export class Solver {
 
   private eliminate(): void {
     const { start, column, target, targetStart, nodeCount } = this.elimination;
-    const { branchRe, branchIm, earthRe, earthIm, inverseRe, inverseIm } = this;
+    const { branchRe, branchIm, earthRe, earthIm, inverseRe, inverseIm, shareRe, shareIm } = this;
     for (let k = 0; k < nodeCount; k += 1) {
       const first = at(start, k);
       const end = at(start, k + 1);
@@ -138,22 +143,26 @@ export class Solver {
         const yRe = at(branchRe, entry);
         const yIm = at(branchIm, entry);
         if (yRe === 0 && yIm === 0) {
+          shareRe[entry] = 0;
+          shareIm[entry] = 0;
           goal += end - entry - 1;
           continue;
         }
-        const shareRe = yRe * invRe - yIm * invIm;
-        const shareIm = yRe * invIm + yIm * invRe;
+        const sRe = yRe * invRe - yIm * invIm;
+        const sIm = yRe * invIm + yIm * invRe;
+        shareRe[entry] = sRe;
+        shareIm[entry] = sIm;
         const neighbour = at(column, entry);
         const eRe = at(earthRe, k);
         const eIm = at(earthIm, k);
-        add(earthRe, neighbour, shareRe * eRe - shareIm * eIm);
-        add(earthIm, neighbour, shareRe * eIm + shareIm * eRe);
+        add(earthRe, neighbour, sRe * eRe - sIm * eIm);
+        add(earthIm, neighbour, sRe * eIm + sIm * eRe);
         for (let other = entry + 1; other < end; other += 1, goal += 1) {
           const oRe = at(branchRe, other);
           const oIm = at(branchIm, other);
           const to = at(target, goal);
-          add(branchRe, to, shareRe * oRe - shareIm * oIm);
-          add(branchIm, to, shareRe * oIm + shareIm * oRe);
+          add(branchRe, to, sRe * oRe - sIm * oIm);
+          add(branchIm, to, sRe * oIm + sIm * oRe);
         }
       }
     }
@@ -172,41 +181,39 @@ export class Solver {
     const jIm = at(im, k);
     if (jRe === 0 && jIm === 0) return;
     const { start, column } = this.elimination;
-    const { branchRe, branchIm } = this;
-    const invRe = at(this.inverseRe, k);
-    const invIm = at(this.inverseIm, k);
-    const shareRe = jRe * invRe - jIm * invIm;
-    const shareIm = jRe * invIm + jIm * invRe;
+    const { shareRe, shareIm } = this;
     const end = at(start, k + 1);
     for (let entry = at(start, k); entry < end; entry += 1) {
-      const yRe = at(branchRe, entry);
-      const yIm = at(branchIm, entry);
+      const sRe = at(shareRe, entry);
+      const sIm = at(shareIm, entry);
       const neighbour = at(column, entry);
-      add(re, neighbour, shareRe * yRe - shareIm * yIm);
-      add(im, neighbour, shareRe * yIm + shareIm * yRe);
+      add(re, neighbour, jRe * sRe - jIm * sIm);
+      add(im, neighbour, jRe * sIm + jIm * sRe);
     }
   }
 
   /** A node's potential is the mean of its neighbours', weighted by its branches, plus what is driven into it. */
   private settle(k: number, re: Float64Array, im: Float64Array): void {
     const { start, column } = this.elimination;
-    const { branchRe, branchIm } = this;
-    let sumRe = at(re, k);
-    let sumIm = at(im, k);
+    const { shareRe, shareIm } = this;
+    const jRe = at(re, k);
+    const jIm = at(im, k);
+    const invRe = at(this.inverseRe, k);
+    const invIm = at(this.inverseIm, k);
+    let sumRe = jRe * invRe - jIm * invIm;
+    let sumIm = jRe * invIm + jIm * invRe;
     const end = at(start, k + 1);
     for (let entry = at(start, k); entry < end; entry += 1) {
-      const yRe = at(branchRe, entry);
-      const yIm = at(branchIm, entry);
+      const sRe = at(shareRe, entry);
+      const sIm = at(shareIm, entry);
       const neighbour = at(column, entry);
       const vRe = at(re, neighbour);
       const vIm = at(im, neighbour);
-      sumRe += yRe * vRe - yIm * vIm;
-      sumIm += yRe * vIm + yIm * vRe;
+      sumRe += sRe * vRe - sIm * vIm;
+      sumIm += sRe * vIm + sIm * vRe;
     }
-    const invRe = at(this.inverseRe, k);
-    const invIm = at(this.inverseIm, k);
-    re[k] = sumRe * invRe - sumIm * invIm;
-    im[k] = sumRe * invIm + sumIm * invRe;
+    re[k] = sumRe;
+    im[k] = sumIm;
   }
 
   /**
@@ -229,36 +236,66 @@ export class Solver {
 
   /** Ohms, as a complex number, between a node and earth with the sources at rest. */
   impedanceToEarth(node: number): readonly [re: number, im: number] {
-    const { workRe, workIm, path } = this;
-    const length = this.pathFrom(node);
-    this.alongPath(node, length, path, workRe, workIm);
-    return [at(workRe, node), at(workIm, node)];
+    for (let k = this.filledFrom - 1; k >= node; k -= 1) this.fillImpedances(k);
+    return [at(this.toEarthRe, node), at(this.toEarthIm, node)];
   }
 
-  private pathFrom(node: number): number {
-    let length = 0;
-    for (let k = node; k !== -1; k = at(this.elimination.parent, k)) {
-      this.path[length] = k;
-      length += 1;
+  /**
+   * The impedances of a node, those of all later ones being known. What one ampere elsewhere causes at the node is
+   * the mean of what it causes at the later neighbours, and these join each other: no entry outside of the
+   * elimination's own is needed (selected inversion; Takahashi, Fagan and Chin 1973, from memory).
+   */
+  private fillImpedances(k: number): void {
+    const { start, column, target, targetStart } = this.elimination;
+    const { shareRe, shareIm, betweenRe, betweenIm, toEarthRe, toEarthIm } = this;
+    const first = at(start, k);
+    const end = at(start, k + 1);
+    for (let entry = first; entry < end; entry += 1) {
+      const sRe = at(shareRe, entry);
+      const sIm = at(shareIm, entry);
+      const neighbour = at(column, entry);
+      const zRe = at(toEarthRe, neighbour);
+      const zIm = at(toEarthIm, neighbour);
+      betweenRe[entry] = sRe * zRe - sIm * zIm;
+      betweenIm[entry] = sRe * zIm + sIm * zRe;
     }
-    return length;
+    let goal = at(targetStart, k);
+    for (let entry = first; entry < end; entry += 1) {
+      const sRe = at(shareRe, entry);
+      const sIm = at(shareIm, entry);
+      for (let other = entry + 1; other < end; other += 1, goal += 1) {
+        const pair = at(target, goal);
+        const zRe = at(betweenRe, pair);
+        const zIm = at(betweenIm, pair);
+        const oRe = at(shareRe, other);
+        const oIm = at(shareIm, other);
+        add(betweenRe, other, sRe * zRe - sIm * zIm);
+        add(betweenIm, other, sRe * zIm + sIm * zRe);
+        add(betweenRe, entry, oRe * zRe - oIm * zIm);
+        add(betweenIm, entry, oRe * zIm + oIm * zRe);
+      }
+    }
+    let re = at(this.inverseRe, k);
+    let im = at(this.inverseIm, k);
+    for (let entry = first; entry < end; entry += 1) {
+      const sRe = at(shareRe, entry);
+      const sIm = at(shareIm, entry);
+      const bRe = at(betweenRe, entry);
+      const bIm = at(betweenIm, entry);
+      re += sRe * bRe - sIm * bIm;
+      im += sRe * bIm + sIm * bRe;
+    }
+    toEarthRe[k] = re;
+    toEarthIm[k] = im;
+    this.filledFrom = k;
   }
 
-  /** Potentials along a path that one ampere into a node of it causes. */
-  private alongPath(
-    node: number,
-    length: number,
-    path: Int32Array,
-    re: Float64Array,
-    im: Float64Array,
-  ): void {
-    for (let step = 0; step < length; step += 1) {
-      re[at(path, step)] = 0;
-      im[at(path, step)] = 0;
-    }
-    re[node] = 1;
-    for (let step = 0; step < length; step += 1) this.passOn(at(path, step), re, im);
-    for (let step = length - 1; step >= 0; step -= 1) this.settle(at(path, step), re, im);
+  /** Entry of the branch between two nodes of which the first is eliminated first. */
+  private entryOf(a: number, b: number): number {
+    const { start, column } = this.elimination;
+    const end = at(start, a + 1);
+    for (let entry = at(start, a); entry < end; entry += 1) if (column[entry] === b) return entry;
+    throw new Error(`no branch is provided for between nodes ${a} and ${b}`);
   }
 
   /**
@@ -268,18 +305,31 @@ export class Solver {
   equivalentAt(outlet: number, into: ThreeTerminals): void {
     const contact = this.network.outlets[outlet]?.contact;
     if (contact === undefined) throw new Error(`no outlet ${outlet}`);
-    const nodes = [contact.hot, contact.neutral, contact.ground] as const;
-    const length = this.pathFrom(Math.min(...nodes));
-    for (let row = 0; row < 3; row += 1) {
-      const node = nodes[row] ?? 0;
-      into.voltsRe[row] = at(this.voltsRe, node);
-      into.voltsIm[row] = at(this.voltsIm, node);
-      this.alongPath(node, length, this.path, this.workRe, this.workIm);
-      for (let other = 0; other < 3; other += 1) {
-        into.ohmsRe[3 * other + row] = at(this.workRe, nodes[other] ?? 0);
-        into.ohmsIm[3 * other + row] = at(this.workIm, nodes[other] ?? 0);
-      }
-    }
+    // Contacts are numbered in this order, so each is eliminated before the next.
+    const { hot, neutral, ground } = contact;
+    for (let k = this.filledFrom - 1; k >= hot; k -= 1) this.fillImpedances(k);
+    this.takeContact(hot, 0, into);
+    this.takeContact(neutral, 1, into);
+    this.takeContact(ground, 2, into);
+    this.takeBetween(this.entryOf(hot, neutral), 1, 3, into);
+    this.takeBetween(this.entryOf(hot, ground), 2, 6, into);
+    this.takeBetween(this.entryOf(neutral, ground), 5, 7, into);
+  }
+
+  private takeContact(node: number, row: number, into: ThreeTerminals): void {
+    into.voltsRe[row] = at(this.voltsRe, node);
+    into.voltsIm[row] = at(this.voltsIm, node);
+    into.ohmsRe[4 * row] = at(this.toEarthRe, node);
+    into.ohmsIm[4 * row] = at(this.toEarthIm, node);
+  }
+
+  private takeBetween(entry: number, above: number, below: number, into: ThreeTerminals): void {
+    const re = at(this.betweenRe, entry);
+    const im = at(this.betweenIm, entry);
+    into.ohmsRe[above] = re;
+    into.ohmsRe[below] = re;
+    into.ohmsIm[above] = im;
+    into.ohmsIm[below] = im;
   }
 }
 

@@ -19,7 +19,7 @@ import {
 } from '../instruments/index.ts';
 import { buttonCode, type Evidence, type OutletEvidence, type ReadingEvidence, type StateEvidence } from './evidence.ts';
 import { readingDeficit, type Tolerance } from './likelihood.ts';
-import { attach, copyTerminals, metered, type Terminals, terminals, toEarth, voltsBetween, voltsPerSiemens } from './terminals.ts';
+import { attach, copyTerminals, metered, meteredWithSlopes, type Terminals, terminals, toEarth, voltsBetween, voltsPerSiemens } from './terminals.ts';
 
 /** A circuit as one hypothesis has it. */
 export interface Supposed {
@@ -37,6 +37,20 @@ const pairsOfContacts = [
   [neutral, ground],
 ] as const;
 const contactsAlone = [hot, neutral, ground] as const;
+
+/** What the outlets look like under one hypothesis, and how well its readings fit there: children often share it. */
+export interface Reference {
+  /** Potentials and impedances, 24 numbers a slot. */
+  readonly views: Float64Array;
+  /** Nats by which each reading falls short, and all of a slot together. */
+  readonly readingDeficits: Float64Array;
+  readonly deficits: Float64Array;
+}
+
+const viewSize = 24;
+/** Volts, and share of an impedance, by which two views of an outlet may differ and still read the same. */
+const sameVolts = 1e-3;
+const sameShare = 1e-4;
 
 /** Predicts readings, and how they change with the conductance of any branch. Keeps its scratch between calls. */
 export class Evaluator {
@@ -86,7 +100,13 @@ export class Evaluator {
    * How much less likely than the likeliest the readings before repair (or after it) are; Infinity once that is
    * more than the limit. Leaves the predicted channels of what was looked at.
    */
-  deficit(supposed: Supposed, repaired: boolean, tolerance: Tolerance, limit: number): number {
+  deficit(
+    supposed: Supposed,
+    repaired: boolean,
+    tolerance: Tolerance,
+    limit: number,
+    reference: Reference | null = null,
+  ): number {
     let sum = 0;
     for (const state of this.evidence.states) {
       if (state.repaired !== repaired) continue;
@@ -95,13 +115,98 @@ export class Evaluator {
         sum += readingDeficit(this.evidence, state.trippedBefore, this.predicted, tolerance);
       if (sum > limit) return Number.POSITIVE_INFINITY;
       for (const outlet of state.outlets) {
-        this.predictOutlet(outlet, settled);
-        for (const reading of outlet.readings)
-          sum += readingDeficit(this.evidence, reading, this.predicted, tolerance);
+        sum += this.outletDeficit(outlet, settled, tolerance, repaired ? null : reference);
         if (sum > limit) return Number.POSITIVE_INFINITY;
       }
     }
     return sum;
+  }
+
+  /** Nats by which the readings of one outlet fall short, in the state entered last; from the reference where it looks alike. */
+  outletDeficit(outlet: OutletEvidence, settled: Operation, tolerance: Tolerance, reference: Reference | null): number {
+    this.solver.equivalentAt(outlet.outlet, this.base);
+    if (reference !== null && outlet.isLocal && this.looksAs(reference.views, outlet.slot))
+      return reference.deficits[outlet.slot] as number;
+    let sum = 0;
+    for (const reading of outlet.readings) {
+      this.predictReading(reading, settled, false);
+      sum += readingDeficit(this.evidence, reading, this.predicted, tolerance);
+    }
+    return sum;
+  }
+
+  /** What every outlet looks like under a hypothesis in every state before repair, 24 numbers a slot. */
+  viewsOf(supposed: Supposed): Float64Array {
+    const views = new Float64Array(this.evidence.slots * viewSize);
+    for (const state of this.evidence.states) {
+      if (state.repaired) continue;
+      this.enter(state, supposed);
+      for (const { outlet, slot } of state.outlets) {
+        this.look(outlet);
+        this.takeView(views, slot);
+      }
+    }
+    return views;
+  }
+
+  private takeView(views: Float64Array, slot: number): void {
+    const { voltsRe, voltsIm, ohmsRe, ohmsIm } = this.base;
+    const from = slot * viewSize;
+    views.set(voltsRe, from);
+    views.set(voltsIm, from + 3);
+    views.set(ohmsRe, from + 6);
+    views.set(ohmsIm, from + 15);
+  }
+
+  /** The reference that a hypothesis makes, for the readings before repair. */
+  referenceOf(supposed: Supposed, tolerance: Tolerance): Reference {
+    const { slots, readingCount, states } = this.evidence;
+    const views = new Float64Array(slots * viewSize);
+    const readingDeficits = new Float64Array(readingCount);
+    const deficits = new Float64Array(slots);
+    for (const state of states) {
+      if (state.repaired) continue;
+      const settled = this.enter(state, supposed);
+      for (const { outlet, slot, readings } of state.outlets) {
+        this.look(outlet);
+        this.takeView(views, slot);
+        for (const reading of readings) {
+          this.predictReading(reading, settled, false);
+          const short = readingDeficit(this.evidence, reading, this.predicted, tolerance);
+          readingDeficits[reading.index] = short;
+          deficits[slot] = (deficits[slot] as number) + short;
+        }
+      }
+    }
+    return { views, readingDeficits, deficits };
+  }
+
+  /** True where the outlet looked at last is seen as in a set of views. */
+  looksAs(terminals: Float64Array, slot: number): boolean {
+    const { voltsRe, voltsIm, ohmsRe, ohmsIm } = this.base;
+    const from = slot * viewSize;
+    for (let i = 0; i < 3; i += 1) {
+      if (Math.abs((voltsRe[i] as number) - (terminals[from + i] as number)) > sameVolts) return false;
+      if (Math.abs((voltsIm[i] as number) - (terminals[from + 3 + i] as number)) > sameVolts) return false;
+    }
+    for (let i = 0; i < 9; i += 1) {
+      const re = ohmsRe[i] as number;
+      const im = ohmsIm[i] as number;
+      const allowed = sameShare * (Math.abs(re) + Math.abs(im));
+      if (Math.abs(re - (terminals[from + 6 + i] as number)) > allowed) return false;
+      if (Math.abs(im - (terminals[from + 15 + i] as number)) > allowed) return false;
+    }
+    return true;
+  }
+
+  /** Sees an outlet in the state entered last, before anything is read there. */
+  look(outlet: number): void {
+    this.solver.equivalentAt(outlet, this.base);
+  }
+
+  /** Reads at the outlet that was looked at last. */
+  readHere(reading: ReadingEvidence, settled: Operation): void {
+    this.predictReading(reading, settled, false);
   }
 
   /** Predicts every channel before repair (or after it). */
@@ -109,14 +214,11 @@ export class Evaluator {
     for (const state of this.evidence.states) {
       if (state.repaired !== repaired) continue;
       const settled = this.enter(state, supposed);
-      for (const outlet of state.outlets) this.predictOutlet(outlet, settled);
+      for (const { outlet, readings } of state.outlets) {
+        this.look(outlet);
+        for (const reading of readings) this.predictReading(reading, settled, false);
+      }
     }
-  }
-
-  /** Predicts the readings of one outlet in the state that was entered last. */
-  predictOutlet({ outlet, readings }: OutletEvidence, settled: Operation): void {
-    this.solver.equivalentAt(outlet, this.base);
-    for (const reading of readings) this.predictReading(reading, settled, false);
   }
 
   /**
@@ -264,9 +366,8 @@ export class Evaluator {
       this.predicted[channel] = metered(outlet, a, b, siemens) * scale;
       return;
     }
-    copyTerminals(outlet, this.scratch);
-    attach(this.scratch, a, b, siemens);
-    this.put(channel, this.scratch, a, b, scale, true);
+    const offset = channel * outlet.branches;
+    this.predicted[channel] = meteredWithSlopes(outlet, a, b, siemens, scale, this.slopes, offset) * scale;
   }
 
   private predictPairs({ first }: ReadingEvidence, outlet: Terminals, siemens: number, slopes: boolean): void {

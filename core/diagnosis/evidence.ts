@@ -11,6 +11,8 @@ export const buttonCode = { trips: 0, 'no-power': 1, nothing: 2 } as const;
 
 /** One reading as a run of channels. */
 export interface ReadingEvidence {
+  /** Counts all readings, what tripped before among them. */
+  readonly index: number;
   /** Its position in the readings file; -1 for what tripped before any instrument was used. */
   readonly position: number;
   readonly outlet: number;
@@ -24,6 +26,10 @@ export interface ReadingEvidence {
 /** Readings of one outlet in one state. */
 export interface OutletEvidence {
   readonly outlet: number;
+  /** Counts all outlets of all states. */
+  readonly slot: number;
+  /** True where what is read follows from the outlet's three terminals alone, not from what devices do elsewhere. */
+  readonly isLocal: boolean;
   readonly readings: readonly ReadingEvidence[];
 }
 
@@ -42,6 +48,8 @@ export interface Evidence {
   readonly states: readonly StateEvidence[];
   readonly kinds: readonly ChannelKind[];
   readonly observed: Float64Array;
+  readonly slots: number;
+  readonly readingCount: number;
   /** First channel of the readings after repair; they come last. */
   readonly firstRepaired: number;
 }
@@ -97,6 +105,16 @@ export function evidenceOf(network: Network, taken: Taken): Evidence {
     return reading.instrument === 'gfci-button' ? (reading.buttonMilliamps ?? usualButtonMilliamps) : 0;
   };
 
+  let slots = 0;
+  const nextSlot = (): number => {
+    slots += 1;
+    return slots - 1;
+  };
+  let readingCount = 0;
+  const nextReading = (): number => {
+    readingCount += 1;
+    return readingCount - 1;
+  };
   const all = [...taken.readings, ...taken.afterRepair];
   const groups = new Map<string, number[]>();
   all.forEach((reading, position) => {
@@ -115,7 +133,7 @@ export function evidenceOf(network: Network, taken: Taken): Evidence {
     if (looked) for (const device of network.devices) put('trips', tripped.has(device.id) ? 1 : 0);
     const trippedBefore: ReadingEvidence | null = !looked
         ? null
-        : { position: -1, outlet: -1, instrument: 'tripped-before', setting: 0, first: start, end: observed.length };
+        : { index: nextReading(), position: -1, outlet: -1, instrument: 'tripped-before', setting: 0, first: start, end: observed.length };
     const byOutlet = new Map<number, ReadingEvidence[]>();
     for (const position of positions) {
       const reading = all[position] as Reading;
@@ -124,6 +142,7 @@ export function evidenceOf(network: Network, taken: Taken): Evidence {
       const begin = observed.length;
       putReading(reading);
       const compiled: ReadingEvidence = {
+        index: nextReading(),
         position,
         outlet,
         instrument: reading.instrument,
@@ -139,14 +158,21 @@ export function evidenceOf(network: Network, taken: Taken): Evidence {
       state,
       repaired,
       trippedBefore,
-      outlets: [...byOutlet].map(([outlet, readings]) => ({ outlet, readings })),
+      outlets: [...byOutlet].map(([outlet, readings]) => ({
+        outlet,
+        slot: nextSlot(),
+        isLocal:
+          network.devices.length === 0 ||
+          readings.every(({ instrument }) => instrument !== 'gfci-button' && instrument !== 'own-button'),
+        readings,
+      })),
     };
   });
   const firstRepaired = Math.min(
     observed.length,
     ...states.filter(({ repaired }) => repaired).map((state) => firstChannel(state)),
   );
-  return { readings: all, states, kinds, observed: Float64Array.from(observed), firstRepaired };
+  return { readings: all, states, kinds, observed: Float64Array.from(observed), slots, readingCount, firstRepaired };
 }
 
 const firstChannel = ({ trippedBefore, outlets }: StateEvidence): number =>

@@ -1,5 +1,5 @@
 import { type Branch, branchesOf, type Network } from '../circuit/index.ts';
-import type { Evaluator, Supposed } from './evaluator.ts';
+import type { Evaluator, Reference, Supposed } from './evaluator.ts';
 import type { ChannelKind } from './evidence.ts';
 import { faultsWith, type Hypothesis } from './hypothesis.ts';
 import { fitLeastSquares, type Fit } from './least-squares.ts';
@@ -8,8 +8,10 @@ import { type LoadPattern, loadsOfWatts } from './unknown-loads.ts';
 
 /** Ohms of a bad connection are taken as log-normal: mostly 0.1 to 100 Ω, about 3 Ω in the middle (common practice). */
 const logOhms = { middle: Math.log(3), sigma: 2, least: Math.log(0.1), most: Math.log(1e5) } as const;
-/** Spread of an unknown load in watts. */
+/** Spread of an unknown load in watts, where one may or may not be on. */
 const wattsSigma = 600;
+/** Where one is on, its watts are log-normal: mostly 5 to 1,500 W (common practice). */
+const logWatts = { middle: Math.log(90), sigma: 1.5 } as const;
 
 /** A hypothesis with its loads and ohms as the readings have them. */
 export interface Fitted {
@@ -20,6 +22,8 @@ export interface Fitted {
   readonly deficit: number;
   /** Logarithm of the share of the prior's loads and ohms that do about as well as these. */
   readonly logShare: number;
+  /** The pattern of unknown loads that it was fitted in. */
+  readonly pattern: LoadPattern | null;
 }
 
 export const middleOhms = (hypothesis: Hypothesis): readonly number[] =>
@@ -45,48 +49,71 @@ export function unfitted(
   watts: Float64Array,
   unknownLoads: boolean,
   tolerance: Tolerance,
+  reference: Reference | null = null,
 ): Fitted {
   const supposed = supposedWith(evaluator.network, hypothesis, ohms, watts, unknownLoads);
   return {
     supposed,
     ohms,
     watts,
-    deficit: evaluator.deficit(supposed, false, tolerance, Number.POSITIVE_INFINITY),
+    deficit: evaluator.deficit(supposed, false, tolerance, Number.POSITIVE_INFINITY, reference),
     logShare: 0,
+    pattern: null,
   };
 }
 
 /**
  * Fits the ohms of bad connections (in their logarithm) and, where a pattern of loads is given, the watts at every
- * outlet, by least squares with exact derivatives (compensation theorem; see terminals.ts).
+ * outlet (else they stay), by least squares with exact derivatives (compensation theorem; see terminals.ts).
  */
 export function fitted(
   evaluator: Evaluator,
   hypothesis: Hypothesis,
-  startOhms: readonly number[],
+  from: Pick<Fitted, 'ohms' | 'watts'>,
   pattern: LoadPattern | null,
   tolerance: Tolerance,
+  unknownLoads: boolean,
 ): Fitted {
   const { network, evidence } = evaluator;
   const { nominalVolts } = network.circuit;
-  const unknownLoads = pattern !== null;
   const resistanceCount = hypothesis.resistances.length;
   const free = pattern === null ? [] : [...pattern.upper.keys()].filter((outlet) => (pattern.upper[outlet] ?? 0) > 0);
   const size = resistanceCount + free.length;
-  const fixedWatts = pattern?.start ?? new Float64Array(network.outlets.length);
+  const fixedWatts = pattern?.start ?? from.watts;
   const pull: Pull = { residual: 0, slope: 0 };
-  const channelCount = evidence.observed.length;
+  const channelCount = evidence.firstRepaired;
 
   const ohmsAt = (x: Float64Array): readonly number[] =>
     hypothesis.resistances.map((_, which) => Math.exp(x[which] as number));
+  /** Watts of what is on are fitted in their logarithm, for they may span three decades. */
+  const isOn = free.map((outlet) => (pattern?.lower[outlet] ?? 0) > 0);
   const wattsAt = (x: Float64Array): Float64Array => {
     const watts = fixedWatts.slice();
     free.forEach((outlet, position) => {
-      watts[outlet] = x[resistanceCount + position] as number;
+      const at = x[resistanceCount + position] as number;
+      watts[outlet] = isOn[position] ? Math.exp(at) : at;
     });
     return watts;
   };
 
+  const pullAt = (channel: number): void =>
+    pullOf(
+      evidence.kinds[channel] as ChannelKind,
+      evidence.observed[channel] as number,
+      evaluator.predicted[channel] as number,
+      nominalVolts,
+      tolerance,
+      pull,
+    );
+  const residualsAt = (x: Float64Array): Float64Array => {
+    evaluator.predict(supposedWith(network, hypothesis, ohmsAt(x), wattsAt(x), unknownLoads), false);
+    const residuals = new Float64Array(channelCount);
+    for (let channel = 0; channel < channelCount; channel += 1) {
+      pullAt(channel);
+      residuals[channel] = pull.residual;
+    }
+    return residuals;
+  };
   const linearize = (x: Float64Array) => {
     const ohms = ohmsAt(x);
     const watts = wattsAt(x);
@@ -114,22 +141,14 @@ export function fitted(
       branches.push({ a: contact.hot, b: contact.neutral, ohms: nominalVolts ** 2 / (watts[outlet] as number) });
       isLoad.push(true);
       quantity.push(resistanceCount + position);
-      siemensSlope.push(1 / nominalVolts ** 2);
+      siemensSlope.push((isOn[position] ? (watts[outlet] as number) : 1) / nominalVolts ** 2);
     });
     const slopes = evaluator.predictWithSlopes(supposed, branches, isLoad);
     const residuals = new Float64Array(channelCount);
     const jacobian = new Float64Array(channelCount * size);
     const count = branches.length;
     for (let channel = 0; channel < channelCount; channel += 1) {
-      if (channel >= evidence.firstRepaired) break;
-      pullOf(
-        evidence.kinds[channel] as ChannelKind,
-        evidence.observed[channel] as number,
-        evaluator.predicted[channel] as number,
-        nominalVolts,
-        tolerance,
-        pull,
-      );
+      pullAt(channel);
       residuals[channel] = pull.residual;
       if (pull.slope === 0) continue;
       for (let branch = 0; branch < count; branch += 1) {
@@ -148,7 +167,7 @@ export function fitted(
   const priorWeight = new Float64Array(size);
   const priorCentre = new Float64Array(size);
   hypothesis.resistances.forEach((_, which) => {
-    start[which] = Math.log(startOhms[which] ?? 3);
+    start[which] = Math.log(from.ohms[which] ?? 3);
     lower[which] = logOhms.least;
     upper[which] = logOhms.most;
     priorWeight[which] = 1 / logOhms.sigma ** 2;
@@ -156,19 +175,20 @@ export function fitted(
   });
   free.forEach((outlet, position) => {
     const at = resistanceCount + position;
-    start[at] = pattern?.start[outlet] ?? 0;
-    lower[at] = pattern?.lower[outlet] ?? 0;
-    upper[at] = pattern?.upper[outlet] ?? 0;
-    priorWeight[at] = 1 / wattsSigma ** 2;
+    const scale = isOn[position] ? Math.log : (watts: number) => watts;
+    start[at] = scale(pattern?.start[outlet] ?? 0);
+    lower[at] = scale(pattern?.lower[outlet] ?? 0);
+    upper[at] = scale(pattern?.upper[outlet] ?? 0);
+    priorWeight[at] = isOn[position] ? 1 / logWatts.sigma ** 2 : 1 / wattsSigma ** 2;
+    priorCentre[at] = isOn[position] ? logWatts.middle : 0;
   });
-  const fit = fitLeastSquares({ size, lower, upper, priorWeight, priorCentre, linearize }, start);
+  const fit = fitLeastSquares({ size, lower, upper, priorWeight, priorCentre, residuals: residualsAt, linearize }, start);
   const ohms = ohmsAt(fit.at);
   const watts = wattsAt(fit.at);
   let logShare = 0;
   for (let which = 0; which < resistanceCount; which += 1) logShare += ohmsLogShare(fit, which);
-  free.forEach((_, position) => {
-    logShare -= 0.5 * ((fit.at[resistanceCount + position] as number) / wattsSigma) ** 2;
-  });
+  for (let at = resistanceCount; at < size; at += 1)
+    logShare -= 0.5 * (priorWeight[at] as number) * ((fit.at[at] as number) - (priorCentre[at] as number)) ** 2;
   const found = unfitted(evaluator, hypothesis, ohms, watts, unknownLoads, tolerance);
   return { ...found, logShare };
 }

@@ -6,10 +6,8 @@ export interface FitProblem {
   /** Curvature and centre of each quantity's prior: ½·weight·(x − centre)². */
   readonly priorWeight: Float64Array;
   readonly priorCentre: Float64Array;
-  /**
-   * Residuals at a point (in standard deviations) and their Jacobian, row by residual. Answers false where nothing
-   * can be predicted.
-   */
+  /** Residuals at a point, in standard deviations; and with their Jacobian, row by residual. */
+  readonly residuals: (at: Float64Array) => Float64Array;
   readonly linearize: (at: Float64Array) => { readonly residuals: Float64Array; readonly jacobian: Float64Array };
 }
 
@@ -61,12 +59,11 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array): Fit {
       let promise = 0;
       for (let p = 0; p < size; p += 1) promise += Math.abs(value(gradient, p) * (value(at, p) - value(next, p)));
       if (promise < worthwhile) return finish();
-      const there = problem.linearize(next);
-      const objectiveThere = objectiveAt(problem, next, there.residuals);
+      const objectiveThere = objectiveAt(problem, next, problem.residuals(next));
       if (objectiveThere < objective) {
         improved = objective - objectiveThere > worthwhile;
         at.set(next);
-        ({ residuals, jacobian } = there);
+        ({ residuals, jacobian } = problem.linearize(at));
         objective = objectiveThere;
         damping = Math.max(damping / 10, 1e-9);
         break;

@@ -1,12 +1,12 @@
 import type { DeviceState } from '../circuit/index.ts';
-import { Evaluator } from './evaluator.ts';
-import type { ReadingEvidence } from './evidence.ts';
+import { Evaluator, type Reference } from './evaluator.ts';
+import type { ChannelKind, ReadingEvidence } from './evidence.ts';
 import { type Fitted, fitted, middleOhms, unfitted } from './fitting.ts';
 import { type Hypothesis, soundHypothesis, withCause, withoutCauses } from './hypothesis.ts';
 import { readingDeficit } from './likelihood.ts';
 import type { DiagnosisProblem } from './problem.ts';
 import { Screening } from './screening.ts';
-import { loadPatterns } from './unknown-loads.ts';
+import { type LoadPattern, loadPatterns } from './unknown-loads.ts';
 
 /** A hypothesis that was held against the readings. */
 export interface Explanation {
@@ -39,16 +39,29 @@ export const usualLimits: SearchLimits = { mostBounds: 16_000 };
 const keptNats = 9;
 /** A single cause so far below the best may still be half of the best pair. */
 const parentNats = 25;
-/** A reading that falls so many nats short asks for another cause, or is wrong. */
-const misfitNats = 4.6;
+/** A reading that falls so many nats short of what scatter explains asks for another cause, or is wrong. */
+const misfitNats = 7;
+/**
+ * After so many explanations led further in vain, what does not fit is held to be a wrong reading: a cause of the
+ * best pair leaves less unexplained by itself than most causes that have nothing to do with it.
+ */
+const patience = 10;
 /** At most so many explanations are led further by one cause each, for what is not ruled out beside them. */
 const mostLeaders = 3;
 /** A fit is worth its time where the loads and ohms of the parent fall so many nats short of what may be reached. */
 const worthFitting = 0.4;
-const startOhms = [0.15, 0.6, 3, 20, 300, 1e4] as const;
+const startOhms = [0.1, 0.25, 0.6, 1.4, 6, 15, 60, 400, 1e4] as const;
+/** What falls so many nats short is not saved by other ohms or loads. */
+const hopelessNats = 2000;
+/** Loads are fitted to what may come out so near the best; what cannot is judged with its parent's. */
+const contenderNats = 4;
 /** A repair that was made puts a cause right in so many cases. */
 const repairSucceeds = 0.7;
 const sliceBounds = 24;
+
+/** Volts scatter: half a nat each is to be expected. */
+const expectedDeficit = (kinds: readonly ChannelKind[]): number =>
+  0.5 * kinds.filter((kind) => kind === 'volts').length;
 
 const logSum = (values: readonly number[]): number => {
   const most = Math.max(...values);
@@ -57,12 +70,22 @@ const logSum = (values: readonly number[]): number => {
     : most + Math.log(values.reduce((sum, value) => sum + Math.exp(value - most), 0));
 };
 
+const nothingFitted = ({ network }: DiagnosisProblem): Fitted => ({
+  supposed: { faults: [], loads: [], deviceStates: [] },
+  ohms: [],
+  watts: new Float64Array(network.outlets.length),
+  deficit: Number.POSITIVE_INFINITY,
+  logShare: 0,
+  pattern: null,
+});
+
 /** A hypothesis that passed the screening, and what it may weigh at the most. */
 interface Candidate {
   readonly hypothesis: Hypothesis;
   readonly parent: Explanation;
   readonly most: number;
   readonly bound: number;
+  readonly explanation?: Explanation;
 }
 
 /**
@@ -85,6 +108,7 @@ export class Search {
   private readonly knownDevices: readonly DeviceState[];
   private readonly voltsCount: number;
   private best: Explanation;
+  private reference: Reference | null = null;
   private boundsDone = 0;
   private cutShort = false;
 
@@ -96,8 +120,10 @@ export class Search {
     this.voltsCount = problem.evidence.kinds.filter((kind) => kind === 'volts').length;
     const sound = soundHypothesis(problem.network);
     this.knownDevices = sound.deviceStates;
+    this.best = { hypothesis: sound, fitted: nothingFitted(problem), logWeight: Number.NEGATIVE_INFINITY };
     this.best = this.refined(sound, null, 0);
-    this.keep(this.best);
+    this.found.set('', this.best);
+    this.seen.add('');
   }
 
   state(): SearchState {
@@ -111,50 +137,64 @@ export class Search {
     const { mostCauses = 4 } = this.limits;
     yield* this.expand(this.best, parentNats);
     for (let size = 1; size < mostCauses && this.asksForMore(this.best); size += 1) yield* this.deepen(size);
-    yield* this.leadFurther();
+    for (let before: Explanation | null = null; before !== this.best && !this.isOver(); ) {
+      before = this.best;
+      yield* this.leadPartsFurther();
+      yield* this.leadFurther();
+    }
     return this.state();
   }
 
   /** Leads the best explanations of a size further by one cause, until none is left that could matter. */
   private *deepen(size: number): Generator<undefined> {
-    for (;;) {
+    for (let inVain = 0; inVain < patience; ) {
       if (this.isOver()) return;
       const next = this.nextParent(size);
       if (next === null) return;
+      const before = this.best;
       yield* this.expand(next, keptNats);
-      if (!this.asksForMore(this.best)) return;
+      yield* this.leadPartsFurther();
+      inVain = this.best.logWeight > before.logWeight + 1 ? 0 : inVain + 1;
+      if (this.best !== before && !this.asksForMore(this.best)) return;
     }
   }
 
-  /**
-   * The most promising explanation of a size that was not led further: first those parts of the best explanation
-   * that were never led further themselves (had its other causes been chosen wrongly, this finds the right ones).
-   */
+  /** Leads the best explanation less each of its causes further: had one been chosen wrongly, this finds the right one. */
+  private *leadPartsFurther(): Generator<undefined> {
+    for (let whole: Explanation | null = null; whole !== this.best; ) {
+      whole = this.best;
+      for (const cause of whole.hypothesis.causes) {
+        const part = withoutCauses(whole.hypothesis, (other) => other === cause, this.knownDevices);
+        if (this.expanded.has(part.key) || this.isOver()) continue;
+        yield* this.expand(this.found.get(part.key) ?? this.refined(part, whole, 0), keptNats);
+      }
+    }
+  }
+
+  /** The most promising explanation of a size that was not led further. */
   private nextParent(size: number): Explanation | null {
-    const { hypothesis } = this.best;
-    if (hypothesis.causes.length === size + 1)
-      for (const cause of hypothesis.causes) {
-        const part = withoutCauses(hypothesis, (other) => other === cause, this.knownDevices);
-        if (this.expanded.has(part.key)) continue;
-        return this.found.get(part.key) ?? this.refined(part, this.best, 0);
-      }
-    let next: { readonly most: number; readonly explain: () => Explanation } | null = null;
-    if (size === 1)
-      for (const candidate of this.parents.values()) {
-        if (this.expanded.has(candidate.hypothesis.key) || (next !== null && candidate.most <= next.most)) continue;
-        next = {
-          most: candidate.most,
-          explain: () => this.refined(candidate.hypothesis, candidate.parent, candidate.bound),
-        };
-      }
-    else
-      for (const explanation of this.found.values()) {
-        if (explanation.hypothesis.causes.length !== size || this.expanded.has(explanation.hypothesis.key)) continue;
-        if (next !== null && explanation.logWeight <= next.most) continue;
-        next = { most: explanation.logWeight, explain: () => explanation };
-      }
-    if (next === null || next.most < this.best.logWeight - parentNats) return null;
-    return next.explain();
+    const least = this.best.logWeight - parentNats;
+    if (size > 1) {
+      const [next = null] = [...this.found.values()]
+        .filter(
+          ({ hypothesis, logWeight }) =>
+            hypothesis.causes.length === size && logWeight > least && !this.expanded.has(hypothesis.key),
+        )
+        .sort((a, b) => b.logWeight - a.logWeight);
+      return next;
+    }
+    for (;;) {
+      // What a candidate may weigh at the most gives way to what it does weigh, once it comes first.
+      let next: Candidate | null = null;
+      for (const candidate of this.parents.values())
+        if (!this.expanded.has(candidate.hypothesis.key) && (next === null || candidate.most > next.most))
+          next = candidate;
+      if (next === null || next.most < least) return null;
+      if (next.explanation !== undefined) return next.explanation;
+      const explanation =
+        this.found.get(next.hypothesis.key) ?? this.refined(next.hypothesis, next.parent, next.bound);
+      this.parents.set(next.hypothesis.key, { ...next, explanation, most: explanation.logWeight });
+    }
   }
 
   /** Leads the leading explanations further, whether or not the readings ask for it. */
@@ -176,9 +216,8 @@ export class Search {
   private *expand(parent: Explanation, margin: number): Generator<undefined> {
     const { tolerance, causes } = this.problem;
     this.expanded.add(parent.hypothesis.key);
-    this.evaluator.predict(parent.fitted.supposed, false);
-    const deficits = this.readingDeficits();
-    this.screening.sortBy((reading) => deficits.get(reading.position) ?? 0);
+    this.reference = this.evaluator.referenceOf(parent.fitted.supposed, tolerance);
+    this.screening.leadFrom(this.reference, parent.fitted.supposed);
     const candidates: Candidate[] = [];
     let slice = 0;
     for (const cause of causes) {
@@ -243,12 +282,21 @@ export class Search {
     }
   }
 
-  /** True where an explanation leaves more unexplained than chance would. */
-  private asksForMore({ fitted: { supposed, deficit } }: Explanation): boolean {
-    // Volts scatter: half a nat each is to be expected, with a standard deviation of √½ each.
-    if (deficit > 0.5 * this.voltsCount + 2 * Math.sqrt(this.voltsCount / 2) + 2 * misfitNats) return true;
+  /** True where an explanation leaves more unexplained, somewhere or in all, than chance would. */
+  private asksForMore({ fitted: { supposed } }: Explanation): boolean {
     this.evaluator.predict(supposed, false);
-    return [...this.readingDeficits().values()].some((nats) => nats > misfitNats + 1);
+    const { kinds } = this.problem.evidence;
+    const deficits = this.readingDeficits();
+    const atOutlet = new Map<number, number>();
+    let sum = 0;
+    for (const { position, outlet, first, end } of this.readings()) {
+      const excess = (deficits.get(position) ?? 0) - expectedDeficit(kinds.slice(first, end));
+      if (excess > misfitNats) return true;
+      sum += excess;
+      atOutlet.set(outlet, (atOutlet.get(outlet) ?? 0) + excess);
+    }
+    const scatter = Math.sqrt(this.voltsCount / 2);
+    return sum > misfitNats + 3 * scatter || [...atOutlet.values()].some((excess) => excess > 1.4 * misfitNats);
   }
 
   /** A hypothesis with its loads and ohms as the readings have them, and its weight. */
@@ -262,37 +310,44 @@ export class Search {
         bound > 0
           ? bound
           : this.evaluator.deficit(supposed, false, tolerance, Number.POSITIVE_INFINITY);
-      return this.explanation(hypothesis, [{ supposed, ohms: [], watts, deficit, logShare: 0 }]);
+      return this.explanation(hypothesis, [{ supposed, ohms: [], watts, deficit, logShare: 0, pattern: null }]);
     }
-    if (!unknownLoads) return this.explanation(hypothesis, [this.fittedOnce(hypothesis, watts, bound)]);
-    const fits = loadPatterns(network, hypothesis, watts).map((pattern) => {
-      const ohms = this.betterStart(hypothesis, pattern.start, bound);
-      const fit =
-        ohms.deficit < bound + worthFitting && parent !== null
-          ? ohms
-          : fitted(this.evaluator, hypothesis, ohms.ohms, pattern, tolerance);
-      return { ...fit, logShare: fit.logShare + pattern.logOdds };
+    if (!unknownLoads) return this.explanation(hypothesis, [this.fittedTo(hypothesis, null, watts, bound)]);
+    const patterns = loadPatterns(network, hypothesis, parent);
+    const fits = patterns.map((pattern) => {
+      const fit = this.fittedTo(hypothesis, pattern, pattern.start, bound);
+      return { ...fit, logShare: fit.logShare + pattern.logOdds, pattern };
     });
     return this.explanation(hypothesis, fits);
   }
 
-  private fittedOnce(hypothesis: Hypothesis, watts: Float64Array, bound: number): Fitted {
-    const start = this.betterStart(hypothesis, watts, bound);
-    if (hypothesis.resistances.length === 0 || start.deficit < bound + worthFitting) return start;
-    return fitted(this.evaluator, hypothesis, start.ohms, null, this.problem.tolerance);
+  /**
+   * Fits as much as is worth its time: nothing where the readings are explained as well as they can be; then ohms
+   * alone; loads too only where the hypothesis could come out near the best.
+   */
+  private fittedTo(hypothesis: Hypothesis, pattern: LoadPattern | null, watts: Float64Array, bound: number): Fitted {
+    const { tolerance, unknownLoads } = this.problem;
+    let fit = this.betterStart(hypothesis, watts, bound);
+    const isWorth = (): boolean => fit.deficit > bound + worthFitting && fit.deficit < bound + hopelessNats;
+    if (hypothesis.resistances.length > 0 && isWorth())
+      fit = fitted(this.evaluator, hypothesis, fit, null, tolerance, unknownLoads);
+    const mayLead = hypothesis.logPrior - bound > this.best.logWeight - contenderNats;
+    if (pattern === null || !mayLead || !isWorth()) return fit;
+    return fitted(this.evaluator, hypothesis, fit, pattern, tolerance, unknownLoads);
   }
 
   /** Middling ohms where these will do, else those of a few from which a fit does best. */
   private betterStart(hypothesis: Hypothesis, watts: Float64Array, bound: number): Fitted {
     const { tolerance, unknownLoads } = this.problem;
     const at = (ohms: readonly number[]): Fitted =>
-      unfitted(this.evaluator, hypothesis, ohms, watts, unknownLoads, tolerance);
+      unfitted(this.evaluator, hypothesis, ohms, watts, unknownLoads, tolerance, this.reference);
     let best = at(middleOhms(hypothesis));
     if (best.deficit < bound + worthFitting) return best;
     hypothesis.resistances.forEach((_, which) => {
       for (const ohms of startOhms) {
         const other = at(best.ohms.map((one, position) => (position === which ? ohms : one)));
         if (other.deficit < best.deficit) best = other;
+        if (best.deficit < bound + worthFitting) return;
       }
     });
     return best;

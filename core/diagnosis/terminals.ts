@@ -28,11 +28,16 @@ export const terminals = (branches: number): Terminals => ({
   acrossIm: new Float64Array(branches),
 });
 
+/** Faster than `set` for a handful of numbers. */
+function copy(from: Float64Array, to: Float64Array): void {
+  for (let index = 0; index < from.length; index += 1) to[index] = from[index] as number;
+}
+
 export function copyTerminals(from: Terminals, to: Terminals): void {
-  to.voltsRe.set(from.voltsRe);
-  to.voltsIm.set(from.voltsIm);
-  to.ohmsRe.set(from.ohmsRe);
-  to.ohmsIm.set(from.ohmsIm);
+  copy(from.voltsRe, to.voltsRe);
+  copy(from.voltsIm, to.voltsIm);
+  copy(from.ohmsRe, to.ohmsRe);
+  copy(from.ohmsIm, to.ohmsIm);
   if (from.branches === 0) return;
   to.responseRe.set(from.responseRe);
   to.responseIm.set(from.responseIm);
@@ -71,41 +76,40 @@ const columnIm = new Float64Array(3);
 
 /** Attaches a branch of so many siemens between two contacts, or one and earth, and keeps it there. */
 export function attach(outlet: Terminals, a: number, b: number, siemens: number): void {
-  const { voltsRe, voltsIm, ohmsRe, ohmsIm, branches } = outlet;
+  const { voltsRe, voltsIm, ohmsRe, ohmsIm } = outlet;
   ohmsAcross(outlet, a, b);
-  const pivotRe = 1 + siemens * at(complex, 0);
-  const pivotIm = siemens * at(complex, 1);
+  const pivotRe = 1 + siemens * (complex[0] as number);
+  const pivotIm = siemens * (complex[1] as number);
   const square = pivotRe * pivotRe + pivotIm * pivotIm;
   const factorRe = (siemens * pivotRe) / square;
   const factorIm = (-siemens * pivotIm) / square;
   for (let row = 0; row < 3; row += 1) {
-    columnRe[row] = at(ohmsRe, 3 * row + a) - (b === toEarth ? 0 : at(ohmsRe, 3 * row + b));
-    columnIm[row] = at(ohmsIm, 3 * row + a) - (b === toEarth ? 0 : at(ohmsIm, 3 * row + b));
+    columnRe[row] = (ohmsRe[3 * row + a] as number) - (b === toEarth ? 0 : (ohmsRe[3 * row + b] as number));
+    columnIm[row] = (ohmsIm[3 * row + a] as number) - (b === toEarth ? 0 : (ohmsIm[3 * row + b] as number));
   }
-  const vRe = at(voltsRe, a) - over(voltsRe, b);
-  const vIm = at(voltsIm, a) - over(voltsIm, b);
+  const vRe = (voltsRe[a] as number) - (b === toEarth ? 0 : (voltsRe[b] as number));
+  const vIm = (voltsIm[a] as number) - (b === toEarth ? 0 : (voltsIm[b] as number));
   const ampsRe = factorRe * vRe - factorIm * vIm;
   const ampsIm = factorRe * vIm + factorIm * vRe;
-  for (let p = 0; p < branches; p += 1) attachResponse(outlet, p, a, b, factorRe, factorIm, vRe, vIm);
+  if (outlet.branches > 0) attachResponses(outlet, a, b, factorRe, factorIm, vRe, vIm);
   for (let row = 0; row < 3; row += 1) {
-    const cRe = at(columnRe, row);
-    const cIm = at(columnIm, row);
-    voltsRe[row] = at(voltsRe, row) - (cRe * ampsRe - cIm * ampsIm);
-    voltsIm[row] = at(voltsIm, row) - (cRe * ampsIm + cIm * ampsRe);
+    const cRe = columnRe[row] as number;
+    const cIm = columnIm[row] as number;
+    voltsRe[row] = (voltsRe[row] as number) - (cRe * ampsRe - cIm * ampsIm);
+    voltsIm[row] = (voltsIm[row] as number) - (cRe * ampsIm + cIm * ampsRe);
     const gRe = cRe * factorRe - cIm * factorIm;
     const gIm = cRe * factorIm + cIm * factorRe;
     for (let other = 0; other < 3; other += 1) {
-      const oRe = at(columnRe, other);
-      const oIm = at(columnIm, other);
-      ohmsRe[3 * row + other] = at(ohmsRe, 3 * row + other) - (gRe * oRe - gIm * oIm);
-      ohmsIm[3 * row + other] = at(ohmsIm, 3 * row + other) - (gRe * oIm + gIm * oRe);
+      const oRe = columnRe[other] as number;
+      const oIm = columnIm[other] as number;
+      ohmsRe[3 * row + other] = (ohmsRe[3 * row + other] as number) - (gRe * oRe - gIm * oIm);
+      ohmsIm[3 * row + other] = (ohmsIm[3 * row + other] as number) - (gRe * oIm + gIm * oRe);
     }
   }
 }
 
-function attachResponse(
-  { responseRe, responseIm, acrossRe, acrossIm }: Terminals,
-  p: number,
+function attachResponses(
+  { responseRe, responseIm, acrossRe, acrossIm, branches }: Terminals,
   a: number,
   b: number,
   factorRe: number,
@@ -113,18 +117,21 @@ function attachResponse(
   vRe: number,
   vIm: number,
 ): void {
-  const uRe = at(responseRe, 3 * p + a) - over(responseRe, b, 3 * p);
-  const uIm = at(responseIm, 3 * p + a) - over(responseIm, b, 3 * p);
-  const gRe = uRe * factorRe - uIm * factorIm;
-  const gIm = uRe * factorIm + uIm * factorRe;
-  for (let row = 0; row < 3; row += 1) {
-    const cRe = at(columnRe, row);
-    const cIm = at(columnIm, row);
-    responseRe[3 * p + row] = at(responseRe, 3 * p + row) - (cRe * gRe - cIm * gIm);
-    responseIm[3 * p + row] = at(responseIm, 3 * p + row) - (cRe * gIm + cIm * gRe);
+  for (let p = 0; p < branches; p += 1) {
+    const from = 3 * p;
+    const uRe = (responseRe[from + a] as number) - (b === toEarth ? 0 : (responseRe[from + b] as number));
+    const uIm = (responseIm[from + a] as number) - (b === toEarth ? 0 : (responseIm[from + b] as number));
+    const gRe = uRe * factorRe - uIm * factorIm;
+    const gIm = uRe * factorIm + uIm * factorRe;
+    for (let row = 0; row < 3; row += 1) {
+      const cRe = columnRe[row] as number;
+      const cIm = columnIm[row] as number;
+      responseRe[from + row] = (responseRe[from + row] as number) - (cRe * gRe - cIm * gIm);
+      responseIm[from + row] = (responseIm[from + row] as number) - (cRe * gIm + cIm * gRe);
+    }
+    acrossRe[p] = (acrossRe[p] as number) - (gRe * vRe - gIm * vIm);
+    acrossIm[p] = (acrossIm[p] as number) - (gRe * vIm + gIm * vRe);
   }
-  acrossRe[p] = at(acrossRe, p) - (gRe * vRe - gIm * vIm);
-  acrossIm[p] = at(acrossIm, p) - (gRe * vIm + gIm * vRe);
 }
 
 /** Volts between two contacts, or one and earth. */
@@ -146,4 +153,42 @@ export function voltsPerSiemens(outlet: Terminals, a: number, b: number, branch:
   const dRe = zRe * at(acrossRe, branch) - zIm * at(acrossIm, branch);
   const dIm = zRe * at(acrossIm, branch) + zIm * at(acrossRe, branch);
   return -(re * dRe + im * dIm) / size;
+}
+
+/**
+ * Volts that a meter of so many siemens shows between two contacts, or one and earth, and their change per siemens of
+ * each branch times `scale`, into `slopes` from `offset` on: what `attach`, `voltsBetween` and `voltsPerSiemens` would
+ * answer one after another.
+ */
+export function meteredWithSlopes(
+  outlet: Terminals,
+  a: number,
+  b: number,
+  siemens: number,
+  scale: number,
+  slopes: Float64Array,
+  offset: number,
+): number {
+  const { voltsRe, voltsIm, responseRe, responseIm, acrossRe, acrossIm, branches } = outlet;
+  ohmsAcross(outlet, a, b);
+  const pivotRe = 1 + siemens * at(complex, 0);
+  const pivotIm = siemens * at(complex, 1);
+  const square = pivotRe * pivotRe + pivotIm * pivotIm;
+  const openRe = at(voltsRe, a) - over(voltsRe, b);
+  const openIm = at(voltsIm, a) - over(voltsIm, b);
+  const re = (openRe * pivotRe + openIm * pivotIm) / square;
+  const im = (openIm * pivotRe - openRe * pivotIm) / square;
+  const size = Math.sqrt(re * re + im * im);
+  for (let p = 0; p < branches; p += 1) {
+    const uRe = (responseRe[3 * p + a] as number) - (b === toEarth ? 0 : (responseRe[3 * p + b] as number));
+    const uIm = (responseIm[3 * p + a] as number) - (b === toEarth ? 0 : (responseIm[3 * p + b] as number));
+    const withMeterRe = (uRe * pivotRe + uIm * pivotIm) / square;
+    const withMeterIm = (uIm * pivotRe - uRe * pivotIm) / square;
+    const xRe = (acrossRe[p] as number) - siemens * (withMeterRe * openRe - withMeterIm * openIm);
+    const xIm = (acrossIm[p] as number) - siemens * (withMeterRe * openIm + withMeterIm * openRe);
+    const dRe = withMeterRe * xRe - withMeterIm * xIm;
+    const dIm = withMeterRe * xIm + withMeterIm * xRe;
+    slopes[offset + p] = size === 0 ? 0 : (-scale * (re * dRe + im * dIm)) / size;
+  }
+  return size;
 }

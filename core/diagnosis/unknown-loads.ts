@@ -63,38 +63,42 @@ function dragged(network: Network, fault: Fault): ReadonlySet<number> {
   return dragging;
 }
 
+const anyLoads = (outletCount: number): LoadPattern => ({
+  logOdds: 0,
+  lower: new Float64Array(outletCount),
+  upper: new Float64Array(outletCount).fill(mostWatts),
+  start: new Float64Array(outletCount),
+});
+
 /**
- * The patterns of loads that a hypothesis has to be tried with: each group of outlets that drags a floating
- * conductor along has something on, or has nothing on; the rest are free. More than three such groups are taken
- * together.
+ * The patterns of loads that a hypothesis has to be tried with, beginning with its parent's: the outlets that drag a
+ * floating conductor along have something on, or have nothing on; the rest stay as they are.
  */
-export function loadPatterns(network: Network, { faults }: Hypothesis, from: Float64Array): readonly LoadPattern[] {
-  const outletCount = network.outlets.length;
-  const membership = new Map<string, number[]>();
-  const regions = faults.map((fault) => dragged(network, fault)).filter(({ size }) => size > 0);
-  for (let outlet = 0; outlet < outletCount; outlet += 1) {
-    const name = regions.map((region) => (region.has(outlet) ? 1 : 0)).join('');
-    if (name.includes('1')) membership.set(name, [...(membership.get(name) ?? []), outlet]);
-  }
-  const all = [...membership.values()];
-  const groups = all.length <= 3 ? all : [all.flat()];
-  const patterns: LoadPattern[] = [];
-  for (let which = 0; which < 2 ** groups.length; which += 1) {
-    const lower = new Float64Array(outletCount);
-    const upper = new Float64Array(outletCount).fill(mostWatts);
-    const start = from.slice();
-    let logOdds = 0;
-    groups.forEach((outlets, group) => {
-      const isOff = (which & (1 << group)) === 0;
-      const allOff = (1 - loadOdds) ** outlets.length;
-      logOdds += Math.log(isOff ? allOff : 1 - allOff);
-      for (const outlet of outlets) {
-        lower[outlet] = isOff ? 0 : leastWatts;
-        if (isOff) upper[outlet] = 0;
-        start[outlet] = isOff ? 0 : Math.max(smallLoadWatts, start[outlet] ?? 0);
-      }
-    });
-    patterns.push({ logOdds, lower, upper, start });
-  }
-  return patterns;
+export function loadPatterns(
+  network: Network,
+  { faults }: Hypothesis,
+  parent: { readonly hypothesis: Hypothesis; readonly fitted: { readonly pattern: LoadPattern | null; readonly watts: Float64Array } } | null,
+): readonly LoadPattern[] {
+  const { outlets } = network;
+  const before = parent?.fitted.pattern ?? anyLoads(outlets.length);
+  const inherited: LoadPattern = parent === null ? before : { ...before, start: parent.fitted.watts };
+  const news = faults.filter((fault) => parent?.hypothesis.faults.includes(fault) !== true);
+  const region = new Set(news.flatMap((fault) => [...dragged(network, fault)]));
+  if (region.size === 0) return [inherited];
+  const allOff = (1 - loadOdds) ** region.size;
+  const withRegion = (isOn: boolean): LoadPattern => {
+    const lower = before.lower.slice();
+    const upper = before.upper.slice();
+    const start = inherited.start.slice();
+    for (const outlet of region) {
+      lower[outlet] = isOn ? leastWatts : 0;
+      upper[outlet] = isOn ? mostWatts : 0;
+      start[outlet] = isOn ? Math.max(smallLoadWatts, start[outlet] ?? 0) : 0;
+    }
+    return { logOdds: before.logOdds + Math.log(isOn ? 1 - allOff : allOff), lower, upper, start };
+  };
+  const patterns = [withRegion(false), withRegion(true)];
+  // Where the parent's loads are of both kinds there, they may be right as they are.
+  const isMixed = before.logOdds < 0 && [...region].some((outlet) => before.upper[outlet] === 0);
+  return isMixed ? [{ ...inherited, logOdds: before.logOdds }, ...patterns] : patterns;
 }
