@@ -19,6 +19,9 @@ import { metered } from './terminals.ts';
 /** Volts that a load tester's draw loses beyond the sound circuit where a connection is poor: 1 % of 120 V. */
 const poorDropVolts = 1.2;
 
+/** A connection of so many ohms is as good as none: no equipment runs through it, and no breaker opens. */
+const openOhms = 1000;
+
 /** Where a contact's metal leads: which bus, or none. Neutral and ground bus are told apart although they are bonded. */
 interface Ends {
   readonly L1: boolean;
@@ -84,9 +87,10 @@ export class OutletConditions {
   under(supposed: Supposed): readonly ConditionId[] {
     const { network } = this;
     const states = this.settled(supposed);
-    const wired = this.joined(supposed, false);
     const jumpered = this.joined(supposed, true);
-    const drops = supposed.faults.some(({ kind }) => kind === 'resistance') ? this.dropsIn(supposed) : null;
+    const wired = supposed.faults.some(({ kind }) => kind === 'bond') ? this.joined(supposed, false) : jumpered;
+    const drops = supposed.faults.some((fault) => fault.kind === 'resistance' && fault.conductor !== 'ground')
+      ? this.dropsIn(supposed) : null;
     return network.outlets.map(({ contact }, outlet) => {
       const ends = (joined: Joined, node: number): Ends => ({
         L1: joined.same(node, network.bus.L1),
@@ -153,8 +157,8 @@ export class OutletConditions {
   private joined(supposed: Supposed, jumpers: boolean): Joined {
     const joined = new Joined(this.network.nodeCount + 2);
     const sink: ElementSink = {
-      resistor: (a, b) => {
-        if (a !== earth && b !== earth) joined.join(a, b);
+      resistor: (a, b, ohms) => {
+        if (a !== earth && b !== earth && ohms < openOhms) joined.join(a, b);
       },
       leak: () => {},
       capacitor: () => {},

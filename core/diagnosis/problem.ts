@@ -39,7 +39,11 @@ export interface Premises {
   readonly causes: readonly Cause[];
 }
 
-export function premisesOf({ circuit, house = {}, unknownDevices }: Question): Premises {
+export function premisesOf({
+  circuit,
+  house = {},
+  unknownDevices,
+}: Pick<Question, 'circuit' | 'house' | 'unknownDevices'>): Premises {
   const protection = circuit.protection.map((device, index) =>
     unknownDevices.has(index) ? { ...device, state: 'set' as const } : device,
   );

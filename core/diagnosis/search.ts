@@ -1,4 +1,5 @@
 import type { DeviceState } from '../circuit/index.ts';
+import type { Cause } from './cause.ts';
 import { Evaluator, type Reference } from './evaluator.ts';
 import type { ChannelKind, ReadingEvidence } from './evidence.ts';
 import { type Fitted, fitted, middleOhms, unfitted } from './fitting.ts';
@@ -33,7 +34,7 @@ export interface SearchState {
   readonly stoppedEarly: boolean;
 }
 
-export const usualLimits: SearchLimits = { mostBounds: 16_000 };
+export const usualLimits: SearchLimits = { mostBounds: 6_000 };
 
 /** Explanations so many nats below the best are let go: one in 8,000. */
 const keptNats = 9;
@@ -53,11 +54,14 @@ const worthFitting = 0.4;
 const startOhms = [0.1, 0.25, 0.6, 1.4, 6, 15, 60, 400, 1e4] as const;
 /** What falls so many nats short is not saved by other ohms or loads. */
 const hopelessNats = 2000;
+/** Where loads change volts but little, what falls short by more stays there whatever they are. */
+const nearNats = 10;
 /** Loads are fitted to what may come out so near the best; what cannot is judged with its parent's. */
 const contenderNats = 4;
 /** A repair that was made puts a cause right in so many cases. */
 const repairSucceeds = 0.7;
 const sliceBounds = 24;
+const sliceFits = 6;
 
 /** Volts scatter: half a nat each is to be expected. */
 const expectedDeficit = (kinds: readonly ChannelKind[]): number =>
@@ -124,6 +128,11 @@ export class Search {
     this.best = this.refined(sound, null, 0);
     this.found.set('', this.best);
     this.seen.add('');
+  }
+
+  /** Names what leads so far. */
+  get leadingKey(): string {
+    return this.best.hypothesis.key || 'sound';
   }
 
   state(): SearchState {
@@ -212,12 +221,24 @@ export class Search {
     }
   }
 
-  /** Holds an explanation with each further cause against the readings. */
+  /** Holds an explanation with each further cause against the readings: first those that need no fitting of ohms. */
   private *expand(parent: Explanation, margin: number): Generator<undefined> {
-    const { tolerance, causes } = this.problem;
     this.expanded.add(parent.hypothesis.key);
-    this.reference = this.evaluator.referenceOf(parent.fitted.supposed, tolerance);
+    this.reference = this.evaluator.referenceOf(parent.fitted.supposed, this.problem.tolerance);
     this.screening.leadFrom(this.reference, parent.fitted.supposed);
+    for (const isFitted of [false, true]) {
+      const causes = this.problem.causes.filter(({ resistance }) => resistance !== -1 === isFitted);
+      const candidates = yield* this.screened(parent, causes, margin);
+      yield* this.refineAll(candidates);
+    }
+  }
+
+  /** The hypotheses with one cause more that the screening does not refute, the most promising first. */
+  private *screened(
+    parent: Explanation,
+    causes: readonly Cause[],
+    margin: number,
+  ): Generator<undefined, readonly Candidate[]> {
     const candidates: Candidate[] = [];
     let slice = 0;
     for (const cause of causes) {
@@ -227,10 +248,9 @@ export class Search {
       if (limit < 0) continue;
       this.seen.add(hypothesis.key);
       this.boundsDone += 1;
-      const bound = this.screening.bound(hypothesis, tolerance, limit);
+      const bound = this.screening.bound(hypothesis, this.problem.tolerance, limit);
       slice += 1;
-      if (slice >= sliceBounds) {
-        slice = 0;
+      if (slice % sliceBounds === 0) {
         yield undefined;
         if (this.isOver()) break;
       }
@@ -239,15 +259,18 @@ export class Search {
       candidates.push(candidate);
       if (hypothesis.causes.length === 1) this.parents.set(hypothesis.key, candidate);
     }
-    candidates.sort((a, b) => b.most - a.most);
-    for (const { hypothesis, most, bound } of candidates) {
-      if (most < this.best.logWeight - keptNats) break;
+    return candidates.sort((a, b) => b.most - a.most);
+  }
+
+  private *refineAll(candidates: readonly Candidate[]): Generator<undefined> {
+    let slice = 0;
+    for (const { hypothesis, parent, most, bound } of candidates) {
+      if (most < this.best.logWeight - keptNats) return;
       this.keep(this.refined(hypothesis, parent, bound));
       slice += 1;
-      if (slice < sliceBounds / 4) continue;
-      slice = 0;
+      if (slice % sliceFits !== 0) continue;
       yield undefined;
-      if (this.isOver()) break;
+      if (this.isOver()) return;
     }
   }
 
@@ -312,10 +335,10 @@ export class Search {
           : this.evaluator.deficit(supposed, false, tolerance, Number.POSITIVE_INFINITY);
       return this.explanation(hypothesis, [{ supposed, ohms: [], watts, deficit, logShare: 0, pattern: null }]);
     }
-    if (!unknownLoads) return this.explanation(hypothesis, [this.fittedTo(hypothesis, null, watts, bound)]);
+    if (!unknownLoads) return this.explanation(hypothesis, [this.fittedTo(hypothesis, null, bound, false, watts)]);
     const patterns = loadPatterns(network, hypothesis, parent);
     const fits = patterns.map((pattern) => {
-      const fit = this.fittedTo(hypothesis, pattern, pattern.start, bound);
+      const fit = this.fittedTo(hypothesis, pattern, bound, patterns.length > 1 || parent === null);
       return { ...fit, logShare: fit.logShare + pattern.logOdds, pattern };
     });
     return this.explanation(hypothesis, fits);
@@ -325,14 +348,23 @@ export class Search {
    * Fits as much as is worth its time: nothing where the readings are explained as well as they can be; then ohms
    * alone; loads too only where the hypothesis could come out near the best.
    */
-  private fittedTo(hypothesis: Hypothesis, pattern: LoadPattern | null, watts: Float64Array, bound: number): Fitted {
+  private fittedTo(
+    hypothesis: Hypothesis,
+    pattern: LoadPattern | null,
+    bound: number,
+    loadsDecide: boolean,
+    watts: Float64Array = pattern?.start ?? new Float64Array(0),
+  ): Fitted {
     const { tolerance, unknownLoads } = this.problem;
     let fit = this.betterStart(hypothesis, watts, bound);
     const isWorth = (): boolean => fit.deficit > bound + worthFitting && fit.deficit < bound + hopelessNats;
     if (hypothesis.resistances.length > 0 && isWorth())
       fit = fitted(this.evaluator, hypothesis, fit, null, tolerance, unknownLoads);
-    const mayLead = hypothesis.logPrior - bound > this.best.logWeight - contenderNats;
-    if (pattern === null || !mayLead || !isWorth()) return fit;
+    if (pattern === null || !isWorth()) return fit;
+    const most = hypothesis.logPrior - bound;
+    const weight = hypothesis.logPrior + fit.logShare - fit.deficit;
+    const isNear = loadsDecide || weight > this.best.logWeight - nearNats;
+    if (most < this.best.logWeight - contenderNats || !isNear) return fit;
     return fitted(this.evaluator, hypothesis, fit, pattern, tolerance, unknownLoads);
   }
 

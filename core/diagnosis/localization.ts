@@ -1,0 +1,107 @@
+import { type Fault, type Network, panel } from '../circuit/index.ts';
+import type { WeighedExplanation } from './posterior.ts';
+
+/** Where the leading explanations have their causes. */
+export interface Localization {
+  /** The two ends that enclose every site; the same outlet twice where it is in one box. */
+  readonly between: readonly [string, string];
+  /** "cable c2", "den-1 terminals": the most probable first. */
+  readonly sites: readonly string[];
+  /** How probable it is that the thing to be mended is found in each box, the most probable first. */
+  readonly boxes: readonly { readonly at: string; readonly probability: number }[];
+}
+
+/** Sites with less of the leading group's probability than this are left out. */
+const worthNaming = 0.05;
+
+interface Site {
+  readonly name: string;
+  /** From the panel outward. */
+  readonly ends: readonly [string, string];
+  /** Boxes in which it may be mended, with their shares. */
+  readonly boxes: readonly (readonly [string, number])[];
+}
+
+/**
+ * A cable is mended in the box at either end. What is open or of high resistance is at the end nearer the panel in
+ * most cases (where the splice is), what is exchanged at the other (where the receptacle was connected): common
+ * practice.
+ */
+function siteOf(network: Network, fault: Fault): Site {
+  const { circuit } = network;
+  const cable = fault.kind === 'bond' ? undefined : circuit.cables.find(({ id }) => id === fault.cable);
+  if (cable === undefined) {
+    const at = fault.at ?? panel;
+    return { name: `${at} terminals`, ends: [at, at], boxes: [[at, 1]] };
+  }
+  const near = fault.kind === 'swap' ? 0.4 : 0.6;
+  return {
+    name: `cable ${cable.id}`,
+    ends: [cable.from, cable.to],
+    boxes: [
+      [cable.from, near],
+      [cable.to, 1 - near],
+    ],
+  };
+}
+
+const add = (sums: Map<string, number>, name: string, amount: number): void => {
+  sums.set(name, (sums.get(name) ?? 0) + amount);
+};
+const byProbability = ([, a]: readonly [string, number], [, b]: readonly [string, number]): number => b - a;
+
+/** Where the most dangerous cause of the leading explanation sits, over all explanations that cannot be told from it. */
+export function localize(network: Network, explanations: readonly WeighedExplanation[]): Localization | null {
+  const [leading] = explanations;
+  if (leading === undefined || leading.hypothesis.faults.length === 0) return null;
+  const alike = explanations.filter(
+    ({ group, hypothesis }) => group === 1 && hypothesis.causes.length === leading.hypothesis.causes.length,
+  );
+  const total = alike.reduce((sum, { probability }) => sum + probability, 0);
+  const sites = new Map<string, number>();
+  const boxes = new Map<string, number>();
+  const ends: [string, string][] = [];
+  for (const { hypothesis, probability } of alike) {
+    const share = probability / total;
+    const here = new Map(hypothesis.faults.map((fault) => [siteOf(network, fault).name, siteOf(network, fault)]));
+    for (const site of here.values()) {
+      add(sites, site.name, share);
+      for (const [box, part] of site.boxes) add(boxes, box, (share * part) / here.size);
+      if (share >= worthNaming) ends.push([...site.ends]);
+    }
+  }
+  const depth = (name: string): number =>
+    name === panel ? 0 : (network.topology.depth[network.topology.outletIndex.get(name) ?? -1] ?? 0);
+  const [nearest] = ends.map(([from]) => from).sort((a, b) => depth(a) - depth(b));
+  const [farthest] = ends.map(([, to]) => to).sort((a, b) => depth(b) - depth(a));
+  return {
+    between: [nearest ?? panel, farthest ?? panel],
+    sites: [...sites]
+      .filter(([, probability]) => probability >= worthNaming)
+      .sort(byProbability)
+      .map(([name]) => name),
+    boxes: [...boxes].sort(byProbability).map(([at, probability]) => ({ at, probability })),
+  };
+}
+
+/** "between the panel and Den 1, or in the box of Den 1"; `nameOf` gives the words for an outlet. */
+export function inWords(
+  { between: [near, far], sites, boxes }: Localization,
+  nameOf: (outlet: string) => string = (outlet) => outlet,
+): string {
+  const words = (name: string): string => (name === panel ? 'the panel' : nameOf(name));
+  const isInBox = (site: string): boolean => site.endsWith(' terminals');
+  const ownBoxes = sites.filter(isInBox).map((site) => site.slice(0, -' terminals'.length));
+  const parts = [
+    ...(sites.some((site) => !isInBox(site)) ? [`between ${words(near)} and ${words(far)}`] : []),
+    ...(ownBoxes.length > 0
+      ? [`in the box of ${ownBoxes.map(words).join(', ').replace(/, ([^,]*)$/, ' or $1')}`]
+      : []),
+  ];
+  const [first] = boxes;
+  const open =
+    first !== undefined && boxes.length > 1
+      ? `; ${first.at === panel ? 'look at the panel first' : `open ${words(first.at)} first`} (${Math.round(100 * first.probability)} %)`
+      : '';
+  return parts.join(', or ') + open;
+}

@@ -1,0 +1,170 @@
+import type { Reading } from '../circuit/index.ts';
+import { type ConditionId, conditionIds, conditions } from '../conditions/index.ts';
+import { dimFrom, litFrom, probeVolts } from '../instruments/index.ts';
+import { Evaluator } from './evaluator.ts';
+import type { ChannelKind, Evidence, ReadingEvidence } from './evidence.ts';
+import { readingDeficit } from './likelihood.ts';
+import type { OutletConditions } from './outlet-conditions.ts';
+import type { DiagnosisProblem } from './problem.ts';
+import type { Explanation } from './search.ts';
+
+/** An explanation with its share of all that was found. */
+export interface WeighedExplanation extends Explanation {
+  readonly probability: number;
+  /** Equal for explanations that predict all readings taken alike; the leading ones are group 1. */
+  readonly group: number;
+  /** The most dangerous condition at each outlet under it. */
+  readonly conditions: readonly ConditionId[];
+}
+
+/** A reading that the leading explanation does not account for. */
+export interface Misfit {
+  /** Its position among the readings. */
+  readonly position: number;
+  readonly reading: Reading;
+}
+
+/** What holds at an outlet, as far as the readings tell. */
+export interface OutletOpinion {
+  readonly id: string;
+  /** `undetermined` where two of different danger are about equally likely. */
+  readonly condition: ConditionId | 'undetermined';
+  readonly probability: number;
+  /** Dangerous conditions that still fit, the most dangerous first. */
+  readonly notRuledOut: readonly ConditionId[];
+}
+
+export interface Posterior {
+  /** The most probable first. */
+  readonly explanations: readonly WeighedExplanation[];
+  readonly outlets: readonly OutletOpinion[];
+  readonly misfits: readonly Misfit[];
+  /** What the leading explanation predicts, channel by channel. */
+  readonly predicted: Float64Array;
+}
+
+/** Explanations that weigh less than so much of the leading one are not ruled in any more. */
+const ruledOutShare = 1e-3;
+/** Two conditions of the leading group are about equally likely where the lesser has so much of the other. */
+const aboutEqual = 0.6;
+/** A reading that falls so many nats short of what scatter explains is named. */
+const misfitNats = 5;
+
+/** Where two predictions of a channel cannot be told apart: equal lamps, probe and trips, volts within max(0.5 V, 1 %). */
+export function alike(kind: ChannelKind, a: number, b: number): boolean {
+  switch (kind) {
+    case 'volts':
+      return Math.abs(a - b) <= Math.max(0.5, 0.01 * Math.max(a, b));
+    case 'milliamps':
+      return Math.abs(a - b) <= Math.max(0.1, 0.02 * Math.max(a, b));
+    case 'lamp':
+      return glow(a) === glow(b);
+    case 'sounds':
+      return a >= probeVolts === b >= probeVolts;
+    case 'trips':
+    case 'button':
+      return a === b;
+  }
+}
+
+const glow = (share: number): number => (share >= litFrom ? 2 : share >= dimFrom ? 1 : 0);
+
+const allAlike = ({ kinds }: Evidence, a: Float64Array, b: Float64Array, end: number): boolean => {
+  for (let channel = 0; channel < end; channel += 1)
+    if (!alike(kinds[channel] as ChannelKind, a[channel] as number, b[channel] as number)) return false;
+  return true;
+};
+
+/** Turns weights into probabilities, groups explanations, and says what holds at every outlet. */
+export function posteriorOf(
+  problem: DiagnosisProblem,
+  found: readonly Explanation[],
+  conditionsUnder: (explanation: Explanation) => readonly ConditionId[],
+): Posterior {
+  const { evidence, network } = problem;
+  const [leading] = found;
+  if (leading === undefined) throw new Error('the sound circuit is always among what was found');
+  const evaluator = new Evaluator(network, evidence);
+  const shares = found.map(({ logWeight }) => Math.exp(logWeight - leading.logWeight));
+  const total = shares.reduce((sum, share) => sum + share, 0);
+  const leaders: Float64Array[] = [];
+  const explanations = found.map((explanation, index): WeighedExplanation => {
+    evaluator.predict(explanation.fitted.supposed, false);
+    let group = leaders.findIndex((leader) => allAlike(evidence, leader, evaluator.predicted, evidence.firstRepaired));
+    if (group === -1) {
+      leaders.push(evaluator.predicted.slice());
+      group = leaders.length - 1;
+    }
+    return {
+      ...explanation,
+      probability: (shares[index] ?? 0) / total,
+      group: group + 1,
+      conditions: conditionsUnder(explanation),
+    };
+  });
+  return {
+    explanations,
+    outlets: network.circuit.outlets.map(({ id }, outlet) => opinionOn(id, outlet, explanations)),
+    misfits: misfitsOf(problem, leaders[0] ?? new Float64Array(0)),
+    predicted: leaders[0] ?? new Float64Array(0),
+  };
+}
+
+function opinionOn(id: string, outlet: number, explanations: readonly WeighedExplanation[]): OutletOpinion {
+  const leading = explanations[0];
+  const all = new Map<ConditionId, number>();
+  const inLeadingGroup = new Map<ConditionId, number>();
+  const open = new Map<ConditionId, number>();
+  const add = (sums: Map<ConditionId, number>, condition: ConditionId, probability: number): void => {
+    sums.set(condition, (sums.get(condition) ?? 0) + probability);
+  };
+  for (const { conditions: here, probability, group, hypothesis } of explanations) {
+    const condition = here[outlet];
+    if (condition === undefined) continue;
+    add(all, condition, probability);
+    if (group === 1) add(inLeadingGroup, condition, probability);
+    if (hypothesis.causes.length <= (leading?.hypothesis.causes.length ?? 0) + 1) add(open, condition, probability);
+  }
+  const ranked = [...all].sort(([, a], [, b]) => b - a);
+  const [first, second] = [...inLeadingGroup].sort(([, a], [, b]) => b - a);
+  const isOpen = first !== undefined && second !== undefined && second[1] >= aboutEqual * first[1];
+  const condition = isOpen ? 'undetermined' : (ranked[0]?.[0] ?? 'undetermined');
+  const least = ruledOutShare * (leading?.probability ?? 1);
+  return {
+    id,
+    condition,
+    probability: isOpen ? first[1] + second[1] : (ranked[0]?.[1] ?? 0),
+    notRuledOut: conditionIds.filter(
+      (one) => one !== condition && conditions[one].dangerous && (open.get(one) ?? 0) > least,
+    ),
+  };
+}
+
+function misfitsOf({ evidence, tolerance }: DiagnosisProblem, predicted: Float64Array): readonly Misfit[] {
+  const misfits: Misfit[] = [];
+  const look = (reading: ReadingEvidence): void => {
+    const { first, end, position } = reading;
+    const volts = evidence.kinds.slice(first, end).filter((kind) => kind === 'volts').length;
+    const taken = evidence.readings[position];
+    if (taken !== undefined && readingDeficit(evidence, reading, predicted, tolerance) - 0.5 * volts > misfitNats)
+      misfits.push({ position, reading: taken });
+  };
+  for (const { repaired, outlets } of evidence.states)
+    if (!repaired) for (const { readings } of outlets) for (const reading of readings) look(reading);
+  return misfits.sort((a, b) => a.position - b.position);
+}
+
+/** Conditions under an explanation, kept from one answer to the next: they hang on causes, ohms and loads alone. */
+export function conditionsMemory(outletConditions: OutletConditions): (explanation: Explanation) => readonly ConditionId[] {
+  const known = new Map<string, readonly ConditionId[]>();
+  return ({ hypothesis, fitted: { ohms, supposed } }) => {
+    const loads = supposed.loads.map(({ at, watts }) => (watts > 1 ? at : '')).join();
+    const key = `${hypothesis.key}|${ohms.map((each) => Math.round(20 * Math.log(each))).join()}|${loads}`;
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    if (known.size > 5000) known.clear();
+    const under = outletConditions.under(supposed);
+    known.set(key, under);
+    return under;
+  };
+}
