@@ -1,5 +1,7 @@
 import {
   type Circuit,
+  type InstrumentId,
+  instrumentIds,
   inWords,
   netlist,
   type Parsed,
@@ -7,7 +9,7 @@ import {
   parseCircuit,
   parseReadings,
 } from '@fair-plug/core/circuit';
-import { judgeByLamps } from '@fair-plug/core/diagnosis';
+import { blindSpots, diagnosisOf, judgeByLamps, parseDiagnosisInput } from '@fair-plug/core/diagnosis';
 import { lampPatterns, lampsOf, simulate } from '@fair-plug/core/instruments';
 
 export type CommandResult =
@@ -16,7 +18,7 @@ export type CommandResult =
 
 export interface Command {
   readonly does: string;
-  readonly takes: 'a file' | 'a pattern';
+  readonly takes: 'a file' | 'a pattern' | 'a kit';
   readonly answer: (input: unknown) => CommandResult;
 }
 
@@ -73,6 +75,23 @@ function verdictOn(name: unknown): CommandResult {
   return asJson(judgeByLamps({ lamps: lampsOf(pattern) }));
 }
 
+const isInstrument = (name: string): name is InstrumentId => instrumentIds.some((known) => known === name);
+
+function blindSpotsOf(kit: unknown): CommandResult {
+  const names = typeof kit === 'string' ? kit.split(',').filter((name) => name !== '') : [];
+  const unknown = names.find((name) => !isInstrument(name));
+  if (names.length === 0 || unknown !== undefined)
+    return {
+      kind: 'refused',
+      message: `no such instrument${unknown === undefined ? '' : ` (${unknown})`}; expected some of ${instrumentIds.join(',')}`,
+    };
+  return answered(
+    blindSpots(names.filter(isInstrument))
+      .map((id) => `${id}\n`)
+      .join(''),
+  );
+}
+
 export const commands: Readonly<Record<string, Command>> = {
   simulate: {
     does: 'what every test of a circuit file shows',
@@ -97,6 +116,16 @@ export const commands: Readonly<Record<string, Command>> = {
         () => null,
         () => answered(''),
       ),
+  },
+  diagnose: {
+    does: 'what explains some readings, where it sits, what is not ruled out, and the next test',
+    takes: 'a file',
+    answer: (input) => each(input, parseDiagnosisInput, (value) => diagnosisOf(value), asJson),
+  },
+  'blind-spots': {
+    does: 'which conditions a kit would read as correct: --kit lamps,meter,…',
+    takes: 'a kit',
+    answer: blindSpotsOf,
   },
   verdict: {
     does: `what a pattern of three lamps means and leaves open: ${lampPatterns.join(' ')}`,

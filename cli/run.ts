@@ -1,3 +1,4 @@
+import { parseArgs } from 'node:util';
 import { type CommandResult, commands } from './commands.ts';
 import { type Input, readJson } from './input.ts';
 
@@ -10,10 +11,19 @@ export interface Streams {
 
 const usage = `Usage: fairplug COMMAND FILE…   (- reads standard input)
 ${Object.entries(commands)
-  .map(([name, { does }]) => `  ${name.padEnd(10)} ${does}`)
+  .map(([name, { does }]) => `  ${name.padEnd(11)} ${does}`)
   .join('\n')}
 A file holds one JSON value or an array of them; an array is answered by an array, in order.
 `;
+
+/** The value of --kit, or null where the arguments are not just that. */
+function kitOf(args: readonly string[]): string | null {
+  try {
+    return parseArgs({ args: [...args], options: { kit: { type: 'string' } } }).values.kit ?? null;
+  } catch {
+    return null;
+  }
+}
 
 /** Runs one command. Answers the exit status: 0, or 2 with the reason on stderr and nothing on stdout. */
 export async function run(args: readonly string[], { stdin, stdout, stderr }: Streams): Promise<number> {
@@ -28,6 +38,14 @@ export async function run(args: readonly string[], { stdin, stdout, stderr }: St
   }
   const command = name !== undefined && Object.hasOwn(commands, name) ? commands[name] : undefined;
   if (command === undefined) return refuse(`no command ${JSON.stringify(name ?? '')}\n${usage}`);
+  if (command.takes === 'a kit') {
+    const kit = kitOf(files);
+    if (kit === null) return refuse(`${name} takes --kit with instruments, nothing else\n${usage}`);
+    const result = command.answer(kit);
+    if (result.kind === 'refused') return refuse(result.message);
+    stdout.write(result.text);
+    return 0;
+  }
   if (files.length === 0) return refuse(`${name} needs ${command.takes}\n${usage}`);
   const answers: string[] = [];
   for (const file of files) {

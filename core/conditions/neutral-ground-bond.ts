@@ -7,6 +7,7 @@ export const neutralGroundBond: Condition = {
   why: 'Part of what equipment draws returns over the ground wires and bonded metal, and ground-fault devices upstream will not hold.',
   urgency: 'repair',
   dangerous: true,
-  correction: 'A licensed electrician separates neutral and ground in the box; they are joined at the service only.',
+  correction:
+    'A licensed electrician separates neutral and ground in the box; they are joined at the service only.',
   cautions: ['contacts', 'box'],
 };

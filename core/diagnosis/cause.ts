@@ -1,4 +1,11 @@
-import { type Conductor, conductors, type DeviceState, type Fault, type Leg, type Network } from '../circuit/index.ts';
+import {
+  type Conductor,
+  conductors,
+  type DeviceState,
+  type Fault,
+  type Leg,
+  type Network,
+} from '../circuit/index.ts';
 import { type HouseFacts, oddsIn, type PriorId } from './priors.ts';
 
 /** One thing that may be wrong, at one site: one or more faults that are made together. */
@@ -43,7 +50,11 @@ const deviceStates = [
 export const firstOhms = 1;
 
 /** Every single cause at every site of a network; device states are causes only where they are not known. */
-export function causesOf(network: Network, house: HouseFacts, unknownDevices: ReadonlySet<number>): readonly Cause[] {
+export function causesOf(
+  network: Network,
+  house: HouseFacts,
+  unknownDevices: ReadonlySet<number>,
+): readonly Cause[] {
   const { circuit, topology } = network;
   const causes: Cause[] = [];
   const add = (
@@ -102,10 +113,12 @@ export function causesOf(network: Network, house: HouseFacts, unknownDevices: Re
     const [cable] = into;
     const arrives = groundArrives(network, outlet);
     const reversed: Fault = { kind: 'swap', conductors: ['hot', 'neutral'], at: id };
-    const jumper = (conductor: Conductor): Fault => ({ kind: 'bond', conductors: [conductor, 'ground'], at: id });
-    const missing: (readonly Fault[])[] = arrives
-      ? [[{ kind: 'open', conductor: 'ground', at: id }]]
-      : [[]];
+    const jumper = (conductor: Conductor): Fault => ({
+      kind: 'bond',
+      conductors: [conductor, 'ground'],
+      at: id,
+    });
+    const missing: (readonly Fault[])[] = arrives ? [[{ kind: 'open', conductor: 'ground', at: id }]] : [[]];
     if (arrives && cable !== undefined && into.length === 1)
       missing.push([{ kind: 'open', conductor: 'ground', cable: cable.id }]);
     const share = 1 / missing.length;
@@ -142,9 +155,7 @@ export function groundArrives({ circuit, topology }: Network, outlet: number): b
   const id = circuit.outlets[outlet]?.id;
   return circuit.cables.some(
     ({ to, from, ground }) =>
-      to === id &&
-      ground &&
-      (from === 'panel' || (from !== id && groundArrivesAt(from))),
+      to === id && ground && (from === 'panel' || (from !== id && groundArrivesAt(from))),
   );
   function groundArrivesAt(from: string): boolean {
     const index = topology.outletIndex.get(from) ?? -1;
@@ -174,6 +185,8 @@ function sameSpot(a: Fault, b: Fault): boolean {
     );
   if (a.cable !== b.cable || a.at !== b.at) return false;
   if (a.kind === 'swap' || b.kind === 'swap')
-    return a.kind === 'swap' && b.kind === 'swap' && a.conductors.join() === b.conductors.join() && a.leg === b.leg;
+    return (
+      a.kind === 'swap' && b.kind === 'swap' && a.conductors.join() === b.conductors.join() && a.leg === b.leg
+    );
   return a.conductor === b.conductor && (a.leg === b.leg || a.leg === undefined || b.leg === undefined);
 }

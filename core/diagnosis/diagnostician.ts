@@ -1,10 +1,16 @@
-import { type InstrumentId, instrumentIds, type Reading } from '../circuit/index.ts';
+import { type InstrumentId, instrumentIds, type Network, type Reading } from '../circuit/index.ts';
 import type { ConditionId } from '../conditions/index.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
 import { type Localization, localize } from './localization.ts';
 import { type NextTest, nextTests } from './next-test.ts';
 import { OutletConditions } from './outlet-conditions.ts';
-import { conditionsMemory, type Misfit, type OutletOpinion, posteriorOf, type WeighedExplanation } from './posterior.ts';
+import {
+  conditionsMemory,
+  type Misfit,
+  type OutletOpinion,
+  posteriorOf,
+  type WeighedExplanation,
+} from './posterior.ts';
 import { type DiagnosisProblem, type Premises, premisesOf, problemOf, type Question } from './problem.ts';
 import { type Explanation, Search, type SearchLimits, type SearchState, usualLimits } from './search.ts';
 
@@ -48,6 +54,10 @@ export class Diagnostician {
   private readonly known: Known;
   private readonly premises: Premises;
   private readonly conditionsUnder: (explanation: Explanation) => readonly ConditionId[];
+
+  get network(): Network {
+    return this.premises.network;
+  }
 
   constructor(known: Known) {
     this.known = known;

@@ -17,9 +17,25 @@ import {
   settleProtection,
   thresholdAmps,
 } from '../instruments/index.ts';
-import { buttonCode, type Evidence, type OutletEvidence, type ReadingEvidence, type StateEvidence } from './evidence.ts';
+import {
+  buttonCode,
+  type Evidence,
+  type OutletEvidence,
+  type ReadingEvidence,
+  type StateEvidence,
+} from './evidence.ts';
 import { readingDeficit, type Tolerance } from './likelihood.ts';
-import { attach, copyTerminals, metered, meteredWithSlopes, type Terminals, terminals, toEarth, voltsBetween, voltsPerSiemens } from './terminals.ts';
+import {
+  attach,
+  copyTerminals,
+  metered,
+  meteredWithSlopes,
+  type Terminals,
+  terminals,
+  toEarth,
+  voltsBetween,
+  voltsPerSiemens,
+} from './terminals.ts';
 
 /** A circuit as one hypothesis has it. */
 export interface Supposed {
@@ -123,7 +139,12 @@ export class Evaluator {
   }
 
   /** Nats by which the readings of one outlet fall short, in the state entered last; from the reference where it looks alike. */
-  outletDeficit(outlet: OutletEvidence, settled: Operation, tolerance: Tolerance, reference: Reference | null): number {
+  outletDeficit(
+    outlet: OutletEvidence,
+    settled: Operation,
+    tolerance: Tolerance,
+    reference: Reference | null,
+  ): number {
     this.solver.equivalentAt(outlet.outlet, this.base);
     if (reference !== null && outlet.isLocal && this.looksAs(reference.views, outlet.slot))
       return reference.deficits[outlet.slot] as number;
@@ -225,7 +246,11 @@ export class Evaluator {
    * Predicts every channel before repair and its exact change per siemens of each branch. Branches of loads must be
    * marked, for they are gone where loads are off. Answers the slopes, branch by branch within each channel.
    */
-  predictWithSlopes(supposed: Supposed, branches: readonly Branch[], isLoad: readonly boolean[]): Float64Array {
+  predictWithSlopes(
+    supposed: Supposed,
+    branches: readonly Branch[],
+    isLoad: readonly boolean[],
+  ): Float64Array {
     const count = branches.length;
     if (this.base.branches !== count) {
       this.base = terminals(count);
@@ -370,7 +395,12 @@ export class Evaluator {
     this.predicted[channel] = meteredWithSlopes(outlet, a, b, siemens, scale, this.slopes, offset) * scale;
   }
 
-  private predictPairs({ first }: ReadingEvidence, outlet: Terminals, siemens: number, slopes: boolean): void {
+  private predictPairs(
+    { first }: ReadingEvidence,
+    outlet: Terminals,
+    siemens: number,
+    slopes: boolean,
+  ): void {
     for (let index = 0; index < 3; index += 1) {
       const [a, b] = pairsOfContacts[index] as readonly [number, number];
       this.predictMetered(first + index, outlet, a, b, siemens, slopes);

@@ -1,5 +1,5 @@
 import type { Reading } from '../circuit/index.ts';
-import { contacts, dimFrom, litFrom, type LampState, pairs, probeVolts } from '../instruments/index.ts';
+import { contacts, dimFrom, type LampState, litFrom, probeVolts } from '../instruments/index.ts';
 import { buttonCode, type ReadingEvidence } from './evidence.ts';
 import type { Misfit } from './posterior.ts';
 import type { DiagnosisProblem } from './problem.ts';
@@ -14,7 +14,11 @@ export interface ReadingComparison {
 }
 
 const glow = (share: number): LampState => (share >= litFrom ? 'lit' : share >= dimFrom ? 'dim' : 'off');
-const buttonResults = ['trips', 'no-power', 'nothing'] as const satisfies readonly (keyof typeof buttonCode)[];
+const buttonResults = [
+  'trips',
+  'no-power',
+  'nothing',
+] as const satisfies readonly (keyof typeof buttonCode)[];
 
 /** A reading with its values replaced by predicted ones. */
 function predictedReading(
@@ -42,7 +46,10 @@ function predictedReading(
       return { ...rest, milliamps: at(0), trips: devices.filter((_device, index) => at(1 + index) === 1) };
     }
     case 'own-button':
-      return { ...reading, result: buttonResults.find((result) => buttonCode[result] === at(0)) ?? 'no-power' };
+      return {
+        ...reading,
+        result: buttonResults.find((result) => buttonCode[result] === at(0)) ?? 'no-power',
+      };
   }
 }
 

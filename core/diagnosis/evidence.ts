@@ -1,4 +1,10 @@
-import { type Network, type Reading, type TestState, usualButtonMilliamps, usualLoadAmps } from '../circuit/index.ts';
+import {
+  type Network,
+  type Reading,
+  type TestState,
+  usualButtonMilliamps,
+  usualLoadAmps,
+} from '../circuit/index.ts';
 import { pairs } from '../instruments/index.ts';
 
 /** What one number of a reading is. */
@@ -132,8 +138,16 @@ export function evidenceOf(network: Network, taken: Taken): Evidence {
     const start = observed.length;
     if (looked) for (const device of network.devices) put('trips', tripped.has(device.id) ? 1 : 0);
     const trippedBefore: ReadingEvidence | null = !looked
-        ? null
-        : { index: nextReading(), position: -1, outlet: -1, instrument: 'tripped-before', setting: 0, first: start, end: observed.length };
+      ? null
+      : {
+          index: nextReading(),
+          position: -1,
+          outlet: -1,
+          instrument: 'tripped-before',
+          setting: 0,
+          first: start,
+          end: observed.length,
+        };
     const byOutlet = new Map<number, ReadingEvidence[]>();
     for (const position of positions) {
       const reading = all[position] as Reading;
@@ -172,7 +186,15 @@ export function evidenceOf(network: Network, taken: Taken): Evidence {
     observed.length,
     ...states.filter(({ repaired }) => repaired).map((state) => firstChannel(state)),
   );
-  return { readings: all, states, kinds, observed: Float64Array.from(observed), slots, readingCount, firstRepaired };
+  return {
+    readings: all,
+    states,
+    kinds,
+    observed: Float64Array.from(observed),
+    slots,
+    readingCount,
+    firstRepaired,
+  };
 }
 
 const firstChannel = ({ trippedBefore, outlets }: StateEvidence): number =>

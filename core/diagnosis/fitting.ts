@@ -2,7 +2,7 @@ import { type Branch, branchesOf, type Network } from '../circuit/index.ts';
 import type { Evaluator, Reference, Supposed } from './evaluator.ts';
 import type { ChannelKind } from './evidence.ts';
 import { faultsWith, type Hypothesis } from './hypothesis.ts';
-import { fitLeastSquares, type Fit } from './least-squares.ts';
+import { type Fit, fitLeastSquares } from './least-squares.ts';
 import { type Pull, pullOf, type Tolerance } from './likelihood.ts';
 import { type LoadPattern, loadsOfWatts } from './unknown-loads.ts';
 
@@ -77,7 +77,8 @@ export function fitted(
   const { network, evidence } = evaluator;
   const { nominalVolts } = network.circuit;
   const resistanceCount = hypothesis.resistances.length;
-  const free = pattern === null ? [] : [...pattern.upper.keys()].filter((outlet) => (pattern.upper[outlet] ?? 0) > 0);
+  const free =
+    pattern === null ? [] : [...pattern.upper.keys()].filter((outlet) => (pattern.upper[outlet] ?? 0) > 0);
   const size = resistanceCount + free.length;
   const fixedWatts = pattern?.start ?? from.watts;
   const pull: Pull = { residual: 0, slope: 0 };
@@ -138,7 +139,11 @@ export function fitted(
     free.forEach((outlet, position) => {
       const contact = network.outlets[outlet]?.contact;
       if (contact === undefined) return;
-      branches.push({ a: contact.hot, b: contact.neutral, ohms: nominalVolts ** 2 / (watts[outlet] as number) });
+      branches.push({
+        a: contact.hot,
+        b: contact.neutral,
+        ohms: nominalVolts ** 2 / (watts[outlet] as number),
+      });
       isLoad.push(true);
       quantity.push(resistanceCount + position);
       siemensSlope.push((isOn[position] ? (watts[outlet] as number) : 1) / nominalVolts ** 2);
@@ -182,13 +187,17 @@ export function fitted(
     priorWeight[at] = isOn[position] ? 1 / logWatts.sigma ** 2 : 1 / wattsSigma ** 2;
     priorCentre[at] = isOn[position] ? logWatts.middle : 0;
   });
-  const fit = fitLeastSquares({ size, lower, upper, priorWeight, priorCentre, residuals: residualsAt, linearize }, start);
+  const fit = fitLeastSquares(
+    { size, lower, upper, priorWeight, priorCentre, residuals: residualsAt, linearize },
+    start,
+  );
   const ohms = ohmsAt(fit.at);
   const watts = wattsAt(fit.at);
   let logShare = 0;
   for (let which = 0; which < resistanceCount; which += 1) logShare += ohmsLogShare(fit, which);
   for (let at = resistanceCount; at < size; at += 1)
-    logShare -= 0.5 * (priorWeight[at] as number) * ((fit.at[at] as number) - (priorCentre[at] as number)) ** 2;
+    logShare -=
+      0.5 * (priorWeight[at] as number) * ((fit.at[at] as number) - (priorCentre[at] as number)) ** 2;
   const found = unfitted(evaluator, hypothesis, ohms, watts, unknownLoads, tolerance);
   return { ...found, logShare };
 }

@@ -61,6 +61,8 @@ export function faultsWith({ faults, resistances }: Hypothesis, ohms: ArrayLike<
   if (resistances.length === 0) return faults;
   return faults.map((fault, position) => {
     const which = resistances.indexOf(position);
-    return fault.kind === 'resistance' && which !== -1 ? { ...fault, ohms: ohms[which] ?? fault.ohms } : fault;
+    return fault.kind === 'resistance' && which !== -1
+      ? { ...fault, ohms: ohms[which] ?? fault.ohms }
+      : fault;
   });
 }

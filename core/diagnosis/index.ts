@@ -1,1 +1,20 @@
+export { blindSpots, referenceCircuit } from './blind-spots.ts';
+export { causesOf } from './cause.ts';
+export {
+  type DiagnosisFile,
+  type DiagnosisInput,
+  diagnosisInputShape,
+  diagnosisOf,
+  parseDiagnosisInput,
+} from './diagnosis-file.ts';
+export * from './diagnostician.ts';
+export type { ReadingComparison } from './evidence-table.ts';
+export { type LikelyGroup, likelyGroups, type Walked } from './grouping.ts';
+export { inWords as placeInWords, type Localization } from './localization.ts';
+export { diagnoseLone, type LoneDiagnosis, type LoneExplanation } from './lone-outlet.ts';
+export type { NextTest } from './next-test.ts';
+export { type HouseFacts, houseRules, type Prior, type PriorId, priors } from './priors.ts';
+export { type RunLength, runLengths } from './run-lengths.ts';
+export { type SearchLimits, usualLimits } from './search.ts';
+export { type LostServiceNeutral, lostServiceNeutral } from './service-neutral.ts';
 export * from './verdict.ts';

@@ -8,7 +8,10 @@ export interface FitProblem {
   readonly priorCentre: Float64Array;
   /** Residuals at a point, in standard deviations; and with their Jacobian, row by residual. */
   readonly residuals: (at: Float64Array) => Float64Array;
-  readonly linearize: (at: Float64Array) => { readonly residuals: Float64Array; readonly jacobian: Float64Array };
+  readonly linearize: (at: Float64Array) => {
+    readonly residuals: Float64Array;
+    readonly jacobian: Float64Array;
+  };
 }
 
 export interface Fit {
@@ -57,7 +60,8 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array): Fit {
       const step = solveDamped(size, matrix, gradient, free, damping);
       const next = at.map((x, p) => Math.min(value(upper, p), Math.max(value(lower, p), x - value(step, p))));
       let promise = 0;
-      for (let p = 0; p < size; p += 1) promise += Math.abs(value(gradient, p) * (value(at, p) - value(next, p)));
+      for (let p = 0; p < size; p += 1)
+        promise += Math.abs(value(gradient, p) * (value(at, p) - value(next, p)));
       if (promise < worthwhile) return finish();
       const objectiveThere = objectiveAt(problem, next, problem.residuals(next));
       if (objectiveThere < objective) {
@@ -87,10 +91,15 @@ const add = (array: Float64Array, index: number, amount: number): void => {
   array[index] = value(array, index) + amount;
 };
 
-function objectiveAt({ size, priorWeight, priorCentre }: FitProblem, at: Float64Array, residuals: Float64Array): number {
+function objectiveAt(
+  { size, priorWeight, priorCentre }: FitProblem,
+  at: Float64Array,
+  residuals: Float64Array,
+): number {
   let sum = 0;
   for (const residual of residuals) sum += loss(residual);
-  for (let p = 0; p < size; p += 1) sum += 0.5 * value(priorWeight, p) * (value(at, p) - value(priorCentre, p)) ** 2;
+  for (let p = 0; p < size; p += 1)
+    sum += 0.5 * value(priorWeight, p) * (value(at, p) - value(priorCentre, p)) ** 2;
   return sum;
 }
 

@@ -12,9 +12,11 @@ export interface Tolerance {
   readonly wrongValue: number;
   /** One reading in so many was taken at another receptacle, or with a faulty tester. */
   readonly wrongReading: number;
+  /** A lamp is misread, or glows across its threshold, once in so many. */
+  readonly wrongLamp: number;
 }
 
-const wrong = { wrongValue: 0.01, wrongReading: 0.004 } as const;
+const wrong = { wrongValue: 0.01, wrongReading: 0.004, wrongLamp: 0.006 } as const;
 
 /** For circuits whose lengths and sizes are known. */
 export const fineTolerance: Tolerance = {
@@ -22,20 +24,20 @@ export const fineTolerance: Tolerance = {
   voltsSigma: (predicted) => Math.max(0.5, 0.01 * predicted) / 2,
 };
 
-/** For circuits whose lengths are guessed: small volts may be off by half, large ones by what mains voltage varies. */
+/** For circuits whose lengths are guessed: small volts may be off by a third, large ones by what mains voltage varies. */
 export const roughTolerance: Tolerance = {
   ...wrong,
-  voltsSigma: (predicted) => Math.max(0.5, Math.min(0.5 * predicted, 4)),
+  voltsSigma: (predicted) => Math.max(0.5, Math.min(0.33 * predicted, 4)),
 };
 
-/** Before anything is fitted: only what no load and no ohms could bring about counts. */
-export const grossTolerance: Tolerance = {
-  ...wrong,
-  voltsSigma: (predicted) => Math.max(5, 0.08 * predicted),
+/** For a receptacle judged by itself: no other reading speaks against its own, so that is not lightly held to be wrong. */
+export const loneTolerance: Tolerance = {
+  ...roughTolerance,
+  wrongValue: 0.002,
+  wrongReading: 1e-7,
+  wrongLamp: 1e-4,
 };
 
-/** A lamp is misread, or glows across its threshold, once in so many. */
-const wrongLamp = 0.006;
 /** Spread of the lamps' thresholds, as a share of nominal. */
 const lampSpread = 0.006;
 /** A probe fails to sound at a live contact. */
@@ -52,10 +54,18 @@ const wrongVoltsDensity = 0.01;
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 
 /** How much less likely than the likeliest reading this one is: −ln(p/p max), nought or more. */
-export function channelDeficit(kind: ChannelKind, observed: number, predicted: number, tolerance: Tolerance): number {
+export function channelDeficit(
+  kind: ChannelKind,
+  observed: number,
+  predicted: number,
+  tolerance: Tolerance,
+): number {
   switch (kind) {
     case 'volts':
-      return strayDeficit((observed - predicted) / tolerance.voltsSigma(Math.max(predicted, observed)), tolerance);
+      return strayDeficit(
+        (observed - predicted) / tolerance.voltsSigma(Math.max(predicted, observed)),
+        tolerance,
+      );
     case 'milliamps':
       return strayDeficit((observed - predicted) / milliampsSigma(Math.max(predicted, observed)), tolerance);
     case 'lamp': {
@@ -64,10 +74,15 @@ export function channelDeficit(kind: ChannelKind, observed: number, predicted: n
       let p = 1 - dimOrLit;
       if (observed === lampCode.lit) p = lit;
       else if (observed === lampCode.dim) p = dimOrLit - lit;
-      return -Math.log((1 - wrongLamp) * Math.max(p, 0) + wrongLamp / 3);
+      return -Math.log((1 - tolerance.wrongLamp) * Math.max(p, 0) + tolerance.wrongLamp / 3);
     }
     case 'sounds': {
-      const sounding = predicted >= probeVolts ? 1 - deafProbe : predicted > inducedVolts ? falseAlarm.floating : falseAlarm.held;
+      const sounding =
+        predicted >= probeVolts
+          ? 1 - deafProbe
+          : predicted > inducedVolts
+            ? falseAlarm.floating
+            : falseAlarm.held;
       return -Math.log(observed === 1 ? sounding : 1 - sounding);
     }
     case 'trips':

@@ -63,7 +63,9 @@ export function localize(network: Network, explanations: readonly WeighedExplana
   const ends: [string, string][] = [];
   for (const { hypothesis, probability } of alike) {
     const share = probability / total;
-    const here = new Map(hypothesis.faults.map((fault) => [siteOf(network, fault).name, siteOf(network, fault)]));
+    const here = new Map(
+      hypothesis.faults.map((fault) => [siteOf(network, fault).name, siteOf(network, fault)]),
+    );
     for (const site of here.values()) {
       add(sites, site.name, share);
       for (const [box, part] of site.boxes) add(boxes, box, (share * part) / here.size);
@@ -95,7 +97,12 @@ export function inWords(
   const parts = [
     ...(sites.some((site) => !isInBox(site)) ? [`between ${words(near)} and ${words(far)}`] : []),
     ...(ownBoxes.length > 0
-      ? [`in the box of ${ownBoxes.map(words).join(', ').replace(/, ([^,]*)$/, ' or $1')}`]
+      ? [
+          `in the box of ${ownBoxes
+            .map(words)
+            .join(', ')
+            .replace(/, ([^,]*)$/, ' or $1')}`,
+        ]
       : []),
   ];
   const [first] = boxes;

@@ -1,9 +1,9 @@
 import type { InstrumentId, Network, Reading, Test, TestState } from '../circuit/index.ts';
 import { type ConditionId, conditions } from '../conditions/index.ts';
-import { lampsOf, pairs } from '../instruments/index.ts';
 import { Evaluator } from './evaluator.ts';
-import { type ChannelKind, type Evidence, evidenceOf } from './evidence.ts';
-import { alike, type OutletOpinion, type WeighedExplanation } from './posterior.ts';
+import { type ChannelKind, evidenceOf } from './evidence.ts';
+import { alike, type OutletOpinion, type Weighed, type WeighedExplanation } from './posterior.ts';
+import { isSafe } from './safe-test.ts';
 
 /** A test worth doing, and why. */
 export interface NextTest {
@@ -15,7 +15,7 @@ export interface NextTest {
 }
 
 /** A test that might be made. */
-interface Candidate {
+export interface Candidate {
   readonly test: Test;
   readonly outlet: number;
   readonly cost: number;
@@ -25,7 +25,7 @@ interface Candidate {
  * What a test costs: seconds of the inspector's time first, and with them what it asks of the occupants (common
  * practice). Going to another receptacle costs more than staying at this one.
  */
-const secondsOf: Readonly<Record<InstrumentId, number>> = {
+export const secondsOf: Readonly<Record<InstrumentId, number>> = {
   lamps: 5,
   probe: 10,
   meter: 25,
@@ -37,27 +37,13 @@ const secondsOf: Readonly<Record<InstrumentId, number>> = {
 };
 const walkSeconds = 20;
 /** Unplugging and switching off everything on a circuit. */
-const loadsOffSeconds = 150;
+export const loadsOffSeconds = 150;
 /** A dangerous condition overlooked weighs as much as so many harmless doubts. */
 const stakes = 10;
 /** So many explanations carry the answer; the rest weigh next to nothing. */
-const mostExplanations = 48;
+export const mostExplanations = 48;
 /** Nats (of weighed doubt) below which a test would change nothing. */
 const leastGain = 2e-4;
-
-const liveGround: ReadonlySet<ConditionId> = new Set([
-  'energized-ground',
-  'reversed-bootleg-ground',
-  'hot-ground-reversed',
-]);
-const floatingGround: ReadonlySet<ConditionId> = new Set([
-  ...liveGround,
-  'open-ground',
-  'open-neutral',
-]);
-
-const mayBe = ({ condition, notRuledOut }: OutletOpinion, ids: ReadonlySet<ConditionId>): boolean =>
-  condition === 'undetermined' || ids.has(condition) || notRuledOut.some((id) => ids.has(id));
 
 /** Question about a circuit whose next test is looked for. */
 export interface NextTestQuestion {
@@ -82,11 +68,12 @@ function candidatesOf({ network, readings, outlets, kit }: NextTestQuestion): re
     if (opinion === undefined) return;
     for (const state of states)
       for (const instrument of Object.keys(secondsOf) as InstrumentId[]) {
-        if (!kit.has(instrument) || (state !== undefined && instrument !== 'lamps' && instrument !== 'meter')) continue;
+        if (!kit.has(instrument) || (state !== undefined && instrument !== 'lamps' && instrument !== 'meter'))
+          continue;
         const isDone = readings.some(
           (one) => one.at === id && one.instrument === instrument && sameState(one.state, state),
         );
-        if (isDone || !isSafe(network, readings, opinion, instrument, outlet)) continue;
+        if (isDone || !isPossible(network, readings, opinion, instrument, outlet)) continue;
         candidates.push({
           test: { at: id, instrument, ...(state === undefined ? {} : { state }) } as Test,
           outlet,
@@ -97,25 +84,18 @@ function candidatesOf({ network, readings, outlets, kit }: NextTestQuestion): re
   return candidates;
 }
 
-/**
- * No load test where a ground may be live or through aluminum; no tester's button but where lamps read correct and
- * the ground is sure to hold; no own button where there is no device.
- */
-function isSafe(
+/** Safe as far as the outlet goes; besides, no load test through aluminum, and no button where there is no device. */
+function isPossible(
   network: Network,
   readings: readonly Reading[],
   opinion: OutletOpinion,
   instrument: InstrumentId,
   outlet: number,
 ): boolean {
-  if (instrument === 'loaded') return !mayBe(opinion, liveGround) && isCopperTo(network, outlet);
+  if (!isSafe(instrument, opinion, readings)) return false;
+  if (instrument === 'loaded') return isCopperTo(network, outlet);
   if (instrument === 'own-button') return network.devices.some((device) => device.outlet === outlet);
-  if (instrument !== 'gfci-button') return true;
-  const correct = lampsOf('hn-hg');
-  const readsCorrect = readings.some(
-    (one) => one.at === opinion.id && one.instrument === 'lamps' && pairs.every((pair) => one[pair] === correct[pair]),
-  );
-  return readsCorrect && network.devices.length > 0 && !mayBe(opinion, floatingGround);
+  return instrument !== 'gfci-button' || network.devices.length > 0;
 }
 
 function isCopperTo({ circuit }: Network, outlet: number): boolean {
@@ -127,15 +107,23 @@ function isCopperTo({ circuit }: Network, outlet: number): boolean {
   return true;
 }
 
-/** For every explanation, which of the outcomes of a test it predicts: explanations alike share a number. */
-function outcomesOf(evidence: Evidence, predictions: readonly Float64Array[], first: number, end: number): Int32Array {
+/**
+ * For every explanation, which of the outcomes of a test it predicts: explanations alike share a number. A prediction
+ * holds the channels from `first` to `end` of what the explanation predicts.
+ */
+export function outcomesOf(
+  kinds: readonly ChannelKind[],
+  predictions: readonly Float64Array[],
+  first: number,
+  end: number,
+): Int32Array {
   const outcomes = new Int32Array(predictions.length);
   const leaders: number[] = [];
   predictions.forEach((prediction, index) => {
     let outcome = leaders.findIndex((leader) => {
       const other = predictions[leader] as Float64Array;
       for (let channel = first; channel < end; channel += 1)
-        if (!alike(evidence.kinds[channel] as ChannelKind, prediction[channel] as number, other[channel] as number))
+        if (!alike(kinds[channel] as ChannelKind, prediction[channel] as number, other[channel] as number))
           return false;
       return true;
     });
@@ -148,33 +136,34 @@ function outcomesOf(evidence: Evidence, predictions: readonly Float64Array[], fi
   return outcomes;
 }
 
-/** Mutual information, in nats, between what a test would show and what is asked. */
-function information(outcomes: Int32Array, answers: ArrayLike<number>, weights: readonly number[]): number {
-  const joint = new Map<number, number>();
-  const byOutcome = new Map<number, number>();
-  const byAnswer = new Map<number, number>();
-  const add = (sums: Map<number, number>, key: number, weight: number): void => {
-    sums.set(key, (sums.get(key) ?? 0) + weight);
-  };
-  weights.forEach((weight, index) => {
+/** Mutual information, in nats, between what a test would show and what is asked; both count from nought. */
+function information(outcomes: Int32Array, answers: Int32Array, weights: readonly number[]): number {
+  const size = weights.length;
+  const joint = new Float64Array(size * size);
+  const byOutcome = new Float64Array(size);
+  const byAnswer = new Float64Array(size);
+  for (let index = 0; index < size; index += 1) {
     const outcome = outcomes[index] as number;
     const answer = answers[index] as number;
-    add(joint, outcome * 4096 + answer, weight);
-    add(byOutcome, outcome, weight);
-    add(byAnswer, answer, weight);
-  });
+    const weight = weights[index] as number;
+    joint[outcome * size + answer] = (joint[outcome * size + answer] as number) + weight;
+    byOutcome[outcome] = (byOutcome[outcome] as number) + weight;
+    byAnswer[answer] = (byAnswer[answer] as number) + weight;
+  }
   let sum = 0;
-  for (const [key, weight] of joint)
-    if (weight > 0)
-      sum +=
-        weight * Math.log(weight / ((byOutcome.get(Math.floor(key / 4096)) ?? 1) * (byAnswer.get(key % 4096) ?? 1)));
+  for (let outcome = 0; outcome < size && (byOutcome[outcome] as number) > 0; outcome += 1)
+    for (let answer = 0; answer < size && (byAnswer[answer] as number) > 0; answer += 1) {
+      const weight = joint[outcome * size + answer] as number;
+      if (weight > 0)
+        sum += weight * Math.log(weight / ((byOutcome[outcome] as number) * (byAnswer[answer] as number)));
+    }
   return sum;
 }
 
 /** Of all the tests that might be made, the one that tells most for its cost, outlet by outlet; null where none tells anything. */
 export function nextTests(question: NextTestQuestion): readonly (NextTest | null)[] {
   const { network, outlets } = question;
-  const explanations = worthTelling(question);
+  const explanations = question.explanations.slice(0, mostExplanations);
   const candidates = candidatesOf(question);
   if (explanations.length < 2 || candidates.length === 0) return outlets.map(() => null);
   const evidence = evidenceOf(network, {
@@ -187,53 +176,61 @@ export function nextTests(question: NextTestQuestion): readonly (NextTest | null
     evaluator.predict(supposed, false);
     return evaluator.predicted.slice();
   });
-  const spans = new Map<number, readonly [first: number, end: number]>();
+  const outcomes = new Array<Int32Array>(candidates.length);
   for (const { outlets: read } of evidence.states)
-    for (const { readings } of read) for (const { position, first, end } of readings) spans.set(position, [first, end]);
+    for (const { readings } of read)
+      for (const { position, first, end } of readings)
+        outcomes[position] = outcomesOf(evidence.kinds, predictions, first, end);
+  const chooser = testChooser(explanations, candidates, outcomes);
+  return outlets.map(({ id }, outlet) => chooser(id, outlet));
+}
+
+/** Chooses the best of some tests for an outlet; `outcomes` has a row for each test, in the order of the explanations. */
+export function testChooser(
+  explanations: readonly Weighed[],
+  candidates: readonly Candidate[],
+  outcomes: readonly Int32Array[],
+): (id: string, outlet: number) => NextTest | null {
   const weights = stakedWeights(explanations);
-  const places = explanations.map((_, index) => index);
-  const outcomes = candidates.map((_, position) => {
-    const [first, end] = spans.get(position) ?? [0, 0];
-    return outcomesOf(evidence, predictions, first, end);
-  });
-  const cause = outcomes.map((outcome) => information(outcome, places, weights));
-  return outlets.map((_, outlet): NextTest | null => {
+  const places = Int32Array.from(explanations, (_, index) => index);
+  const aboutPlaces = outcomes.map((outcome) => information(outcome, places, weights));
+  return (id, outlet) => {
     const answers = conditionNumbers(explanations, outlet);
-    let best: { readonly worth: number; readonly position: number } | null = null;
+    let best = -1;
+    let bestWorth = 0;
     outcomes.forEach((outcome, position) => {
       const candidate = candidates[position];
       if (candidate === undefined) return;
       // What it says of this outlet counts first; where the cause sits, less.
-      const gain = information(outcome, answers, weights) + 0.15 * (cause[position] ?? 0);
-      if (gain < leastGain) return;
+      const gain = information(outcome, answers, weights) + 0.15 * (aboutPlaces[position] ?? 0);
       const worth = gain / (candidate.cost + (candidate.outlet === outlet ? 0 : walkSeconds));
-      if (best === null || worth > best.worth) best = { worth, position };
+      if (gain < leastGain || worth <= bestWorth) return;
+      best = position;
+      bestWorth = worth;
     });
-    if (best === null) return null;
-    const { position } = best as { readonly position: number };
-    const { test } = candidates[position] as Candidate;
+    const test = candidates[best]?.test;
+    const outcome = outcomes[best];
+    if (test === undefined || outcome === undefined) return null;
     return {
       at: test.at,
       instrument: test.instrument,
       ...(test.state === undefined ? {} : { state: test.state }),
-      why: whyIt(test, outlet, network, explanations, outcomes[position] ?? new Int32Array(0)),
+      why: whyIt(test, id, outlet, explanations, outcome),
     };
-  });
+  };
 }
 
-const worthTelling = ({ explanations }: NextTestQuestion): readonly WeighedExplanation[] =>
-  explanations.slice(0, mostExplanations);
-
 /** Probabilities with danger given its stakes. */
-function stakedWeights(explanations: readonly WeighedExplanation[]): readonly number[] {
+function stakedWeights(explanations: readonly Weighed[]): readonly number[] {
   const weighed = explanations.map(
-    ({ probability, conditions: here }) => probability * (here.some((id) => conditions[id].dangerous) ? stakes : 1),
+    ({ probability, conditions: here }) =>
+      probability * (here.some((id) => conditions[id].dangerous) ? stakes : 1),
   );
   const total = weighed.reduce((sum, weight) => sum + weight, 0);
   return weighed.map((weight) => weight / total);
 }
 
-function conditionNumbers(explanations: readonly WeighedExplanation[], outlet: number): Int32Array {
+function conditionNumbers(explanations: readonly Weighed[], outlet: number): Int32Array {
   const numbers = new Map<ConditionId | undefined, number>();
   return Int32Array.from(explanations, ({ conditions: here }) => {
     const condition = here[outlet];
@@ -244,7 +241,7 @@ function conditionNumbers(explanations: readonly WeighedExplanation[], outlet: n
 }
 
 /** A reading of a test whose values nobody reads. */
-function blank(test: Test): Reading {
+export function blank(test: Test): Reading {
   switch (test.instrument) {
     case 'lamps':
       return { ...test, instrument: 'lamps', hn: 'off', hg: 'off', ng: 'off' };
@@ -266,9 +263,9 @@ function blank(test: Test): Reading {
 /** "tells reversed polarity from open ground at den-2" */
 function whyIt(
   test: Test,
+  at: string,
   outlet: number,
-  { circuit }: Network,
-  explanations: readonly WeighedExplanation[],
+  explanations: readonly Weighed[],
   outcomes: Int32Array,
 ): string {
   const leading = explanations[0]?.conditions[outlet];
@@ -277,9 +274,10 @@ function whyIt(
     const other = here[outlet];
     if (other !== undefined && other !== leading && outcomes[index] !== outcomes[0]) others.add(other);
   });
-  const at = circuit.outlets[outlet]?.id ?? '';
   const name = (id: ConditionId): string => conditions[id].name.toLowerCase();
-  const [most, ...more] = Object.keys(conditions).filter((id) => others.has(id as ConditionId)) as ConditionId[];
+  const [most, ...more] = Object.keys(conditions).filter((id) =>
+    others.has(id as ConditionId),
+  ) as ConditionId[];
   if (leading === undefined || most === undefined) return `narrows down where the cause sits`;
   const further = more.length > 0 ? ` and ${more.length} more` : '';
   return `at ${at}, tells ${name(leading)} from ${name(most)}${further}${test.state?.loadsOff ? ', with everything on the circuit off' : ''}`;

@@ -88,9 +88,12 @@ export class OutletConditions {
     const { network } = this;
     const states = this.settled(supposed);
     const jumpered = this.joined(supposed, true);
-    const wired = supposed.faults.some(({ kind }) => kind === 'bond') ? this.joined(supposed, false) : jumpered;
+    const wired = supposed.faults.some(({ kind }) => kind === 'bond')
+      ? this.joined(supposed, false)
+      : jumpered;
     const drops = supposed.faults.some((fault) => fault.kind === 'resistance' && fault.conductor !== 'ground')
-      ? this.dropsIn(supposed) : null;
+      ? this.dropsIn(supposed)
+      : null;
     return network.outlets.map(({ contact }, outlet) => {
       const ends = (joined: Joined, node: number): Ends => ({
         L1: joined.same(node, network.bus.L1),
@@ -132,7 +135,8 @@ export class OutletConditions {
       if (live(neutral) && earthed(hot) && !live(hot)) return 'reversed-bootleg-ground';
       return earthed(hot) && !live(hot) && !live(neutral) ? 'hot-ground-reversed' : 'energized-ground';
     }
-    if (!earthed(ground) && this.liveThroughLoad(contact.ground, supposed, jumpered)) return 'energized-ground';
+    if (!earthed(ground) && this.liveThroughLoad(contact.ground, supposed, jumpered))
+      return 'energized-ground';
     if ((hot.L1 && neutral.L2 && !neutral.L1) || (hot.L2 && neutral.L1 && !neutral.L2))
       return 'lost-shared-neutral';
     if (live(neutral) && !live(hot)) return 'reversed-polarity';

@@ -8,14 +8,17 @@ import type { OutletConditions } from './outlet-conditions.ts';
 import type { DiagnosisProblem } from './problem.ts';
 import type { Explanation } from './search.ts';
 
-/** An explanation with its share of all that was found. */
-export interface WeighedExplanation extends Explanation {
+/** What is held of a circuit, with its share of all that was found. */
+export interface Weighed {
   readonly probability: number;
   /** Equal for explanations that predict all readings taken alike; the leading ones are group 1. */
   readonly group: number;
+  readonly causeCount: number;
   /** The most dangerous condition at each outlet under it. */
   readonly conditions: readonly ConditionId[];
 }
+
+export interface WeighedExplanation extends Explanation, Weighed {}
 
 /** A reading that the leading explanation does not account for. */
 export interface Misfit {
@@ -90,7 +93,9 @@ export function posteriorOf(
   const leaders: Float64Array[] = [];
   const explanations = found.map((explanation, index): WeighedExplanation => {
     evaluator.predict(explanation.fitted.supposed, false);
-    let group = leaders.findIndex((leader) => allAlike(evidence, leader, evaluator.predicted, evidence.firstRepaired));
+    let group = leaders.findIndex((leader) =>
+      allAlike(evidence, leader, evaluator.predicted, evidence.firstRepaired),
+    );
     if (group === -1) {
       leaders.push(evaluator.predicted.slice());
       group = leaders.length - 1;
@@ -99,18 +104,34 @@ export function posteriorOf(
       ...explanation,
       probability: (shares[index] ?? 0) / total,
       group: group + 1,
+      causeCount: explanation.hypothesis.causes.length,
       conditions: conditionsUnder(explanation),
     };
   });
+  const misfits = misfitsOf(problem, leaders[0] ?? new Float64Array(0));
   return {
     explanations,
-    outlets: network.circuit.outlets.map(({ id }, outlet) => opinionOn(id, outlet, explanations)),
-    misfits: misfitsOf(problem, leaders[0] ?? new Float64Array(0)),
+    outlets: network.circuit.outlets.map(({ id }, outlet) =>
+      opinionOn(
+        id,
+        outlet,
+        explanations,
+        misfits.some(({ reading }) => reading.at === id),
+      ),
+    ),
+    misfits,
     predicted: leaders[0] ?? new Float64Array(0),
   };
 }
 
-function opinionOn(id: string, outlet: number, explanations: readonly WeighedExplanation[]): OutletOpinion {
+/** What holds at one outlet, from all that is held of its circuit, the most probable first. */
+export function opinionOn(
+  id: string,
+  outlet: number,
+  explanations: readonly Weighed[],
+  /** True where a reading taken here does not fit the leading explanation. */
+  doubted: boolean,
+): OutletOpinion {
   const leading = explanations[0];
   const all = new Map<ConditionId, number>();
   const inLeadingGroup = new Map<ConditionId, number>();
@@ -118,17 +139,19 @@ function opinionOn(id: string, outlet: number, explanations: readonly WeighedExp
   const add = (sums: Map<ConditionId, number>, condition: ConditionId, probability: number): void => {
     sums.set(condition, (sums.get(condition) ?? 0) + probability);
   };
-  for (const { conditions: here, probability, group, hypothesis } of explanations) {
+  for (const { conditions: here, probability, group, causeCount } of explanations) {
     const condition = here[outlet];
     if (condition === undefined) continue;
     add(all, condition, probability);
     if (group === 1) add(inLeadingGroup, condition, probability);
-    if (hypothesis.causes.length <= (leading?.hypothesis.causes.length ?? 0) + 1) add(open, condition, probability);
+    if (causeCount <= (leading?.causeCount ?? 0) + 1) add(open, condition, probability);
   }
   const ranked = [...all].sort(([, a], [, b]) => b - a);
   const [first, second] = [...inLeadingGroup].sort(([, a], [, b]) => b - a);
   const isOpen = first !== undefined && second !== undefined && second[1] >= aboutEqual * first[1];
-  const condition = isOpen ? 'undetermined' : (ranked[0]?.[0] ?? 'undetermined');
+  const leadingCondition = ranked[0]?.[0] ?? 'correct';
+  // What was read here outvoted by the rest is no reason to call it correct.
+  const condition = isOpen || (doubted && leadingCondition === 'correct') ? 'undetermined' : leadingCondition;
   const least = ruledOutShare * (leading?.probability ?? 1);
   return {
     id,
@@ -146,7 +169,10 @@ function misfitsOf({ evidence, tolerance }: DiagnosisProblem, predicted: Float64
     const { first, end, position } = reading;
     const volts = evidence.kinds.slice(first, end).filter((kind) => kind === 'volts').length;
     const taken = evidence.readings[position];
-    if (taken !== undefined && readingDeficit(evidence, reading, predicted, tolerance) - 0.5 * volts > misfitNats)
+    if (
+      taken !== undefined &&
+      readingDeficit(evidence, reading, predicted, tolerance) - 0.5 * volts > misfitNats
+    )
       misfits.push({ position, reading: taken });
   };
   for (const { repaired, outlets } of evidence.states)
@@ -155,7 +181,9 @@ function misfitsOf({ evidence, tolerance }: DiagnosisProblem, predicted: Float64
 }
 
 /** Conditions under an explanation, kept from one answer to the next: they hang on causes, ohms and loads alone. */
-export function conditionsMemory(outletConditions: OutletConditions): (explanation: Explanation) => readonly ConditionId[] {
+export function conditionsMemory(
+  outletConditions: OutletConditions,
+): (explanation: Explanation) => readonly ConditionId[] {
   const known = new Map<string, readonly ConditionId[]>();
   return ({ hypothesis, fitted: { ohms, supposed } }) => {
     const loads = supposed.loads.map(({ at, watts }) => (watts > 1 ? at : '')).join();

@@ -17,19 +17,38 @@ export interface Prior {
  * it: what is dangerous and cannot be seen is never passed over for being rare.
  */
 export const priors = {
-  'missing-ground': { odds: 0.01, why: 'with reversals the most common finding: a ground left off, or cut short' },
+  'missing-ground': {
+    odds: 0.01,
+    why: 'with reversals the most common finding: a ground left off, or cut short',
+  },
   reversal: { odds: 0.008, why: 'the most common wiring finding after missing grounds; made at one box' },
   'reversal-upstream': { odds: 0.003, why: 'exchanged in a splice, so that everything beyond has it too' },
   'open-hot': { odds: 0.003, why: 'a loose or broken hot; people notice it and have it mended' },
-  'open-neutral': { odds: 0.004, why: 'a loose neutral: not every one who reports a dead outlet has it mended' },
+  'open-neutral': {
+    odds: 0.004,
+    why: 'a loose neutral: not every one who reports a dead outlet has it mended',
+  },
+  'shared-neutral-lost': {
+    odds: 0.005,
+    why: 'not every circuit shares its neutral with another, but lamps pass over its loss while both carry alike',
+  },
   'hot-ground-exchanged': { odds: 0.0003, why: 'a true exchange of hot and ground is almost never met' },
   'neutral-ground-exchanged': { odds: 0.0015, why: 'white and bare confused; nothing shows it, so it stays' },
-  'poor-connection': { odds: 0.003, why: 'loose terminals, push-in connections and corroded splices; each conductor of each box' },
+  'poor-connection': {
+    odds: 0.003,
+    why: 'loose terminals, push-in connections and corroded splices; each conductor of each box',
+  },
   'ground-of-high-resistance': { odds: 0.002, why: 'grounds under one screw, or twisted and never clamped' },
-  jumper: { odds: 0.004, why: 'a false ground to pass inspection: three-slot receptacles put on wiring without one' },
+  jumper: {
+    odds: 0.004,
+    why: 'a false ground to pass inspection: three-slot receptacles put on wiring without one',
+  },
   'reversed-jumper': { odds: 0.0015, why: 'a false ground at a box whose hot and neutral are exchanged' },
   'hot-jumper': { odds: 0.0012, why: 'a false ground taken from what was believed to be the neutral' },
-  'jumper-with-ground': { odds: 0.0025, why: 'a bare ground that touches the neutral screw, or a jumper left in' },
+  'jumper-with-ground': {
+    odds: 0.0025,
+    why: 'a bare ground that touches the neutral screw, or a jumper left in',
+  },
   short: { odds: 1e-6, why: 'a breaker opens at once' },
   'device-tripped': { odds: 0.03, why: 'devices trip and nobody looks for the reset' },
   'device-failed': { odds: 0.02, why: 'devices last about ten years, and few press the button' },
@@ -55,21 +74,28 @@ const jumpers = ['jumper', 'reversed-jumper', 'hot-jumper'] as const;
 export const houseRules: readonly HouseRule[] = [
   {
     of: ['missing-ground'],
-    factor: 30,
+    factor: 200,
     when: ({ groundedWiring }) => groundedWiring === false,
     why: 'the wiring has no grounds: a missing one is no accident',
   },
   {
     of: ['missing-ground'],
     factor: 4,
-    when: (house) => house.groundedWiring !== true && house.groundedWiring !== false && before(groundsBecameCommon, house),
+    when: (house) =>
+      house.groundedWiring !== true && house.groundedWiring !== false && before(groundsBecameCommon, house),
     why: 'two-wire cable without a ground was common to about 1962–65',
+  },
+  {
+    of: jumpers,
+    factor: 40,
+    when: ({ groundedWiring }) => groundedWiring === false,
+    why: 'where the wiring has no grounds, what reads as one is a jumper, or a raceway that nobody saw',
   },
   {
     of: jumpers,
     factor: 4,
     when: (house) =>
-      house.groundedWiring === false || (house.groundedWiring !== true && before(groundsBecameCommon, house)),
+      house.groundedWiring !== true && house.groundedWiring !== false && before(groundsBecameCommon, house),
     why: 'in houses made over, jumpers take the place of grounds that were never there',
   },
   {
@@ -86,9 +112,12 @@ export const houseRules: readonly HouseRule[] = [
   },
 ];
 
+/** Whatever speaks for it, a cause is not taken for granted. */
+const mostOdds = 3;
+
 /** Odds of a cause at one site of this house. */
 export function oddsIn(house: HouseFacts, id: PriorId): number {
   let { odds }: Prior = priors[id];
   for (const rule of houseRules) if (rule.of.includes(id) && rule.when(house)) odds *= rule.factor;
-  return Math.min(odds, 0.5);
+  return Math.min(odds, mostOdds);
 }

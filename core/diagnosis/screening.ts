@@ -1,6 +1,13 @@
 import type { Leg, Load, Network, Operation } from '../circuit/index.ts';
 import { Evaluator, type Reference, type Supposed } from './evaluator.ts';
-import { type ChannelKind, type Evidence, lampCode, type OutletEvidence, type ReadingEvidence, type StateEvidence } from './evidence.ts';
+import {
+  type ChannelKind,
+  type Evidence,
+  lampCode,
+  type OutletEvidence,
+  type ReadingEvidence,
+  type StateEvidence,
+} from './evidence.ts';
 import { faultsWith, type Hypothesis } from './hypothesis.ts';
 
 import { readingDeficit, type Tolerance } from './likelihood.ts';
@@ -44,7 +51,9 @@ export class Screening {
    */
   leadFrom(reference: Reference, { faults, deviceStates }: Supposed): void {
     this.reference = reference;
-    this.views = this.loadExtremes.map((loads) => this.evaluatorFor(0).viewsOf({ faults, deviceStates, loads }));
+    this.views = this.loadExtremes.map((loads) =>
+      this.evaluatorFor(0).viewsOf({ faults, deviceStates, loads }),
+    );
     const shortfall = ({ slot }: OutletEvidence): number => reference.deficits[slot] as number;
     const worst = ({ outlets }: StateEvidence): number => Math.max(0, ...outlets.map(shortfall));
     this.states = this.states
@@ -92,7 +101,8 @@ export class Screening {
       });
       const bound = this.readingBound(reading, settled.length, tolerance);
       // Where what is led further fits as well as scatter lets it, no loads and no ohms make a child fit better.
-      sum += reference === null || settled.length === 1 ? bound : Math.max(bound, floorOf(reading, reference));
+      sum +=
+        reference === null || settled.length === 1 ? bound : Math.max(bound, floorOf(reading, reference));
     }
     return sum;
   }

@@ -139,7 +139,11 @@ export class Search {
     const explanations = [...this.found.values()]
       .filter(({ logWeight }) => logWeight > this.best.logWeight - keptNats)
       .sort((a, b) => b.logWeight - a.logWeight || a.hypothesis.causes.length - b.hypothesis.causes.length);
-    return { explanations, bounds: this.boundsDone, stoppedEarly: this.cutShort && this.asksForMore(this.best) };
+    return {
+      explanations,
+      bounds: this.boundsDone,
+      stoppedEarly: this.cutShort && this.asksForMore(this.best),
+    };
   }
 
   *run(): Generator<undefined, SearchState> {
@@ -227,7 +231,7 @@ export class Search {
     this.reference = this.evaluator.referenceOf(parent.fitted.supposed, this.problem.tolerance);
     this.screening.leadFrom(this.reference, parent.fitted.supposed);
     for (const isFitted of [false, true]) {
-      const causes = this.problem.causes.filter(({ resistance }) => resistance !== -1 === isFitted);
+      const causes = this.problem.causes.filter(({ resistance }) => (resistance !== -1) === isFitted);
       const candidates = yield* this.screened(parent, causes, margin);
       yield* this.refineAll(candidates);
     }
@@ -319,7 +323,9 @@ export class Search {
       atOutlet.set(outlet, (atOutlet.get(outlet) ?? 0) + excess);
     }
     const scatter = Math.sqrt(this.voltsCount / 2);
-    return sum > misfitNats + 3 * scatter || [...atOutlet.values()].some((excess) => excess > 1.4 * misfitNats);
+    return (
+      sum > misfitNats + 3 * scatter || [...atOutlet.values()].some((excess) => excess > 1.4 * misfitNats)
+    );
   }
 
   /** A hypothesis with its loads and ohms as the readings have them, and its weight. */
@@ -328,14 +334,19 @@ export class Search {
     const isExact = parent !== null && !unknownLoads && hypothesis.resistances.length === 0;
     const watts = parent?.fitted.watts ?? new Float64Array(network.outlets.length);
     if (isExact) {
-      const supposed = { faults: hypothesis.faults, loads: network.circuit.loads, deviceStates: hypothesis.deviceStates };
+      const supposed = {
+        faults: hypothesis.faults,
+        loads: network.circuit.loads,
+        deviceStates: hypothesis.deviceStates,
+      };
       const deficit =
-        bound > 0
-          ? bound
-          : this.evaluator.deficit(supposed, false, tolerance, Number.POSITIVE_INFINITY);
-      return this.explanation(hypothesis, [{ supposed, ohms: [], watts, deficit, logShare: 0, pattern: null }]);
+        bound > 0 ? bound : this.evaluator.deficit(supposed, false, tolerance, Number.POSITIVE_INFINITY);
+      return this.explanation(hypothesis, [
+        { supposed, ohms: [], watts, deficit, logShare: 0, pattern: null },
+      ]);
     }
-    if (!unknownLoads) return this.explanation(hypothesis, [this.fittedTo(hypothesis, null, bound, false, watts)]);
+    if (!unknownLoads)
+      return this.explanation(hypothesis, [this.fittedTo(hypothesis, null, bound, false, watts)]);
     const patterns = loadPatterns(network, hypothesis, parent);
     const fits = patterns.map((pattern) => {
       const fit = this.fittedTo(hypothesis, pattern, bound, patterns.length > 1 || parent === null);

@@ -77,7 +77,10 @@ const anyLoads = (outletCount: number): LoadPattern => ({
 export function loadPatterns(
   network: Network,
   { faults }: Hypothesis,
-  parent: { readonly hypothesis: Hypothesis; readonly fitted: { readonly pattern: LoadPattern | null; readonly watts: Float64Array } } | null,
+  parent: {
+    readonly hypothesis: Hypothesis;
+    readonly fitted: { readonly pattern: LoadPattern | null; readonly watts: Float64Array };
+  } | null,
 ): readonly LoadPattern[] {
   const { outlets } = network;
   const before = parent?.fitted.pattern ?? anyLoads(outlets.length);
