@@ -121,12 +121,13 @@ export function causesOf(
     const missing: (readonly Fault[])[] = arrives ? [[{ kind: 'open', conductor: 'ground', at: id }]] : [[]];
     if (arrives && cable !== undefined && into.length === 1)
       missing.push([{ kind: 'open', conductor: 'ground', cable: cable.id }]);
-    const share = 1 / missing.length;
-    for (const without of missing) {
+    // A jumper stands where the ground fails to arrive: more often at its own box than for want of the cable's.
+    missing.forEach((without, index) => {
+      const share = missing.length === 1 ? 1 : index === 0 ? 0.75 : 0.25;
       add('jumper', site, [...without, jumper('neutral')], { share });
       add('hot-jumper', site, [...without, jumper('hot')], { share });
       add('reversed-jumper', site, [...without, reversed, jumper('neutral')], { share });
-    }
+    });
     if (arrives) {
       add('jumper-with-ground', site, [jumper('neutral')]);
       add('short', site, [jumper('hot')]);

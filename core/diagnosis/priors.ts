@@ -43,8 +43,8 @@ export const priors = {
     odds: 0.004,
     why: 'a false ground to pass inspection: three-slot receptacles put on wiring without one',
   },
-  'reversed-jumper': { odds: 0.0015, why: 'a false ground at a box whose hot and neutral are exchanged' },
-  'hot-jumper': { odds: 0.0012, why: 'a false ground taken from what was believed to be the neutral' },
+  'reversed-jumper': { odds: 0.002, why: 'a false ground at a box whose hot and neutral are exchanged' },
+  'hot-jumper': { odds: 0.0016, why: 'a false ground taken from what was believed to be the neutral' },
   'jumper-with-ground': {
     odds: 0.0025,
     why: 'a bare ground that touches the neutral screw, or a jumper left in',

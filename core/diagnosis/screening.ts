@@ -15,7 +15,7 @@ import { loadsOfWatts, mostWatts } from './unknown-loads.ts';
 
 /** Ohms between whose effects those of any bad connection lie; the middling ones are tried with few patterns of loads. */
 const extremeOhms = [0.1, 1e5] as const;
-const middlingOhms = [5, 100] as const;
+const middlingOhms = [8] as const;
 /** A light load, in watts; the heavy ones come to all that a circuit carries. */
 const lightWatts = 30;
 /** What lies between the extremes may still bulge out of them by so much, in standard deviations of a meter. */

@@ -1,0 +1,129 @@
+import {
+  type Circuit,
+  type Fault,
+  type InstrumentId,
+  networkOf,
+  parseCircuit,
+  type Reading,
+} from '@fair-plug/core/circuit';
+import type { PriorId } from '@fair-plug/core/diagnosis';
+import { type Cause, causesOf, clash } from '@fair-plug/core/diagnosis/cause.ts';
+import type { Random } from './random.ts';
+
+/** Circuits that the figures are measured on: three to five outlets, runs and trees, some on two legs, some with a load. */
+export function circuitFrom(random: Random): Circuit {
+  const count = 3 + random.whole(3);
+  const ids = Array.from({ length: count }, (_, index) => `o${index + 1}`);
+  const twoLegs = random.chance(0.15);
+  const parsed = parseCircuit({
+    format: 'fair-plug/circuit@1',
+    outlets: ids.map((id) => ({
+      id,
+      wiring: random.chance(0.3) ? 'through' : 'pigtail',
+      leg: twoLegs && random.chance(0.5) ? 'L2' : 'L1',
+    })),
+    cables: ids.map((to, index) => ({
+      id: `c${index + 1}`,
+      from: index === 0 ? 'panel' : random.chance(0.8) ? `o${index}` : random.pick(ids.slice(0, index)),
+      to,
+      meters: index === 0 ? random.between(6, 25) : random.between(2, 8),
+      metal: 'copper',
+      awg: random.chance(0.6) ? 14 : 12,
+      ground: true,
+    })),
+    loads: ids
+      .filter(() => random.chance(0.25))
+      .map((at) => ({ at, watts: Math.exp(random.between(2, 6.5)) })),
+  });
+  if (parsed.kind === 'problems') throw new Error('an unsound circuit was made');
+  return parsed.value;
+}
+
+/** Causes drawn as the priors have it; `factors` makes some kinds commoner or rarer than they say. */
+export function drawCauses(
+  causes: readonly Cause[],
+  random: Random,
+  factors: Readonly<Partial<Record<PriorId, number>>> = {},
+): readonly Cause[] {
+  for (;;) {
+    const drawn = causes.filter(({ prior, logOdds }) => {
+      const odds = Math.exp(logOdds) * (factors[prior] ?? 1);
+      return random.chance(odds / (1 + odds));
+    });
+    const contradict = drawn.some((a, index) => drawn.slice(index + 1).some((b) => clash(a, b)));
+    if (drawn.length <= 2 && !contradict) return drawn;
+  }
+}
+
+/** Faults of causes, with the ohms of a bad connection drawn as the diagnosis expects them: log-normal around 3 Ω. */
+export const faultsFrom = (drawn: readonly Cause[], random: Random): readonly Fault[] =>
+  drawn.flatMap(({ faults }) =>
+    faults.map((fault) => {
+      if (fault.kind !== 'resistance') return fault;
+      const ohms = Math.exp(Math.log(3) + 2 * random.gauss());
+      return { ...fault, ohms: Math.min(1e5, Math.max(0.1, ohms)) };
+    }),
+  );
+
+export const causesIn = (circuit: Circuit): readonly Cause[] => causesOf(networkOf(circuit), {}, new Set());
+
+/** Bags as they are met, from the lightest. */
+export const kits: Readonly<Record<string, readonly InstrumentId[]>> = {
+  lamps: ['lamps'],
+  'lamps and probe': ['lamps', 'probe'],
+  'lamps, meter and probe': ['lamps', 'meter', 'probe'],
+  'lamps, meter, probe and load test': ['lamps', 'meter', 'probe', 'loaded'],
+};
+
+const noisyVolts = (volts: number, random: Random): number =>
+  random.chance(0.01)
+    ? random.between(0, 130)
+    : Math.max(0, volts + (random.gauss() * Math.max(0.5, 0.01 * volts)) / 2);
+
+/** A reading as taken by a person with a real instrument: scatter, induction, and now and then a plainly wrong one. */
+export function taken(
+  reading: Reading,
+  volts: readonly number[],
+  random: Random,
+): { reading: Reading; isWrong: boolean } {
+  const elsewhere = random.chance(0.004);
+  const lamp = () => random.pick(['lit', 'off'] as const);
+  switch (reading.instrument) {
+    case 'lamps': {
+      let isWrong = elsewhere;
+      const seen = (state: 'lit' | 'dim' | 'off') => {
+        if (elsewhere) return lamp();
+        if (!random.chance(0.006)) return state;
+        isWrong = true;
+        return random.pick(['lit', 'dim', 'off'] as const);
+      };
+      return {
+        reading: { ...reading, hn: seen(reading.hn), hg: seen(reading.hg), ng: seen(reading.ng) },
+        isWrong,
+      };
+    }
+    case 'meter':
+    case 'meter-low':
+    case 'loaded': {
+      const seen = (value: number) => (elsewhere ? random.between(0, 130) : noisyVolts(value, random));
+      const read = { ...reading, hn: seen(reading.hn), hg: seen(reading.hg), ng: seen(reading.ng) };
+      const isWrong = (['hn', 'hg', 'ng'] as const).some((pair) => Math.abs(read[pair] - reading[pair]) > 4);
+      return { reading: read, isWrong };
+    }
+    case 'probe': {
+      const seen = (contact: number): boolean => {
+        if (elsewhere) return random.chance(0.5);
+        const against = volts[contact] ?? 0;
+        if (against >= 50) return !random.chance(0.01);
+        return random.chance(against > 10 ? 0.2 : 0.03);
+      };
+      const read = { ...reading, hot: seen(0), neutral: seen(1), ground: seen(2) };
+      const isWrong = (['hot', 'neutral', 'ground'] as const).some(
+        (contact) => read[contact] !== reading[contact],
+      );
+      return { reading: read, isWrong };
+    }
+    default:
+      return { reading, isWrong: false };
+  }
+}
