@@ -57,41 +57,48 @@ const pairsInVolts = { hn: volts, hg: volts, ng: volts };
 const trippedBefore = z.array(id).max(10_000).optional();
 const read = { ...place, trippedBefore };
 
-export const readingSchema = z.discriminatedUnion('instrument', [
-  z.strictObject({ ...read, instrument: z.literal('lamps'), hn: lamp, hg: lamp, ng: lamp }),
-  z.strictObject({ ...read, instrument: z.literal('meter'), ...pairsInVolts }),
-  z.strictObject({ ...read, instrument: z.literal('meter-low'), ...pairsInVolts }),
-  z.strictObject({
-    ...read,
-    instrument: z.literal('earth-meter'),
-    hot: volts,
-    neutral: volts,
-    ground: volts,
-  }),
-  z.strictObject({
-    ...read,
-    instrument: z.literal('probe'),
-    hot: z.boolean(),
-    neutral: z.boolean(),
-    ground: z.boolean(),
-  }),
-  z.strictObject({ ...read, instrument: z.literal('loaded'), ...settings.loaded, ...pairsInVolts }),
-  z.strictObject({
-    ...read,
+const shown = {
+  lamps: { instrument: z.literal('lamps'), hn: lamp, hg: lamp, ng: lamp },
+  meter: { instrument: z.literal('meter'), ...pairsInVolts },
+  meterLow: { instrument: z.literal('meter-low'), ...pairsInVolts },
+  earthMeter: { instrument: z.literal('earth-meter'), hot: volts, neutral: volts, ground: volts },
+  probe: { instrument: z.literal('probe'), hot: z.boolean(), neutral: z.boolean(), ground: z.boolean() },
+  loaded: { instrument: z.literal('loaded'), ...settings.loaded, ...pairsInVolts },
+  gfciButton: {
     instrument: z.literal('gfci-button'),
     ...settings['gfci-button'],
     milliamps: z.number().min(0).max(1e6),
     trips: z.array(id).max(10_000),
     /** At most so long; absent where nothing trips. */
     seconds: z.number().min(0).max(1e6).optional(),
-  }),
-  z.strictObject({
-    ...read,
-    instrument: z.literal('own-button'),
-    result: z.enum(['trips', 'no-power', 'nothing']),
-  }),
+  },
+  ownButton: { instrument: z.literal('own-button'), result: z.enum(['trips', 'no-power', 'nothing']) },
+} as const;
+
+export const readingSchema = z.discriminatedUnion('instrument', [
+  z.strictObject({ ...read, ...shown.lamps }),
+  z.strictObject({ ...read, ...shown.meter }),
+  z.strictObject({ ...read, ...shown.meterLow }),
+  z.strictObject({ ...read, ...shown.earthMeter }),
+  z.strictObject({ ...read, ...shown.probe }),
+  z.strictObject({ ...read, ...shown.loaded }),
+  z.strictObject({ ...read, ...shown.gfciButton }),
+  z.strictObject({ ...read, ...shown.ownButton }),
 ]);
 export type Reading = Readonly<z.infer<typeof readingSchema>>;
+
+const inState = { state: stateSchema.pick({ loadsOff: true, breakerOff: true }).optional() };
+
+/** What an instrument showed, where it is said elsewhere at which receptacle. */
+export const shownSchema = z.discriminatedUnion('instrument', [
+  z.strictObject({ ...inState, ...shown.lamps }),
+  z.strictObject({ ...inState, ...shown.meter }),
+  z.strictObject({ ...inState, ...shown.meterLow }),
+  z.strictObject({ ...inState, ...shown.earthMeter }),
+  z.strictObject({ ...inState, ...shown.probe }),
+  z.strictObject({ ...inState, ...shown.loaded }),
+]);
+export type Shown = Readonly<z.infer<typeof shownSchema>>;
 
 export const readingsSchema = z.strictObject({
   format: z.literal('fair-plug/readings@1'),

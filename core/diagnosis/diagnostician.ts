@@ -1,6 +1,8 @@
 import { type InstrumentId, instrumentIds, type Network, type Reading } from '../circuit/index.ts';
 import type { ConditionId } from '../conditions/index.ts';
+import type { Cause } from './cause.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
+import { withoutCauses } from './hypothesis.ts';
 import { type Localization, localize } from './localization.ts';
 import { type NextTest, nextTests } from './next-test.ts';
 import { OutletConditions } from './outlet-conditions.ts';
@@ -53,6 +55,7 @@ const mostEarly = 40;
 export class Diagnostician {
   private readonly known: Known;
   private readonly premises: Premises;
+  private readonly outletConditions: OutletConditions;
   private readonly conditionsUnder: (explanation: Explanation) => readonly ConditionId[];
 
   get network(): Network {
@@ -62,7 +65,8 @@ export class Diagnostician {
   constructor(known: Known) {
     this.known = known;
     this.premises = premisesOf(known);
-    this.conditionsUnder = conditionsMemory(new OutletConditions(this.premises.network));
+    this.outletConditions = new OutletConditions(this.premises.network);
+    this.conditionsUnder = conditionsMemory(this.outletConditions);
   }
 
   /**
@@ -93,6 +97,23 @@ export class Diagnostician {
       const step = run.next();
       if (step.done) return step.value;
     }
+  }
+
+  /** Outlets that are not correct on account of one cause of an explanation, were it there alone. */
+  affectedBy({ hypothesis, fitted: { supposed } }: WeighedExplanation, cause: Cause): readonly string[] {
+    const alone = withoutCauses(
+      hypothesis,
+      (other) => other !== cause,
+      this.network.devices.map(({ protection }) => protection.state),
+    );
+    const faults = supposed.faults.filter((_, position) => {
+      const own = hypothesis.faults[position];
+      return own !== undefined && alone.faults.includes(own);
+    });
+    const under = this.outletConditions.under({ ...supposed, faults, deviceStates: alone.deviceStates });
+    return this.network.circuit.outlets.flatMap(({ id }, outlet) =>
+      under[outlet] !== 'correct' ? [id] : [],
+    );
   }
 
   private answer(problem: DiagnosisProblem, found: SearchState, taken: Taken, isFinal: boolean): Diagnosis {

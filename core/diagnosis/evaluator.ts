@@ -11,6 +11,7 @@ import {
 import {
   imbalanceAmps,
   lampSiemens,
+  litFrom,
   lowMeterSiemens,
   meterSiemens,
   ownButton,
@@ -67,6 +68,16 @@ const viewSize = 24;
 /** Volts, and share of an impedance, by which two views of an outlet may differ and still read the same. */
 const sameVolts = 1e-3;
 const sameShare = 1e-4;
+
+/** A contact that floats is neither proved live nor proved safe. */
+export type ContactStanding = 'live' | 'quiet' | 'adrift';
+/** Hot, neutral, ground. */
+export type ContactsStanding = readonly [ContactStanding, ContactStanding, ContactStanding];
+
+const asFound: StateEvidence = { state: undefined, repaired: false, trippedBefore: null, outlets: [] };
+/** A contact held within this share of nominal is quiet; held means below so many ohms to earth. */
+const quietShare = 0.1;
+const holdingOhms = 50e3;
 
 /** Predicts readings, and how they change with the conductance of any branch. Keeps its scratch between calls. */
 export class Evaluator {
@@ -223,6 +234,25 @@ export class Evaluator {
   /** Sees an outlet in the state entered last, before anything is read there. */
   look(outlet: number): void {
     this.solver.equivalentAt(outlet, this.base);
+  }
+
+  /** How the contacts of an outlet stand against earth with nothing plugged in, in the operation entered last. */
+  contactsAt(outlet: number): ContactsStanding {
+    this.look(outlet);
+    const { voltsRe, voltsIm, ohmsRe, ohmsIm } = this.base;
+    const { nominalVolts } = this.network.circuit;
+    const standing = (row: number): ContactStanding => {
+      const volts = Math.hypot(voltsRe[row] as number, voltsIm[row] as number);
+      if (volts >= litFrom * nominalVolts) return 'live';
+      const ohms = Math.hypot(ohmsRe[4 * row] as number, ohmsIm[4 * row] as number);
+      return volts <= quietShare * nominalVolts && ohms < holdingOhms ? 'quiet' : 'adrift';
+    };
+    return [standing(hot), standing(neutral), standing(ground)];
+  }
+
+  /** Enters the circuit as it stands, with nothing switched for a test. */
+  enterAsFound(supposed: Supposed): void {
+    this.enter(asFound, supposed);
   }
 
   /** Reads at the outlet that was looked at last. */

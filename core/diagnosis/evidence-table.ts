@@ -1,6 +1,6 @@
 import type { Reading } from '../circuit/index.ts';
 import { contacts, dimFrom, type LampState, litFrom, probeVolts } from '../instruments/index.ts';
-import { buttonCode, type ReadingEvidence } from './evidence.ts';
+import { buttonCode } from './evidence.ts';
 import type { Misfit } from './posterior.ts';
 import type { DiagnosisProblem } from './problem.ts';
 
@@ -20,10 +20,10 @@ const buttonResults = [
   'nothing',
 ] as const satisfies readonly (keyof typeof buttonCode)[];
 
-/** A reading with its values replaced by predicted ones. */
-function predictedReading(
+/** A reading with its values replaced by predicted ones, which begin at the channel `first`. */
+export function predictedReading(
   reading: Reading,
-  { first }: ReadingEvidence,
+  first: number,
   predicted: Float64Array,
   devices: readonly string[],
 ): Reading {
@@ -71,7 +71,7 @@ export function compareReadings(
         {
           position: compiled.position,
           reading,
-          predicted: predictedReading(reading, compiled, predicted, devices),
+          predicted: predictedReading(reading, compiled.first, predicted, devices),
           fits: !misfitting.has(compiled.position),
         },
       ];

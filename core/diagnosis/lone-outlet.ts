@@ -12,8 +12,9 @@ import {
 } from '../circuit/index.ts';
 import type { ConditionId } from '../conditions/index.ts';
 import { type Cause, clash } from './cause.ts';
-import { Evaluator, type Supposed } from './evaluator.ts';
+import { type ContactsStanding, Evaluator, type Supposed } from './evaluator.ts';
 import { type ChannelKind, evidenceOf, type ReadingEvidence } from './evidence.ts';
+import { predictedReading, type ReadingComparison } from './evidence-table.ts';
 import { faultsWith, type Hypothesis, soundHypothesis, withCause } from './hypothesis.ts';
 import { loneTolerance, readingDeficit } from './likelihood.ts';
 import {
@@ -45,8 +46,8 @@ export interface LoneDiagnosis extends OutletOpinion {
   readonly next: NextTest | null;
   /** Positions of readings that the leading explanation does not account for. */
   readonly misfits: readonly number[];
-  /** What the leading explanation predicts, reading by reading. */
-  readonly predicted: readonly Float64Array[];
+  /** Each reading beside what the leading explanation predicts. */
+  readonly table: readonly ReadingComparison[];
 }
 
 const here = 'here';
@@ -84,7 +85,9 @@ const standIn = (meters: number, legs: readonly ['L1', 'L1' | 'L2', 'L1' | 'L2']
 });
 const someLengths = [5, 15, 40] as const;
 const premisesFor = (circuit: Circuit) => premisesOf({ circuit, unknownDevices: new Set() });
-const ofOneLeg = someLengths.map((meters) => premisesFor(standIn(meters, ['L1', 'L1', 'L1'])));
+const ofOneLeg = /* @__PURE__ */ someLengths.map((meters) =>
+  premisesFor(standIn(meters, ['L1', 'L1', 'L1'])),
+);
 /** Two legs that share a neutral: this receptacle on one, those around it on the other. */
 const ofTwoLegs = premisesFor(standIn(15, ['L1', 'L1', 'L2']));
 const premises = ofOneLeg[1] ?? ofTwoLegs;
@@ -126,6 +129,7 @@ interface Row {
   readonly condition: ConditionId;
   readonly faults: readonly Fault[];
   readonly tripped: boolean;
+  readonly contacts: ContactsStanding;
 }
 
 interface Column {
@@ -164,6 +168,15 @@ function hypothesesOf(causes: readonly Cause[]): readonly Hypothesis[] {
   return [sound, ...singles, ...pairs];
 }
 
+const nothingRead = { readings: [], trippedBefore: null, afterRepair: [] };
+const lookers = new Map<Network, Evaluator>();
+function contactsUnder(circuit: Network, supposed: Supposed): ContactsStanding {
+  const looker = lookers.get(circuit) ?? new Evaluator(circuit, evidenceOf(circuit, nothingRead));
+  lookers.set(circuit, looker);
+  looker.enterAsFound(supposed);
+  return looker.contactsAt(hereIndex);
+}
+
 function oneLegRows({ network: circuit, causes }: Premises): readonly Row[] {
   const outletConditions = new OutletConditions(circuit);
   return hypothesesOf(causes).flatMap((hypothesis) => {
@@ -188,6 +201,7 @@ function oneLegRows({ network: circuit, causes }: Premises): readonly Row[] {
           condition: outletConditions.under(supposed)[hereIndex] ?? 'correct',
           faults: faults.map(namedHere),
           tripped: false,
+          contacts: contactsUnder(circuit, supposed),
         };
       }),
     );
@@ -197,14 +211,16 @@ function oneLegRows({ network: circuit, causes }: Premises): readonly Row[] {
 /** A device upstream that has opened both poles looks like hot and neutral open at once, and is far more common. */
 function trippedUpstream(): Row {
   const open = (conductor: 'hot' | 'neutral'): Fault => ({ kind: 'open', conductor, cable: 'c2' });
+  const supposed: Supposed = { faults: [open('hot'), open('neutral')], loads: [], deviceStates: [] };
   return {
     network,
     origins: [{ priors: ['device-tripped'], logShare: 0 }],
     causeCount: 1,
-    supposed: { faults: [open('hot'), open('neutral')], loads: [], deviceStates: [] },
+    supposed,
     condition: 'protection-tripped',
     faults: [],
     tripped: true,
+    contacts: contactsUnder(network, supposed),
   };
 }
 
@@ -217,11 +233,13 @@ const lostSharedNeutral = (): readonly Row[] =>
         { at: here, watts: mine, on: true },
         { at: 'beyond', watts: others, on: true },
       ];
+      const supposed: Supposed = { faults: [fault], loads, deviceStates: [] };
       return {
         network: ofTwoLegs.network,
         origins: [{ priors: ['shared-neutral-lost'], logShare: -2 * Math.log(someWatts.length) }],
         causeCount: 1,
-        supposed: { faults: [fault], loads, deviceStates: [] },
+        supposed,
+        contacts: contactsUnder(ofTwoLegs.network, supposed),
         condition: 'lost-shared-neutral',
         faults: [namedHere(fault)],
         tripped: false,
@@ -389,7 +407,12 @@ export function diagnoseLone(
     })),
     next: nextFor(id, readings, rows, ranked, opinion, kit),
     misfits,
-    predicted: seen.map(({ byRow }) => byRow[leading] ?? new Float64Array(0)),
+    table: readings.map((reading, position) => ({
+      position,
+      reading,
+      predicted: predictedReading(reading, 0, seen[position]?.byRow[leading] ?? new Float64Array(0), []),
+      fits: !misfits.includes(position),
+    })),
   };
 }
 
@@ -444,7 +467,7 @@ function ranking(rows: readonly Row[], weights: Float64Array, seen: readonly Col
   return {
     rows: ordered.map(({ row }) => row),
     explanations: ordered.map(({ row, sum }) => {
-      const { faults, tripped, condition, causeCount } = rows[row] as Row;
+      const { faults, tripped, condition, causeCount, contacts } = rows[row] as Row;
       return {
         faults,
         tripped,
@@ -452,6 +475,7 @@ function ranking(rows: readonly Row[], weights: Float64Array, seen: readonly Col
         group: groupOf(row),
         causeCount,
         conditions: [condition],
+        contacts: [contacts],
       };
     }),
   };

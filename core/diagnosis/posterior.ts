@@ -1,7 +1,8 @@
 import type { Reading } from '../circuit/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../conditions/index.ts';
 import { dimFrom, litFrom, probeVolts } from '../instruments/index.ts';
-import { Evaluator } from './evaluator.ts';
+import type { ContactState } from './contact-state.ts';
+import { type ContactsStanding, Evaluator } from './evaluator.ts';
 import type { ChannelKind, Evidence, ReadingEvidence } from './evidence.ts';
 import { readingDeficit } from './likelihood.ts';
 import type { OutletConditions } from './outlet-conditions.ts';
@@ -16,6 +17,8 @@ export interface Weighed {
   readonly causeCount: number;
   /** The most dangerous condition at each outlet under it. */
   readonly conditions: readonly ConditionId[];
+  /** How the contacts of each outlet stand against earth under it. */
+  readonly contacts: readonly ContactsStanding[];
 }
 
 export interface WeighedExplanation extends Explanation, Weighed {}
@@ -35,6 +38,10 @@ export interface OutletOpinion {
   readonly probability: number;
   /** Dangerous conditions that still fit, the most dangerous first. */
   readonly notRuledOut: readonly ConditionId[];
+  /** How probable each of these is. */
+  readonly doubts: readonly number[];
+  /** What is known of hot, neutral and ground. */
+  readonly contacts: readonly [ContactState, ContactState, ContactState];
 }
 
 export interface Posterior {
@@ -50,6 +57,9 @@ export interface Posterior {
 const ruledOutShare = 1e-3;
 /** Two conditions of the leading group are about equally likely where the lesser has so much of the other. */
 const aboutEqual = 0.6;
+/** A contact is called live, or quiet, where explanations of so much probability together do not gainsay it. */
+const contactShare = 2e-3;
+const sureEnough = 0.995;
 /** A reading that falls so many nats short of what scatter explains is named. */
 const misfitNats = 5;
 
@@ -91,6 +101,14 @@ export function posteriorOf(
   const shares = found.map(({ logWeight }) => Math.exp(logWeight - leading.logWeight));
   const total = shares.reduce((sum, share) => sum + share, 0);
   const leaders: Float64Array[] = [];
+  const contactsUnder = (
+    { fitted: { supposed } }: Explanation,
+    share: number,
+  ): readonly ContactsStanding[] => {
+    if (share < contactShare) return [];
+    evaluator.enterAsFound(supposed);
+    return network.outlets.map((_, outlet) => evaluator.contactsAt(outlet));
+  };
   const explanations = found.map((explanation, index): WeighedExplanation => {
     evaluator.predict(explanation.fitted.supposed, false);
     let group = leaders.findIndex((leader) =>
@@ -106,6 +124,7 @@ export function posteriorOf(
       group: group + 1,
       causeCount: explanation.hypothesis.causes.length,
       conditions: conditionsUnder(explanation),
+      contacts: contactsUnder(explanation, shares[index] ?? 0),
     };
   });
   const misfits = misfitsOf(problem, leaders[0] ?? new Float64Array(0));
@@ -146,6 +165,20 @@ export function opinionOn(
     if (group === 1) add(inLeadingGroup, condition, probability);
     if (causeCount <= (leading?.causeCount ?? 0) + 1) add(open, condition, probability);
   }
+  const stateOf = (contact: 0 | 1 | 2): ContactState => {
+    let live = 0;
+    let quiet = 0;
+    let told = 0;
+    for (const { contacts, probability } of explanations) {
+      const standing = contacts[outlet]?.[contact];
+      if (standing === undefined) continue;
+      told += probability;
+      if (standing === 'live') live += probability;
+      if (standing === 'quiet') quiet += probability;
+    }
+    if (live >= sureEnough * told) return 'live';
+    return quiet >= sureEnough * told ? 'not-live' : 'may-be-live';
+  };
   const ranked = [...all].sort(([, a], [, b]) => b - a);
   const [first, second] = [...inLeadingGroup].sort(([, a], [, b]) => b - a);
   const isOpen = first !== undefined && second !== undefined && second[1] >= aboutEqual * first[1];
@@ -153,13 +186,16 @@ export function opinionOn(
   // What was read here outvoted by the rest is no reason to call it correct.
   const condition = isOpen || (doubted && leadingCondition === 'correct') ? 'undetermined' : leadingCondition;
   const least = ruledOutShare * (leading?.probability ?? 1);
+  const notRuledOut = conditionIds.filter(
+    (one) => one !== condition && conditions[one].dangerous && (open.get(one) ?? 0) > least,
+  );
   return {
     id,
     condition,
     probability: isOpen ? first[1] + second[1] : (ranked[0]?.[1] ?? 0),
-    notRuledOut: conditionIds.filter(
-      (one) => one !== condition && conditions[one].dangerous && (open.get(one) ?? 0) > least,
-    ),
+    notRuledOut,
+    doubts: notRuledOut.map((one) => all.get(one) ?? 0),
+    contacts: [stateOf(0), stateOf(1), stateOf(2)],
   };
 }
 

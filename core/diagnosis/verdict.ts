@@ -16,9 +16,9 @@ import {
   litFrom,
   patternsOf,
 } from '../instruments/index.ts';
+import type { ContactState } from './contact-state.ts';
 
-/** What is known of a contact: a corner is drawn as energized only on `live`. */
-export type ContactState = 'live' | 'may-be-live' | 'not-live';
+export type { ContactState } from './contact-state.ts';
 
 export interface Verdict {
   readonly kind: 'verdict';

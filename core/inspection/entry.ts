@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { shownSchema } from '../circuit/tests-and-readings.ts';
 import { lampsSchema } from '../instruments/lamps.ts';
 import { testerLayoutSchema } from '../instruments/tester-layout.ts';
 
@@ -26,6 +27,8 @@ export const jobDescribedSchema = z.strictObject({
   client: textSchema(120).optional(),
   yearBuilt: z.int().min(1700).max(2100).optional(),
   about: textSchema(400).optional(),
+  /** Whether the branch wiring has grounds; null: not known. */
+  groundedWiring: z.boolean().nullable().optional(),
 });
 
 export const roomDescribedSchema = z.strictObject({
@@ -51,6 +54,26 @@ export const lampsReadSchema = z.strictObject({
   lamps: lampsSchema,
 });
 
+/** What an instrument other than the plain lamps showed, or lamps in another state of the circuit. */
+export const readingTakenSchema = z.strictObject({
+  ...envelope,
+  kind: z.literal('reading-taken'),
+  receptacle: idSchema,
+  tester: idSchema.optional(),
+  shown: shownSchema,
+});
+
+/** Which breaker feeds a receptacle, and where along the run it comes; null takes that back. */
+export const receptacleFedSchema = z.strictObject({
+  ...envelope,
+  kind: z.literal('receptacle-fed'),
+  receptacle: idSchema,
+  /** As the panel's directory has it. */
+  breaker: textSchema(40).nullable(),
+  /** Counted from the panel; receptacles without one come last, in the order of the walk. */
+  place: z.int().min(1).max(200).nullable(),
+});
+
 /** Takes entries back: they stay in the log and no longer count. A withdrawal itself is not taken back. */
 export const withdrawnSchema = z.strictObject({
   ...envelope,
@@ -72,6 +95,8 @@ export const jobEntrySchema = z.discriminatedUnion('kind', [
   roomDescribedSchema,
   receptacleDescribedSchema,
   lampsReadSchema,
+  readingTakenSchema,
+  receptacleFedSchema,
   withdrawnSchema,
 ]);
 
@@ -81,6 +106,7 @@ export const kitEntrySchema = z.discriminatedUnion('kind', [testerDescribedSchem
 export type JobEntry = Readonly<z.infer<typeof jobEntrySchema>>;
 export type KitEntry = Readonly<z.infer<typeof kitEntrySchema>>;
 export type LampsRead = Readonly<z.infer<typeof lampsReadSchema>>;
+export type ReadingTaken = Readonly<z.infer<typeof readingTakenSchema>>;
 export type Entry = JobEntry | KitEntry;
 
 /** What an entry says, before it is given an id, a device, an author and a time. */

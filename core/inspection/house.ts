@@ -1,4 +1,4 @@
-import type { JobEntry, LampsRead } from './entry.ts';
+import type { JobEntry, LampsRead, ReadingTaken } from './entry.ts';
 import { standing } from './order.ts';
 
 export interface Receptacle {
@@ -6,6 +6,12 @@ export interface Receptacle {
   readonly name: string;
   /** Every standing reading, oldest first. */
   readonly readings: readonly LampsRead[];
+  /** What other instruments showed, oldest first. */
+  readonly taken: readonly ReadingTaken[];
+  /** The breaker that feeds it, where that was found out. */
+  readonly breaker: string | null;
+  /** Its place along the run, counted from the panel. */
+  readonly place: number | null;
 }
 
 export interface Room {
@@ -20,6 +26,8 @@ export interface House {
   readonly client: string | null;
   readonly yearBuilt: number | null;
   readonly about: string | null;
+  /** Whether the branch wiring has grounds; null: not known. */
+  readonly groundedWiring: boolean | null;
   /** In the order in which they were first described. */
   readonly rooms: readonly Room[];
   /** Time of the first and the last standing reading. */
@@ -32,6 +40,9 @@ interface Draft {
   name: string;
   room: string | null;
   readonly readings: LampsRead[];
+  readonly taken: ReadingTaken[];
+  breaker: string | null;
+  place: number | null;
 }
 
 const unnamed = { room: 'Unnamed room', receptacle: 'Unnamed receptacle', unplaced: 'Not placed in a room' };
@@ -50,11 +61,25 @@ function claim<T>(known: Map<string, T>, id: string, make: () => T): T {
  * left out – a reading whose receptacle or room has not arrived yet shows under a stand-in name.
  */
 export function foldHouse(entries: Iterable<JobEntry>): House {
-  const job: { address?: string; client?: string; yearBuilt?: number; about?: string } = {};
+  const job: {
+    address?: string;
+    client?: string;
+    yearBuilt?: number;
+    about?: string;
+    groundedWiring?: boolean | null;
+  } = {};
   const roomNames = new Map<string, string>();
   const receptacles = new Map<string, Draft>();
   const draft = (id: string): Draft =>
-    claim(receptacles, id, () => ({ id, name: unnamed.receptacle, room: null, readings: [] }));
+    claim(receptacles, id, () => ({
+      id,
+      name: unnamed.receptacle,
+      room: null,
+      readings: [],
+      taken: [],
+      breaker: null,
+      place: null,
+    }));
   let firstReadAt: string | null = null;
   let lastReadAt: string | null = null;
 
@@ -65,6 +90,7 @@ export function foldHouse(entries: Iterable<JobEntry>): House {
         if (entry.client !== undefined) job.client = entry.client;
         if (entry.yearBuilt !== undefined) job.yearBuilt = entry.yearBuilt;
         if (entry.about !== undefined) job.about = entry.about;
+        if (entry.groundedWiring !== undefined) job.groundedWiring = entry.groundedWiring;
         break;
       }
       case 'room-described': {
@@ -83,13 +109,25 @@ export function foldHouse(entries: Iterable<JobEntry>): House {
         lastReadAt = entry.at;
         break;
       }
+      case 'reading-taken': {
+        draft(entry.receptacle).taken.push(entry);
+        firstReadAt ??= entry.at;
+        lastReadAt = entry.at;
+        break;
+      }
+      case 'receptacle-fed': {
+        const fed = draft(entry.receptacle);
+        fed.breaker = entry.breaker;
+        fed.place = entry.place;
+        break;
+      }
     }
   }
 
   const byRoom = new Map<string | null, Receptacle[]>([...roomNames.keys()].map((id) => [id, []]));
-  for (const { id, name, room, readings } of receptacles.values()) {
+  for (const { room, ...receptacle } of receptacles.values()) {
     const inRoom = byRoom.get(room) ?? [];
-    inRoom.push({ id, name, readings });
+    inRoom.push(receptacle);
     byRoom.set(room, inRoom);
   }
   const nameOf = (id: string | null): string =>
@@ -100,6 +138,7 @@ export function foldHouse(entries: Iterable<JobEntry>): House {
     client: job.client ?? null,
     yearBuilt: job.yearBuilt ?? null,
     about: job.about ?? null,
+    groundedWiring: job.groundedWiring ?? null,
     rooms: [...byRoom].map(([id, inRoom]) => ({ id, name: nameOf(id), receptacles: inRoom })),
     firstReadAt,
     lastReadAt,

@@ -1,3 +1,4 @@
+import type { Shown } from '@fair-plug/core/circuit';
 import type { LampPattern } from '@fair-plug/core/instruments';
 
 /** People, firms and places are invented. */
@@ -6,6 +7,18 @@ export const demoFirm = {
   person: 'Tessa Quillon',
   tester: 'Yellow tester',
 } as const;
+
+/** Receptacles of one breaker, from the panel outward: "Den 3". */
+export interface DemoCircuit {
+  readonly breaker: string;
+  readonly run: readonly string[];
+}
+
+/** What another instrument showed at a receptacle. */
+export interface DemoReading {
+  readonly at: string;
+  readonly shown: Shown;
+}
 
 export interface DemoRoom {
   readonly name: string;
@@ -25,6 +38,9 @@ export interface DemoHouse {
   /** When the inspection began. */
   readonly begun: string;
   readonly rooms: readonly DemoRoom[];
+  readonly groundedWiring?: boolean;
+  readonly circuits?: readonly DemoCircuit[];
+  readonly taken?: readonly DemoReading[];
 }
 
 const room = (
@@ -64,6 +80,20 @@ export const demoHouses: readonly DemoHouse[] = [
       room('Den', 5, false),
       room('Laundry', 3, false),
       room('Garage', 4, false),
+    ],
+    circuits: [
+      { breaker: '12', run: [1, 2, 3, 4, 5, 6, 7].map((number) => `Family room ${number}`) },
+      { breaker: '9', run: [1, 2, 3, 4, 5].map((number) => `Sunroom ${number}`) },
+    ],
+    taken: [
+      {
+        at: 'Family room 5',
+        shown: { instrument: 'probe', hot: false, neutral: true, ground: false },
+      },
+      {
+        at: 'Main bedroom 2',
+        shown: { instrument: 'meter', hn: 121.4, hg: 38.2, ng: 83.0 },
+      },
     ],
   },
 ];

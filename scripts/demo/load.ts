@@ -33,12 +33,13 @@ function logOf(house: DemoHouse): JobEntry[] {
   };
   const { address, client, yearBuilt, about } = house;
   say({ kind: 'job-described', address, client, yearBuilt, about }, 0);
+  const idOf = (name: string): string => idFor(`${address} ${name}`);
   const placed = house.rooms.map((room) => {
     const roomId = idFor(`${address} ${room.name}`);
     say({ kind: 'room-described', room: roomId, name: room.name }, 2);
     const receptacles = Array.from({ length: room.receptacles }, (_, index) => {
       const name = `${room.name} ${index + 1}`;
-      const receptacle = idFor(`${address} ${name}`);
+      const receptacle = idOf(name);
       say({ kind: 'receptacle-described', receptacle, room: roomId, name }, 1);
       return receptacle;
     });
@@ -51,6 +52,12 @@ function logOf(house: DemoHouse): JobEntry[] {
       say({ kind: 'lamps-read', receptacle, tester, lamps: lampsOf(pattern) }, 40);
     });
   }
+  for (const { at, shown } of house.taken ?? [])
+    say({ kind: 'reading-taken', receptacle: idOf(at), shown }, 30);
+  for (const { breaker, run } of house.circuits ?? [])
+    run.forEach((name, index) => {
+      say({ kind: 'receptacle-fed', receptacle: idOf(name), breaker, place: index + 1 }, 5);
+    });
   return log;
 }
 

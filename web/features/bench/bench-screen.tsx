@@ -2,9 +2,11 @@
 
 import { Button, FileButton, NativeSelect, Switch } from '@mantine/core';
 import { useMounted } from '@mantine/hooks';
+import { useState } from 'react';
 import { Frame } from '@/components/frame';
 import classes from './bench.module.css';
 import { longer, longestRun, shorter, withGrounds } from './bench-circuit';
+import { DiagnosePanel } from './diagnose-panel';
 import { lessons } from './lessons';
 import { ReadingPanel } from './reading-panel';
 import { RunDrawing } from './run-drawing';
@@ -29,6 +31,7 @@ export function BenchScreen() {
   const { circuit } = bench;
   // What is chosen before the page has taken over its controls would be lost: until then they do not answer.
   const isReady = useMounted();
+  const [isHidden, setHidden] = useState(false);
   return (
     <Frame head={<h1 className={classes.title}>Bench</h1>}>
       <fieldset className={classes.bench} disabled={!isReady}>
@@ -71,6 +74,9 @@ export function BenchScreen() {
             onChange={(event) => bench.change(withGrounds(circuit, event.currentTarget.checked))}
           />
           <span className={classes.files}>
+            <Button size="sm" aria-pressed={isHidden} onClick={() => setHidden(!isHidden)}>
+              {isHidden ? 'Show the faults' : 'Diagnose this'}
+            </Button>
             <FileButton accept="application/json,.json" onChange={(file) => file && void bench.open(file)}>
               {(props) => (
                 <Button variant="default" size="sm" {...props}>
@@ -88,11 +94,17 @@ export function BenchScreen() {
             Not opened. {bench.refused}
           </p>
         )}
-        <RunDrawing bench={bench} />
-        <div className={classes.halves}>
-          <SitePanel bench={bench} />
-          <ReadingPanel bench={bench} />
-        </div>
+        {isHidden ? (
+          <DiagnosePanel circuit={circuit} />
+        ) : (
+          <>
+            <RunDrawing bench={bench} />
+            <div className={classes.halves}>
+              <SitePanel bench={bench} />
+              <ReadingPanel bench={bench} />
+            </div>
+          </>
+        )}
       </fieldset>
     </Frame>
   );

@@ -8,6 +8,7 @@ import { Loading } from '@/components/loading';
 import { Page } from '@/components/page';
 import { useChooseTester, useChosenTester } from '@/local/use-chosen-tester';
 import { useTesters } from '@/local/use-logs';
+import { Bag } from './bag';
 import classes from './kit-screen.module.css';
 import { ShownPattern } from './shown-pattern';
 import { TesterSetUp } from './tester-set-up';
@@ -24,6 +25,7 @@ export function KitScreen() {
       ) : (
         <Loading error={loaded.kind === 'failed' ? loaded.error : undefined} />
       )}
+      {!isSettingUp && <Bag />}
     </Page>
   );
 }

@@ -8,7 +8,7 @@ const nameOf = (ids: readonly (keyof typeof conditions)[]): string =>
   ids.map((id) => conditions[id].name.toLowerCase()).join(', ');
 
 export function FindingArticle({ finding }: { readonly finding: Finding }) {
-  const { number, urgency, verdict, what, receptacles, cautions } = finding;
+  const { number, urgency, verdict, what, receptacles, cautions, cause } = finding;
   const { correction, alsoFits, notRuledOut, next, practice, stop } = verdict;
   return (
     <section className={classes.finding}>
@@ -21,12 +21,19 @@ export function FindingArticle({ finding }: { readonly finding: Finding }) {
       <p className={classes.where}>{receptacles.join(', ')}</p>
       {stop !== null && <p className={classes.stop}>{stop}</p>}
       <dl className={classes.parts}>
+        {cause !== null && (
+          <Part term="Probable cause">
+            {cause.words}; {cause.where}. It explains all of these receptacles.
+          </Part>
+        )}
         <Part term="What it reads as">{what}</Part>
         <Part term="Why it matters">{verdict.why}</Part>
         <Part term="Correction">{correction}</Part>
-        <Part term="Also fits">
-          {alsoFits.map((fit) => `${nameOf(fit.conditions)} (${fit.how})`).join('; ')}.
-        </Part>
+        {alsoFits.length > 0 && (
+          <Part term="Also fits">
+            {alsoFits.map((fit) => `${nameOf(fit.conditions)} (${fit.how})`).join('; ')}.
+          </Part>
+        )}
         {notRuledOut.length > 0 && <Part term="Not ruled out">{nameOf(notRuledOut)}.</Part>}
         {next !== null && (
           <Part term="To settle it">
@@ -34,10 +41,10 @@ export function FindingArticle({ finding }: { readonly finding: Finding }) {
           </Part>
         )}
         {practice !== null && <Part term="In practice">{practice}</Part>}
-        {receptacles.length > 1 && (
+        {receptacles.length > 1 && cause === null && (
           <Part term="How many causes">
-            One cause upstream may explain several of these {receptacles.length} receptacles; the lamps alone
-            do not tell whether it is one or more.
+            One cause upstream may explain several of these {receptacles.length} receptacles; until their
+            breaker is known, the readings do not tell whether it is one or more.
           </Part>
         )}
         {cautions.length > 0 && <Part term="Caution">{cautions.join(' ')}</Part>}

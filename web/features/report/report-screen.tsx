@@ -6,6 +6,7 @@ import { useDocumentTitle } from '@mantine/hooks';
 import { useMemo } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
+import { useJudgement } from '@/local/use-judgement';
 import { useSaveState } from '@/local/use-logs';
 import classes from './report-screen.module.css';
 import { ReportSheet } from './report-sheet';
@@ -16,7 +17,8 @@ export function ReportScreen() {
 
 function ReportOf({ job, house, session }: LoadedJob) {
   const { toSend } = useSaveState();
-  const report = useMemo(() => reportOn(house), [house]);
+  const judgement = useJudgement(job, house);
+  const report = useMemo(() => reportOn(house, judgement), [house, judgement]);
   useDocumentTitle(`Receptacle inspection, ${house.address}`);
   return (
     <JobFrame job={job} house={house} report={report} stage="report">

@@ -15,7 +15,7 @@ export interface ReportSheetProps {
 export function ReportSheet({ report, session }: ReportSheetProps) {
   const { house, findings, rooms, notTested, notSeen, cautions } = report;
   return (
-    <article className={classes.sheet} data-report="ready">
+    <article className={classes.sheet} data-report={report.isFinal ? 'ready' : 'judging'}>
       <header className={classes.head}>
         <p className={classes.firm}>{session.organization.name}</p>
         <h1>Receptacle inspection</h1>
@@ -24,6 +24,17 @@ export function ReportSheet({ report, session }: ReportSheetProps) {
       </header>
       <Summary report={report} />
       <ReadingGuide />
+      {report.serviceNeutral !== null && (
+        <section>
+          <h2>The whole house: act now</h2>
+          <p>
+            Volts between hot and neutral are high on one leg ({report.serviceNeutral.highVolts.toFixed(0)} V)
+            and low on the other ({report.serviceNeutral.lowVolts.toFixed(0)} V), while neutral to ground
+            stays near nothing: the service neutral is lost or loose. It burns equipment. Call the utility at
+            once.
+          </p>
+        </section>
+      )}
       <section>
         <h2>Findings</h2>
         {findings.length === 0 ? (
@@ -36,8 +47,8 @@ export function ReportSheet({ report, session }: ReportSheetProps) {
         <section>
           <h2>What “reads correct” does not rule out</h2>
           <p>
-            Three lamps see whether contacts are joined, not how well or to what. Every receptacle that reads
-            correct could still hide one of these; a probe, a meter and a load test see more.
+            The instruments used here would read each of these as correct. Three lamps see whether contacts
+            are joined, not how well or to what; a probe, a meter and a load test see more.
           </p>
           <dl className={classes.unseen}>
             {notSeen.map((condition) => (

@@ -16,6 +16,7 @@ export const walkKeys: readonly (readonly [key: string, does: string])[] = [
   ['← →', 'Previous, next receptacle in the room'],
   ['↑ ↓', 'Previous, next room'],
   ['A', 'Add a receptacle to the room'],
+  ['M', 'Enter what another instrument shows'],
   ['U', 'Undo'],
   ['?', 'This list'],
 ];
@@ -27,11 +28,11 @@ export function mainAction(walk: Walk): () => void {
   return isRead ? walk.goOn : () => walk.recordPattern('hn-hg');
 }
 
-export function useWalkKeys(house: House, walk: Walk) {
+export function useWalkKeys(house: House, walk: Walk, isEntering: boolean, onEnterReading: () => void) {
   const [opened, { open, close }] = useDisclosure(false);
   const { inHand } = walk;
   const unlessHelp = (act: () => void) => () => {
-    if (!opened) act();
+    if (!opened && !isEntering) act();
   };
   const move = (step: 1 | -1) => () => {
     if (inHand !== null) walk.take(stepInRoom(house, inHand, step));
@@ -59,6 +60,7 @@ export function useWalkKeys(house: House, walk: Walk) {
         if (inHand !== null) walk.take({ room: inHand.room, receptacle: null });
       }),
     ],
+    ['M', unlessHelp(onEnterReading)],
     ['U', unlessHelp(walk.undo)],
     ['mod+Z', unlessHelp(walk.undo)],
     ['shift+?', open],

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Shown } from '@fair-plug/core/circuit';
 import { judgeByLamps, type Verdict } from '@fair-plug/core/diagnosis';
 import {
   currentReading,
@@ -16,6 +17,13 @@ import {
   lampsOf,
   type Pair,
 } from '@fair-plug/core/instruments';
+import {
+  type HouseJudgement,
+  instrumentWords,
+  isJudgedAsRead,
+  type JudgedReceptacle,
+  refinedVerdict,
+} from '@fair-plug/core/judgement';
 import { useLocalStorage } from '@mantine/hooks';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { v7 } from 'uuid';
@@ -41,6 +49,10 @@ export interface Walk {
   /** What is shown: the draft, else the current reading. */
   readonly lamps: Lamps | null;
   readonly verdict: Verdict | null;
+  /** What the engine makes of all that was read here; null until it has answered to the latest reading. */
+  readonly judged: JudgedReceptacle | null;
+  readonly breaker: string | null;
+  readonly place: number | null;
   /** The lamps were changed and not recorded. */
   readonly isDraft: boolean;
   readonly isRead: boolean;
@@ -52,6 +64,8 @@ export interface Walk {
   readonly discard: () => void;
   readonly record: (lamps: Lamps) => void;
   readonly recordPattern: (pattern: LampPattern) => void;
+  readonly recordShown: (shown: Shown) => void;
+  readonly feed: (breaker: string | null, place: number | null) => void;
   readonly goOn: () => void;
   readonly undo: () => void;
   readonly addRoom: (name: string) => void;
@@ -63,6 +77,7 @@ export function useWalk(
   house: House,
   entries: readonly JobEntry[],
   tester: string | null,
+  judgement: HouseJudgement | null,
 ): Walk {
   const keep = useKeep();
   const device = useDevice();
@@ -88,7 +103,19 @@ export function useWalk(
   const place = `${inHand?.room} ${inHand?.receptacle}`;
   const drafted = draft?.place === place ? draft.lamps : null;
   const lamps = drafted ?? reading?.lamps ?? null;
-  const verdict = useMemo(() => (lamps === null ? null : judgeByLamps({ lamps })), [lamps]);
+  const judgedHere = receptacle === null ? undefined : judgement?.receptacles.get(receptacle.id);
+  const judged =
+    drafted === null &&
+    receptacle !== null &&
+    judgedHere !== undefined &&
+    isJudgedAsRead(judgedHere, receptacle)
+      ? judgedHere
+      : null;
+  // The lamps' own verdict stands at once; the engine's takes its place when it comes.
+  const verdict = useMemo(() => {
+    const byLamps = lamps === null ? null : judgeByLamps({ lamps });
+    return judged === null ? byLamps : refinedVerdict(byLamps, judged);
+  }, [lamps, judged]);
   const name = receptacle?.name ?? (room === null ? '' : nextReceptacleName(room));
 
   const take = useCallback(
@@ -124,6 +151,37 @@ export function useWalk(
     });
   };
 
+  /** The receptacle in hand, described first where it is new. */
+  const atHand = (): { readonly id: string; readonly described: readonly JobStatement[] } | null => {
+    if (room === null) return null;
+    if (receptacle !== null) return { id: receptacle.id, described: [] };
+    const id = v7();
+    return { id, described: [{ kind: 'receptacle-described', receptacle: id, room: room.id, name }] };
+  };
+
+  const recordShown = (shown: Shown): void => {
+    const here = atHand();
+    if (keep === null || room === null || here === null) return;
+    const by = tester !== null && shown.instrument === 'lamps' ? { tester } : {};
+    void keep
+      .inJob(job, ...here.described, { kind: 'reading-taken', receptacle: here.id, shown, ...by })
+      .then(() => {
+        setChosen({ room: room.id, receptacle: here.id });
+        setSaid(`Recorded: ${name}, ${instrumentWords[shown.instrument].name.toLowerCase()}`);
+      });
+  };
+
+  const feed = (breaker: string | null, place: number | null): void => {
+    const here = atHand();
+    if (keep === null || room === null || here === null) return;
+    void keep
+      .inJob(job, ...here.described, { kind: 'receptacle-fed', receptacle: here.id, breaker, place })
+      .then(() => {
+        setChosen({ room: room.id, receptacle: here.id });
+        setSaid(breaker === null ? `${name}: breaker not known` : `${name} is on breaker ${breaker}`);
+      });
+  };
+
   const undo = (): void => {
     if (keep === null || device === null) return;
     const ids = latestAction(entries, device);
@@ -154,8 +212,11 @@ export function useWalk(
     isNew: receptacle === null,
     lamps,
     verdict,
+    judged,
+    breaker: receptacle?.breaker ?? null,
+    place: receptacle?.place ?? null,
     isDraft: drafted !== null,
-    isRead: reading !== null,
+    isRead: reading !== null || (receptacle?.taken.length ?? 0) > 0,
     said,
     canRecord: keep !== null && room !== null,
     take,
@@ -166,6 +227,8 @@ export function useWalk(
     discard: () => setDraft(null),
     record,
     recordPattern: (pattern) => record(lampsOf(pattern)),
+    recordShown,
+    feed,
     goOn: () => {
       if (inHand !== null && receptacle !== null) take(nextInHand(house, inHand));
     },
@@ -181,10 +244,15 @@ function touched(
   ids: readonly string[],
 ): { readonly name: string; readonly place: InHand | null } {
   const gone = entries.filter((entry) => ids.includes(entry.id));
-  const read = gone.find((entry) => entry.kind === 'lamps-read');
+  const about = gone.find(
+    (entry) =>
+      entry.kind === 'lamps-read' || entry.kind === 'reading-taken' || entry.kind === 'receptacle-fed',
+  );
   for (const room of walkedRooms(house)) {
-    const one = room.receptacles.find((receptacle) => receptacle.id === read?.receptacle);
-    if (one) return { name: `the reading of ${one.name}`, place: { room: room.id, receptacle: one.id } };
+    const one = room.receptacles.find(({ id }) => id === about?.receptacle);
+    if (one === undefined) continue;
+    const what = about?.kind === 'receptacle-fed' ? 'the breaker of' : 'the reading of';
+    return { name: `${what} ${one.name}`, place: { room: room.id, receptacle: one.id } };
   }
   const [room] = gone.flatMap((entry) => (entry.kind === 'room-described' ? [entry.name] : []));
   return { name: room ?? 'the last entry', place: null };

@@ -1,7 +1,11 @@
 import { cautions, conditions, type Fit } from '@fair-plug/core/conditions';
 import type { Verdict } from '@fair-plug/core/diagnosis';
+import { Button } from '@mantine/core';
 import { TestWords } from '@/components/test-words';
 import { UrgencyMark } from '@/components/urgency-mark';
+import { EngineOpinion } from './engine-opinion';
+import { FeedForm } from './feed-form';
+import type { AskedReading } from './reading-form';
 import type { Walk } from './use-walk';
 import classes from './verdict-panel.module.css';
 
@@ -16,13 +20,47 @@ function names(fit: Fit): string {
   return [first, ...others.map((name) => name.toLowerCase())].join(' and ');
 }
 
-/** What the reading means, what else fits, what is not ruled out, and the test that tells. */
-export function VerdictPanel({ walk }: { readonly walk: Walk }) {
-  const { verdict } = walk;
+export interface VerdictPanelProps {
+  readonly walk: Walk;
+  readonly nameOf: (id: string) => string;
+  readonly onTest: (at: string, asked: AskedReading) => void;
+}
+
+/** What the readings mean, what else fits, what is not ruled out, and the test that tells. */
+export function VerdictPanel({ walk, nameOf, onTest }: VerdictPanelProps) {
+  const { verdict, judged, inHand } = walk;
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
-    <section className={classes.panel} aria-label="Verdict" aria-live="polite" tabIndex={0}>
-      {verdict === null ? <NothingRead /> : <VerdictWords verdict={verdict} isDraft={walk.isDraft} />}
+    <section className={classes.panel} aria-label="Verdict" tabIndex={0}>
+      <div aria-live="polite" className={classes.words}>
+        {verdict === null ? (
+          <NothingRead />
+        ) : (
+          <VerdictWords verdict={verdict} isDraft={walk.isDraft} isJudged={judged !== null} />
+        )}
+      </div>
+      {judged !== null && <EngineOpinion judged={judged} nameOf={nameOf} onTest={onTest} />}
+      {verdict?.cautions.map((id) => (
+        <p key={id} className={classes.caution}>
+          {cautions[id]}
+        </p>
+      ))}
+      <section className={classes.more} aria-label="More at this receptacle">
+        <Button
+          variant="default"
+          aria-keyshortcuts="M"
+          rightSection={<kbd className={classes.kbd}>M</kbd>}
+          onClick={() => onTest(inHand?.receptacle ?? '', { instrument: 'meter', loadsOff: false })}
+        >
+          Enter a reading
+        </Button>
+        <FeedForm
+          key={`${inHand?.receptacle} ${walk.breaker} ${walk.place}`}
+          breaker={walk.breaker}
+          place={walk.place}
+          onFeed={walk.feed}
+        />
+      </section>
     </section>
   );
 }
@@ -39,7 +77,15 @@ function NothingRead() {
   );
 }
 
-function VerdictWords({ verdict, isDraft }: { readonly verdict: Verdict; readonly isDraft: boolean }) {
+function VerdictWords({
+  verdict,
+  isDraft,
+  isJudged,
+}: {
+  readonly verdict: Verdict;
+  readonly isDraft: boolean;
+  readonly isJudged: boolean;
+}) {
   const { headline, why, urgency, stop, plain, notRuledOut, alsoFits, next, practice } = verdict;
   return (
     <>
@@ -50,21 +96,14 @@ function VerdictWords({ verdict, isDraft }: { readonly verdict: Verdict; readonl
         {!plain && <p>{why}</p>}
       </header>
       {stop !== null && <p className={classes.stop}>{stop}</p>}
-      {plain ? (
+      {!isJudged && !plain && <AlsoFits fits={alsoFits} />}
+      {!isJudged && notRuledOut.length > 0 && (
         <p>
-          <strong>Lamps cannot rule out:</strong>{' '}
-          {notRuledOut.map((id) => conditions[id].name.toLowerCase()).join(', ')}.
-        </p>
-      ) : (
-        <AlsoFits fits={alsoFits} />
-      )}
-      {!plain && notRuledOut.length > 0 && (
-        <p>
-          <strong>Not ruled out:</strong>{' '}
+          <strong>{plain ? 'Lamps cannot rule out:' : 'Not ruled out:'}</strong>{' '}
           {notRuledOut.map((id) => conditions[id].name.toLowerCase()).join(', ')}.
         </p>
       )}
-      {next !== null && (
+      {!isJudged && next !== null && (
         <section className={classes.next}>
           <h4>
             Settle it: <TestWords test={next.test} />
@@ -73,11 +112,6 @@ function VerdictWords({ verdict, isDraft }: { readonly verdict: Verdict; readonl
         </section>
       )}
       {practice !== null && <p className={classes.caution}>{practice}</p>}
-      {verdict.cautions.map((id) => (
-        <p key={id} className={classes.caution}>
-          {cautions[id]}
-        </p>
-      ))}
     </>
   );
 }

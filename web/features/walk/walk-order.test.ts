@@ -20,6 +20,7 @@ function houseOf(...rooms: string[]): House {
     client: null,
     yearBuilt: null,
     about: null,
+    groundedWiring: null,
     firstReadAt: null,
     lastReadAt: null,
     rooms: rooms.map((line) => {
@@ -32,6 +33,9 @@ function houseOf(...rooms: string[]): House {
           id: `${id}${index + 1}`,
           name: `${id} ${index + 1}`,
           readings: mark === 'x' ? [reading] : [],
+          taken: [],
+          breaker: null,
+          place: null,
         }));
       return { id, name: id, receptacles };
     }),

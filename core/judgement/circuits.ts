@@ -1,0 +1,64 @@
+import type { Circuit, Reading, Shown, TestState } from '../circuit/index.ts';
+import { currentReading, type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
+
+/** Receptacles of one breaker, from the panel outward as far as that is known. */
+export interface FedTogether {
+  readonly breaker: string;
+  readonly receptacles: readonly Receptacle[];
+}
+
+/** Those with a place come first, in its order; the rest follow in the order of the walk. */
+export function circuitsOf(house: House): readonly FedTogether[] {
+  const byBreaker = new Map<string, Receptacle[]>();
+  for (const receptacle of receptaclesOf(house))
+    if (receptacle.breaker !== null)
+      byBreaker.set(receptacle.breaker, [...(byBreaker.get(receptacle.breaker) ?? []), receptacle]);
+  const byPlace = (a: Receptacle, b: Receptacle): number =>
+    (a.place ?? Number.POSITIVE_INFINITY) - (b.place ?? Number.POSITIVE_INFINITY) || 0;
+  return [...byBreaker].map(([breaker, fed]) => ({
+    breaker,
+    receptacles: fed.toSorted((a, b) => (a.place === b.place ? 0 : byPlace(a, b))),
+  }));
+}
+
+/** Guessed where nobody measured: so far from the panel to the first receptacle, and from one to the next. */
+const guessedMeters = { first: 15, next: 4 } as const;
+
+/** The circuit that a breaker's receptacles are taken to form: one run, in their order. */
+export function guessedCircuit({ receptacles }: FedTogether, groundedWiring: boolean | null): Circuit {
+  return {
+    format: 'fair-plug/circuit@1',
+    nominalVolts: 120,
+    hertz: 60,
+    sourceOhms: 0.05,
+    celsius: 20,
+    breaker: { amps: 15, on: true },
+    outlets: receptacles.map(({ id }) => ({ id, wiring: 'pigtail', leg: 'L1' })),
+    cables: receptacles.map(({ id }, index) => ({
+      id: `to ${id}`,
+      from: receptacles[index - 1]?.id ?? 'panel',
+      to: id,
+      meters: index === 0 ? guessedMeters.first : guessedMeters.next,
+      metal: 'copper',
+      awg: 14,
+      ground: groundedWiring !== false,
+    })),
+    protection: [],
+    loads: [],
+    faults: [],
+    tests: [],
+  };
+}
+
+const stateKey = (state: TestState | undefined): string =>
+  `${state?.loadsOff === true} ${state?.breakerOff === true}`;
+
+/** All that counts at a receptacle: of each instrument in each state, what it showed last. */
+export function readingsOf(receptacle: Receptacle): readonly Reading[] {
+  const at = receptacle.id;
+  const latest = new Map<string, Shown>();
+  const plain = currentReading(receptacle);
+  if (plain !== null) latest.set(`lamps ${stateKey(undefined)}`, { instrument: 'lamps', ...plain.lamps });
+  for (const { shown } of receptacle.taken) latest.set(`${shown.instrument} ${stateKey(shown.state)}`, shown);
+  return [...latest.values()].map((shown) => ({ at, ...shown }) as Reading);
+}

@@ -1,0 +1,271 @@
+import type { InstrumentId } from '../circuit/index.ts';
+import type { ConditionId } from '../conditions/index.ts';
+import {
+  blindSpots,
+  type ContactState,
+  type Diagnosis,
+  Diagnostician,
+  diagnoseLone,
+  type HouseFacts,
+  type LikelyGroup,
+  type LostServiceNeutral,
+  likelyGroups,
+  lostServiceNeutral,
+  type NextTest,
+  placeInWords,
+  type ReadingComparison,
+} from '../diagnosis/index.ts';
+import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
+import { causeInWords } from './causes-in-words.ts';
+import { circuitsOf, type FedTogether, guessedCircuit, readingsOf } from './circuits.ts';
+
+/** Something that may be behind what was read, in words. */
+export interface WordedExplanation {
+  readonly words: string;
+  readonly probability: number;
+  /** What holds at the receptacle under it. */
+  readonly condition: ConditionId;
+}
+
+/** What the engine makes of one receptacle. Plain data: it crosses from the worker. */
+export interface JudgedReceptacle {
+  readonly id: string;
+  readonly condition: ConditionId | 'undetermined';
+  readonly probability: number;
+  readonly notRuledOut: readonly ConditionId[];
+  readonly doubts: readonly number[];
+  readonly contacts: Readonly<Record<'hot' | 'neutral' | 'ground', ContactState>>;
+  readonly next: NextTest | null;
+  /** The most probable first. */
+  readonly explanations: readonly WordedExplanation[];
+  readonly table: readonly ReadingComparison[];
+  /** Which of the circuit's causes takes it along, by position; null where none does. */
+  readonly cause: { readonly breaker: string; readonly position: number } | null;
+  readonly isFinal: boolean;
+}
+
+/** One thing that is wrong on a circuit, and everything that it explains. */
+export interface JudgedCause {
+  readonly words: string;
+  /** "between Den 1 and Den 2, or in the box of Den 1" */
+  readonly where: string;
+  readonly receptacles: readonly string[];
+  readonly probability: number;
+}
+
+export interface JudgedCircuit {
+  readonly breaker: string;
+  /** From the panel outward. */
+  readonly receptacles: readonly string[];
+  readonly causes: readonly JudgedCause[];
+  readonly isFinal: boolean;
+  readonly stoppedEarly: boolean;
+}
+
+export interface HouseJudgement {
+  readonly receptacles: ReadonlyMap<string, JudgedReceptacle>;
+  readonly circuits: readonly JudgedCircuit[];
+  /** Receptacles that nobody put on a circuit, and that look as if they shared one. */
+  readonly likelyGroups: readonly LikelyGroup[];
+  readonly serviceNeutral: LostServiceNeutral | null;
+  /** What the instruments that were used in this house would read as correct. */
+  readonly notSeen: readonly ConditionId[];
+  readonly isFinal: boolean;
+}
+
+const mostExplanations = 5;
+/** Explanations less probable than this are not worth a line. */
+const worthALine = 0.003;
+
+const factsOf = ({ yearBuilt, groundedWiring }: House): HouseFacts => ({
+  ...(yearBuilt === null ? {} : { yearBuilt }),
+  groundedWiring,
+});
+
+interface Remembered {
+  readonly key: string;
+  readonly judged: readonly JudgedReceptacle[];
+  readonly circuit: JudgedCircuit | null;
+}
+
+/** Judges a house again and again as it is walked: what did not change since is not judged anew. */
+export class HouseJudge {
+  private memory = new Map<string, Remembered>();
+  private readonly blindness = new Map<string, readonly ConditionId[]>();
+  private readonly diagnosticians = new Map<string, { readonly key: string; readonly of: Diagnostician }>();
+
+  /**
+   * Answers in steps, as the engine does: null after each slice of work, a judgement when it has become better, and
+   * in the end the final one.
+   */
+  *judging(house: House, kit: readonly InstrumentId[]): Generator<HouseJudgement | null, HouseJudgement> {
+    const facts = factsOf(house);
+    const circuits = circuitsOf(house).filter(
+      ({ receptacles }) => receptacles.length > 1 && receptacles.some((one) => readingsOf(one).length > 0),
+    );
+    const onCircuit = new Set(circuits.flatMap(({ receptacles }) => receptacles.map(({ id }) => id)));
+    const next = new Map<string, Remembered>();
+    for (const receptacle of receptaclesOf(house)) {
+      if (onCircuit.has(receptacle.id) || readingsOf(receptacle).length === 0) continue;
+      next.set(receptacle.id, this.alone(receptacle, facts, kit));
+      yield null;
+    }
+    for (const circuit of circuits) {
+      const name = `breaker ${circuit.breaker}`;
+      const known = this.memory.get(name);
+      if (known !== undefined) next.set(name, known);
+    }
+    yield this.gathered(house, next, circuits, circuits.length === 0);
+    for (const circuit of circuits)
+      for (const step of this.onCircuit(circuit, facts, kit)) {
+        if (step === null) {
+          yield null;
+          continue;
+        }
+        next.set(`breaker ${circuit.breaker}`, step);
+        yield this.gathered(house, next, circuits, false);
+      }
+    this.memory = next;
+    return this.gathered(house, next, circuits, true);
+  }
+
+  private alone(receptacle: Receptacle, facts: HouseFacts, kit: readonly InstrumentId[]): Remembered {
+    const readings = readingsOf(receptacle);
+    const key = JSON.stringify([readings, facts, kit]);
+    const known = this.memory.get(receptacle.id);
+    if (known?.key === key) return known;
+    const judged = diagnoseLone(receptacle.id, readings, facts, kit);
+    const [hot, neutral, ground] = judged.contacts;
+    const one: JudgedReceptacle = {
+      ...judged,
+      contacts: { hot, neutral, ground },
+      explanations: judged.explanations
+        .filter(({ probability }, index) => index === 0 || probability >= worthALine)
+        .slice(0, mostExplanations)
+        .map(({ faults, tripped, probability, conditions: [condition = 'correct'] }) => ({
+          words: tripped ? 'a tripped device or breaker, a switch off' : causeInWords(faults),
+          probability,
+          condition,
+        })),
+      table: judged.table,
+      cause: null,
+      isFinal: true,
+    };
+    return { key, judged: [one], circuit: null };
+  }
+
+  private *onCircuit(
+    fed: FedTogether,
+    facts: HouseFacts,
+    kit: readonly InstrumentId[],
+  ): Generator<Remembered | null> {
+    const readings = fed.receptacles.flatMap(readingsOf);
+    const wiring = JSON.stringify([fed.receptacles.map(({ id }) => id), facts]);
+    const key = JSON.stringify([readings, wiring, kit]);
+    const name = `breaker ${fed.breaker}`;
+    if (this.memory.get(name)?.key === key) return;
+    const held = this.diagnosticians.get(name);
+    const diagnostician =
+      held?.key === wiring
+        ? held.of
+        : new Diagnostician({
+            circuit: guessedCircuit(fed, facts.groundedWiring ?? null),
+            house: facts,
+            unknownLoads: true,
+            unknownDevices: new Set(),
+            guessed: true,
+          });
+    this.diagnosticians.set(name, { key: wiring, of: diagnostician });
+    const run = diagnostician.diagnosing({ readings, trippedBefore: null, kit });
+    for (;;) {
+      const step = run.next();
+      yield step.value === null ? null : remembered(key, fed, diagnostician, step.value);
+      if (step.done) return;
+    }
+  }
+
+  private blindTo(used: readonly InstrumentId[]): readonly ConditionId[] {
+    const key = [...used].sort().join();
+    const known = this.blindness.get(key) ?? blindSpots(used);
+    this.blindness.set(key, known);
+    return known;
+  }
+
+  private gathered(
+    house: House,
+    parts: ReadonlyMap<string, Remembered>,
+    circuits: readonly FedTogether[],
+    isFinal: boolean,
+  ): HouseJudgement {
+    const all = [...parts.values()].flatMap(({ judged }) => judged);
+    const receptacles = new Map(all.map((one) => [one.id, one]));
+    const breakerOf = new Map(receptaclesOf(house).map(({ id, breaker }) => [id, breaker]));
+    return {
+      receptacles,
+      circuits: circuits.flatMap(({ breaker }) => parts.get(`breaker ${breaker}`)?.circuit ?? []),
+      likelyGroups: likelyGroups(
+        receptaclesOf(house).map(({ id, breaker }) => ({
+          id,
+          condition: receptacles.get(id)?.condition ?? null,
+          isGrouped: breaker !== null,
+        })),
+      ),
+      serviceNeutral: lostServiceNeutral(
+        receptaclesOf(house).flatMap(readingsOf),
+        (id) => breakerOf.get(id) ?? id,
+      ),
+      notSeen: this.blindTo(instrumentsUsed(house)),
+      isFinal,
+    };
+  }
+}
+
+function remembered(
+  key: string,
+  { breaker, receptacles }: FedTogether,
+  diagnostician: Diagnostician,
+  diagnosis: Diagnosis,
+): Remembered {
+  const nameOf = (id: string): string => receptacles.find((one) => one.id === id)?.name ?? id;
+  const { explanations, outlets, localization, table, isFinal, stoppedEarly } = diagnosis;
+  const [leading] = explanations;
+  const causes: readonly JudgedCause[] = (leading?.hypothesis.causes ?? []).map((cause) => ({
+    words: causeInWords(
+      (leading?.fitted.supposed.faults ?? []).filter((_, position) =>
+        cause.faults.includes(leading?.hypothesis.faults[position] as (typeof cause.faults)[number]),
+      ),
+    ),
+    where: localization === null ? '' : placeInWords(localization, nameOf),
+    receptacles: leading === undefined ? [] : diagnostician.affectedBy(leading, cause),
+    probability: leading?.probability ?? 0,
+  }));
+  const judged = outlets.map((outlet, index): JudgedReceptacle => {
+    const [hot, neutral, ground] = outlet.contacts;
+    const position = causes.findIndex(({ receptacles: affected }) => affected.includes(outlet.id));
+    return {
+      ...outlet,
+      contacts: { hot, neutral, ground },
+      explanations: explanations
+        .filter(({ probability }, place) => place === 0 || probability >= worthALine)
+        .slice(0, mostExplanations)
+        .map(({ fitted: { supposed }, probability, conditions }) => ({
+          words: causeInWords(supposed.faults),
+          probability,
+          condition: conditions[index] ?? 'correct',
+        })),
+      table: table.filter(({ reading }) => reading.at === outlet.id),
+      cause: position === -1 ? null : { breaker, position },
+      isFinal,
+    };
+  });
+  return {
+    key: isFinal ? key : '',
+    judged,
+    circuit: { breaker, receptacles: receptacles.map(({ id }) => id), causes, isFinal, stoppedEarly },
+  };
+}
+
+/** The kit that a house was read with: every instrument that showed something. */
+export const instrumentsUsed = (house: House): readonly InstrumentId[] => [
+  ...new Set(receptaclesOf(house).flatMap((one) => readingsOf(one).map(({ instrument }) => instrument))),
+];

@@ -1,0 +1,5 @@
+export { causeInWords } from './causes-in-words.ts';
+export * from './circuits.ts';
+export * from './house-judgement.ts';
+export * from './instruments-in-words.ts';
+export { isJudgedAsRead, refinedVerdict } from './refined-verdict.ts';

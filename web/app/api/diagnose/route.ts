@@ -1,0 +1,26 @@
+import { inWords } from '@fair-plug/core/circuit';
+import { diagnosisOf, parseDiagnosisInput, usualLimits } from '@fair-plug/core/diagnosis';
+import { z } from 'zod';
+import { answer, bodyOf, Problem, respond } from '../answers';
+
+/** Longest that one question may keep the server busy. */
+const mostMilliseconds = 3000;
+const mostOutlets = 60;
+
+/** What `fairplug diagnose` answers, for a diagnosis file in the body: the engine that browsers run, on the server. */
+export const POST = (request: Request): Promise<Response> =>
+  respond(async () => {
+    const parsed = parseDiagnosisInput(await bodyOf(request, z.unknown()));
+    if (parsed.kind === 'problems')
+      throw new Problem(
+        'invalid',
+        parsed.problems.map(inWords).slice(0, 5).join('; '),
+        parsed.problems.slice(0, 20).map(({ path, message }) => ({ path, message })),
+      );
+    const { circuit, readings } = parsed.value;
+    if ((circuit?.outlets.length ?? 0) > mostOutlets || readings.length > 20 * mostOutlets)
+      throw new Problem('too-large', `A question may be about at most ${mostOutlets} outlets.`);
+    const started = performance.now();
+    const isOver = () => performance.now() - started > mostMilliseconds;
+    return answer(diagnosisOf(parsed.value, { ...usualLimits, isOver }));
+  });

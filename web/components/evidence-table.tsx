@@ -1,0 +1,54 @@
+import type { ReadingComparison } from '@fair-plug/core/diagnosis';
+import { instrumentWords } from '@fair-plug/core/judgement';
+import classes from './evidence-table.module.css';
+import { valuesOf } from './reading-words';
+
+export interface EvidenceTableProps {
+  readonly table: readonly ReadingComparison[];
+  /** Names of the receptacles, where there are several. */
+  readonly nameOf?: (id: string) => string;
+}
+
+/** Each reading beside what the leading explanation predicts; one that does not fit is marked. */
+export function EvidenceTable({ table, nameOf }: EvidenceTableProps) {
+  return (
+    <table className={classes.table}>
+      <thead>
+        <tr>
+          <th scope="col">Test</th>
+          <th scope="col">Read</th>
+          <th scope="col">Expected</th>
+        </tr>
+      </thead>
+      <tbody>
+        {table.map(({ position, reading, predicted, fits }) => {
+          const expected = valuesOf(predicted);
+          return (
+            <tr key={position} data-fits={fits}>
+              <th scope="row">
+                {nameOf && <span>{nameOf(reading.at)}: </span>}
+                {instrumentWords[reading.instrument].name}
+                {reading.state?.loadsOff && ', all off'}
+                {!fits && <strong className={classes.misfit}>Does not fit the others: test again</strong>}
+              </th>
+              <td>
+                {valuesOf(reading).map(([name, value]) => (
+                  <span key={name}>
+                    <small>{name}</small> {value}
+                  </span>
+                ))}
+              </td>
+              <td>
+                {expected.map(([name, value]) => (
+                  <span key={name}>
+                    <small>{name}</small> {value}
+                  </span>
+                ))}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,159 @@
+import { type Circuit, type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
+import { conditions } from '@fair-plug/core/conditions';
+import { placeInWords } from '@fair-plug/core/diagnosis';
+import { causeInWords, instrumentWords, testInWords } from '@fair-plug/core/judgement';
+import { Button } from '@mantine/core';
+import { IconArrowRight } from '@tabler/icons-react';
+import { useState } from 'react';
+import { EvidenceTable } from '@/components/evidence-table';
+import { Triangle } from '@/components/triangle';
+import classes from './diagnose-panel.module.css';
+import { type BenchDiagnosing, useBenchDiagnosis } from './use-bench-diagnosis';
+
+/** The bench turned round: faults hidden, readings taken one by one, and what the engine makes of them. */
+export function DiagnosePanel({ circuit }: { readonly circuit: Circuit }) {
+  const diagnosing = useBenchDiagnosis(circuit);
+  const [at, setAt] = useState(circuit.outlets[0]?.id ?? '');
+  return (
+    <>
+      <HiddenRun circuit={circuit} diagnosing={diagnosing} at={at} onPick={setAt} />
+      <div className={classes.halves}>
+        <section className={classes.take} aria-label="Take readings">
+          <h2>Read at {at}</h2>
+          <p className={classes.soft}>Faults and loads are hidden. Each press takes one reading.</p>
+          <div className={classes.instruments}>
+            {instrumentIds
+              .filter((id) => id !== 'own-button' || circuit.protection.some((device) => device.at === at))
+              .map((id) => (
+                <button key={id} type="button" onClick={() => diagnosing.read(at, id)}>
+                  {instrumentWords[id].name}
+                </button>
+              ))}
+          </div>
+          {diagnosing.answer !== null && diagnosing.answer.table.length > 0 && (
+            <EvidenceTable table={diagnosing.answer.table} nameOf={(id) => id} />
+          )}
+          {diagnosing.readings.length > 0 && (
+            <Button variant="default" size="sm" onClick={diagnosing.clear}>
+              Forget the readings
+            </Button>
+          )}
+        </section>
+        <Answer diagnosing={diagnosing} at={at} onPick={setAt} />
+      </div>
+    </>
+  );
+}
+
+function HiddenRun({
+  circuit,
+  diagnosing: { readings, answer },
+  at,
+  onPick,
+}: {
+  readonly circuit: Circuit;
+  readonly diagnosing: BenchDiagnosing;
+  readonly at: string;
+  readonly onPick: (at: string) => void;
+}) {
+  return (
+    <fieldset className={classes.run}>
+      <legend className={classes.unseen}>Receptacles, from the panel outward</legend>
+      {circuit.outlets.map(({ id }) => {
+        const lamps = readings.find((one) => one.at === id && one.instrument === 'lamps' && !one.state);
+        const opinion = answer?.outlets.find((one) => one.id === id);
+        const [hot, neutral, ground] = opinion?.contacts ?? [];
+        const corners = hot && neutral && ground ? { hot, neutral, ground } : undefined;
+        const words =
+          opinion === undefined
+            ? 'not judged yet'
+            : opinion.condition === 'undetermined'
+              ? 'undetermined'
+              : conditions[opinion.condition].name.toLowerCase();
+        return (
+          <button key={id} type="button" aria-pressed={id === at} onClick={() => onPick(id)}>
+            <Triangle
+              lamps={lamps?.instrument === 'lamps' ? lamps : null}
+              corners={corners}
+              size={54}
+              label=""
+            />
+            <strong>{id}</strong>
+            <span>{words}</span>
+          </button>
+        );
+      })}
+    </fieldset>
+  );
+}
+
+const percent = (probability: number): string =>
+  probability < 0.01 ? 'under 1 %' : `${Math.round(100 * probability)} %`;
+
+function Answer({
+  diagnosing,
+  at,
+  onPick,
+}: {
+  readonly diagnosing: BenchDiagnosing;
+  readonly at: string;
+  readonly onPick: (at: string) => void;
+}) {
+  const { answer, isThinking } = diagnosing;
+  if (answer === null)
+    return (
+      <section className={classes.answer} aria-label="Diagnosis">
+        <p className={classes.soft}>Take a first reading: the lamps at any receptacle.</p>
+      </section>
+    );
+  const here = answer.outlets.find(({ id }) => id === at);
+  const next = here?.next ?? null;
+  return (
+    <section className={classes.answer} aria-label="Diagnosis" aria-busy={isThinking}>
+      <h2>
+        {isThinking ? 'So far' : 'Diagnosis'}
+        {answer.stoppedEarly && ' – not all was tried'}
+      </h2>
+      <ol className={classes.explanations} aria-live="polite">
+        {answer.explanations.map(({ faults, probability, group }) => (
+          <li key={JSON.stringify(faults)}>
+            <span className={classes.share}>{percent(probability)}</span>
+            <span>
+              {causeInWords(faults)}
+              {faults.length > 0 && <small> {sites(faults)}</small>}
+              {group === 1 && answer.explanations.length > 1 && <small> · reads alike</small>}
+            </span>
+          </li>
+        ))}
+      </ol>
+      {answer.localization !== null && <p>Look {placeInWords(answer.localization)}.</p>}
+      {here !== undefined && here.notRuledOut.length > 0 && (
+        <p>
+          <strong>Not ruled out at {at}:</strong>{' '}
+          {here.notRuledOut.map((id) => conditions[id].name.toLowerCase()).join(', ')}.
+        </p>
+      )}
+      {next !== null && (
+        <div>
+          <Button
+            rightSection={<IconArrowRight size={18} aria-hidden />}
+            onClick={() => {
+              onPick(next.at);
+              diagnosing.read(next.at, next.instrument as InstrumentId, next.state);
+            }}
+          >
+            Next: {testInWords(next.instrument, next.state).toLowerCase()} at {next.at}
+          </Button>
+          <p className={classes.soft}>{next.why}.</p>
+        </div>
+      )}
+    </section>
+  );
+}
+
+const sites = (faults: readonly Circuit['faults'][number][]): string =>
+  [
+    ...new Set(
+      faults.map((fault) => ('cable' in fault && fault.cable ? `cable ${fault.cable}` : (fault.at ?? ''))),
+    ),
+  ].join(', ');

@@ -1,0 +1,64 @@
+'use client';
+
+import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
+import { type ConditionId, conditions } from '@fair-plug/core/conditions';
+import { instrumentWords } from '@fair-plug/core/judgement';
+import { Checkbox } from '@mantine/core';
+import { useEffect, useState } from 'react';
+import { engine } from '@/local/engine';
+import { useBag } from '@/local/use-judgement';
+import classes from './bag.module.css';
+
+/** What is in the bag besides the plug-in tester, and what all of it together cannot see. */
+export function Bag() {
+  const { bag, setBag } = useBag();
+  const [blind, setBlind] = useState<readonly ConditionId[] | null>(null);
+  useEffect(() => {
+    let isCurrent = true;
+    void engine()
+      .blindSpots(bag)
+      .then((ids) => {
+        if (isCurrent) setBlind(ids);
+      });
+    return () => {
+      isCurrent = false;
+    };
+  }, [bag]);
+  const toggle = (id: InstrumentId, isIn: boolean): void =>
+    setBag(instrumentIds.filter((one) => (one === id ? isIn : bag.includes(one))));
+  return (
+    <section className={classes.bag} aria-labelledby="bag">
+      <h2 id="bag">In the bag</h2>
+      <p className={classes.soft}>The next test is chosen among these. Kept on this device.</p>
+      <div className={classes.instruments}>
+        {instrumentIds
+          .filter((id) => id !== 'own-button')
+          .map((id) => (
+            <Checkbox
+              key={id}
+              size="md"
+              label={instrumentWords[id].name}
+              checked={bag.includes(id)}
+              disabled={id === 'lamps'}
+              onChange={(event) => toggle(id, event.currentTarget.checked)}
+            />
+          ))}
+      </div>
+      <h3>What this kit cannot see</h3>
+      <p className={classes.soft}>
+        On a receptacle that reads correct with everything above, each of these may still hold.
+      </p>
+      {blind === null ? (
+        <p role="status">Working it out …</p>
+      ) : (
+        <ul className={classes.blind}>
+          {blind.map((id) => (
+            <li key={id}>
+              <strong>{conditions[id].name}</strong> {conditions[id].what}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

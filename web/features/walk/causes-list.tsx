@@ -1,0 +1,53 @@
+import { conditions } from '@fair-plug/core/conditions';
+import type { HouseJudgement } from '@fair-plug/core/judgement';
+import classes from './causes-list.module.css';
+
+export interface CausesListProps {
+  readonly judgement: HouseJudgement;
+  readonly nameOf: (id: string) => string;
+  readonly onTake: (receptacle: string) => void;
+}
+
+/** One line a cause, with everything that it explains; and what looks as if it had one. */
+export function CausesList({ judgement, nameOf, onTake }: CausesListProps) {
+  const { circuits, likelyGroups, serviceNeutral } = judgement;
+  const causes = circuits.flatMap(({ breaker, causes: here }) =>
+    here.filter(({ receptacles }) => receptacles.length > 0).map((cause) => ({ breaker, ...cause })),
+  );
+  if (causes.length === 0 && likelyGroups.length === 0 && serviceNeutral === null) return null;
+  return (
+    <section className={classes.causes} aria-label="Causes">
+      <h2>Causes</h2>
+      {serviceNeutral !== null && (
+        <p className={classes.urgent}>
+          Volts are high at {serviceNeutral.high.map(nameOf).join(', ')} (
+          {serviceNeutral.highVolts.toFixed(0)} V) and low at {serviceNeutral.low.map(nameOf).join(', ')} (
+          {serviceNeutral.lowVolts.toFixed(0)} V): a lost service neutral. Call the utility.
+        </p>
+      )}
+      <ul>
+        {causes.map(({ breaker, words, where, receptacles }) => (
+          <li key={`${breaker} ${words} ${where}`}>
+            <button type="button" onClick={() => onTake(receptacles[0] ?? '')}>
+              <strong>{words}</strong> · breaker {breaker}
+              <span>{where}</span>
+              <span>
+                explains {receptacles.length}: {receptacles.map(nameOf).join(', ')}
+              </span>
+            </button>
+          </li>
+        ))}
+        {likelyGroups.map(({ condition, outlets }) => (
+          <li key={outlets.join()}>
+            <button type="button" onClick={() => onTake(outlets[0] ?? '')}>
+              <strong>{conditions[condition].name}</strong> at {outlets.length} neighbours
+              <span>
+                {outlets.map(nameOf).join(', ')}: likely one cause. Set their breaker to find where.
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

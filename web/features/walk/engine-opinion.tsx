@@ -1,0 +1,84 @@
+import { conditions } from '@fair-plug/core/conditions';
+import { type JudgedReceptacle, testInWords } from '@fair-plug/core/judgement';
+import { Button } from '@mantine/core';
+import { IconArrowRight } from '@tabler/icons-react';
+import { EvidenceTable } from '@/components/evidence-table';
+import classes from './engine-opinion.module.css';
+import type { AskedReading } from './reading-form';
+
+/** Below this a doubt behind a plainly correct reading is said once for the house, not here. */
+const worthSayingHere = 0.01;
+
+const percent = (probability: number): string =>
+  probability < 0.01 ? 'under 1 %' : `${Math.round(100 * probability)} %`;
+
+/** What the engine makes of the readings: what fits, what is not ruled out, the next test, and the evidence. */
+export function EngineOpinion({
+  judged,
+  nameOf,
+  onTest,
+}: {
+  readonly judged: JudgedReceptacle;
+  readonly nameOf: (id: string) => string;
+  readonly onTest: (at: string, asked: AskedReading) => void;
+}) {
+  const { condition, explanations, next, table, isFinal } = judged;
+  const isPlain = condition === 'correct';
+  return (
+    <>
+      {!isPlain && (
+        <section>
+          <h4 className={classes.label}>{isFinal ? 'What fits' : 'What fits so far …'}</h4>
+          <ol className={classes.fits}>
+            {explanations.map(({ words, probability, condition: then }) => (
+              <li key={`${words} ${then}`}>
+                <span className={classes.share}>{percent(probability)}</span>
+                <span>
+                  {words}
+                  <small> – {conditions[then].name.toLowerCase()}</small>
+                </span>
+              </li>
+            ))}
+          </ol>
+        </section>
+      )}
+      <Doubts judged={judged} isPlain={isPlain} />
+      {next !== null && (
+        <section className={classes.next} aria-label="Next test">
+          <Button
+            fullWidth
+            justify="space-between"
+            variant={isPlain ? 'default' : 'filled'}
+            rightSection={<IconArrowRight size={18} aria-hidden />}
+            onClick={() =>
+              onTest(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true })
+            }
+          >
+            {testInWords(next.instrument, next.state)}
+            {next.at !== judged.id && ` at ${nameOf(next.at)}`}
+          </Button>
+          <p>{next.why.replace(/^at \S+, t/, 'T').replace(/^n/, 'N')}.</p>
+        </section>
+      )}
+      {table.length > 0 && (
+        <details className={classes.evidence} open={!isPlain}>
+          <summary>Evidence</summary>
+          <EvidenceTable table={table} />
+        </details>
+      )}
+    </>
+  );
+}
+
+function Doubts({ judged, isPlain }: { readonly judged: JudgedReceptacle; readonly isPlain: boolean }) {
+  const { notRuledOut, doubts } = judged;
+  const said = notRuledOut.filter((_, index) => !isPlain || (doubts[index] ?? 0) >= worthSayingHere);
+  if (said.length > 0)
+    return (
+      <p>
+        <strong>Not ruled out:</strong> {said.map((id) => conditions[id].name.toLowerCase()).join(', ')}.
+      </p>
+    );
+  if (!isPlain || notRuledOut.length === 0) return null;
+  return <p className={classes.soft}>What this kit cannot see is said once, in the report and under Kit.</p>;
+}

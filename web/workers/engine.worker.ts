@@ -1,0 +1,117 @@
+import type { Circuit, InstrumentId, Reading } from '@fair-plug/core/circuit';
+import type { ConditionId } from '@fair-plug/core/conditions';
+import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/diagnosis';
+import type { House } from '@fair-plug/core/inspection';
+import { HouseJudge, type HouseJudgement } from '@fair-plug/core/judgement';
+import { expose } from 'comlink';
+
+/** Slices of work are gathered until so many milliseconds have passed; then other requests get their turn. */
+const turnMilliseconds = 12;
+
+/** A turn for whatever else the worker was asked. */
+const othersTurn = (): Promise<void> =>
+  new Promise((go) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => {
+      port1.close();
+      go();
+    };
+    port2.postMessage(null);
+  });
+
+/** Runs a stepwise answer to its end, telling of each better one; null where it was overtaken by another request. */
+async function inTurns<T>(
+  steps: Generator<T | null, T>,
+  isOvertaken: () => boolean,
+  tell: (better: T) => void,
+): Promise<T | null> {
+  let turnEnds = performance.now() + turnMilliseconds;
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    if (step.value !== null) tell(step.value);
+    if (performance.now() < turnEnds) continue;
+    await othersTurn();
+    if (isOvertaken()) return null;
+    turnEnds = performance.now() + turnMilliseconds;
+  }
+}
+
+let asked = { house: 0, bench: 0 };
+let judge = { job: '', of: new HouseJudge() };
+
+/** Longest that one circuit may keep the engine busy. */
+const mostMilliseconds = 3000;
+
+const engine = {
+  /** What a kit would read as correct. */
+  blindSpots: (kit: readonly InstrumentId[]): readonly ConditionId[] => blindSpots(kit),
+
+  /** Judges a house; a later call overtakes an earlier one, which then answers null. */
+  async judge(
+    job: string,
+    house: House,
+    kit: readonly InstrumentId[],
+    tell: (better: HouseJudgement) => void,
+  ): Promise<HouseJudgement | null> {
+    asked = { ...asked, house: asked.house + 1 };
+    const mine = asked.house;
+    if (judge.job !== job) judge = { job, of: new HouseJudge() };
+    return inTurns(judge.of.judging(house, kit), () => asked.house !== mine, tell);
+  },
+
+  /** Diagnoses a circuit of the bench from readings taken on it, whose faults and loads it is not told. */
+  async diagnose(
+    circuit: Circuit,
+    readings: readonly Reading[],
+    kit: readonly InstrumentId[],
+    tell: (better: BenchDiagnosis) => void,
+  ): Promise<BenchDiagnosis | null> {
+    asked = { ...asked, bench: asked.bench + 1 };
+    const mine = asked.bench;
+    const started = performance.now();
+    const diagnostician = new Diagnostician({
+      circuit: { ...circuit, faults: [], loads: [], tests: [] },
+      unknownLoads: true,
+      unknownDevices: new Set(),
+    });
+    const steps = diagnostician.diagnosing(
+      { readings, trippedBefore: null, kit },
+      { mostBounds: 6000, isOver: () => performance.now() - started > mostMilliseconds },
+    );
+    const answer = await inTurns(
+      steps,
+      () => asked.bench !== mine,
+      (better) => tell(plain(better)),
+    );
+    return answer === null ? null : plain(answer);
+  },
+};
+
+/** A diagnosis without what only the engine needs. */
+const plain = ({
+  explanations,
+  outlets,
+  localization,
+  misfits,
+  table,
+  isFinal,
+  stoppedEarly,
+}: Diagnosis) => ({
+  explanations: explanations.slice(0, 8).map(({ fitted: { supposed }, probability, group }) => ({
+    faults: supposed.faults,
+    loads: supposed.loads,
+    probability,
+    group,
+  })),
+  outlets,
+  localization,
+  misfits,
+  table,
+  isFinal,
+  stoppedEarly,
+});
+export type BenchDiagnosis = ReturnType<typeof plain>;
+export type Engine = typeof engine;
+
+expose(engine);
