@@ -26,6 +26,24 @@ export interface Fitted {
   readonly pattern: LoadPattern | null;
 }
 
+const someOhms = [0.1, 0.25, 0.6, 1.4, 3, 6.5, 15, 60, 400, 1e4] as const;
+
+/** Ohms over the whole range of a bad connection, each with the share of the prior that it stands for. */
+export const sampleOhms: readonly { readonly ohms: number; readonly share: number }[] = someOhms.map(
+  (ohms, index) => {
+    const below = (edge: number | undefined, otherwise: number): number =>
+      edge === undefined
+        ? otherwise
+        : normalBelow((Math.log(edge * ohms) / 2 - logOhms.middle) / logOhms.sigma);
+    return { ohms, share: below(someOhms[index + 1], 1) - below(someOhms[index - 1], 0) };
+  },
+);
+
+/** Share of the normal distribution below so many standard deviations (logistic approximation, good to 0.01; from memory). */
+function normalBelow(z: number): number {
+  return 1 / (1 + Math.exp(-1.5976 * z - 0.07056 * z ** 3));
+}
+
 export const middleOhms = (hypothesis: Hypothesis): readonly number[] =>
   hypothesis.resistances.map(() => Math.exp(logOhms.middle));
 

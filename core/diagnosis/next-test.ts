@@ -43,7 +43,7 @@ const stakes = 10;
 /** So many explanations carry the answer; the rest weigh next to nothing. */
 export const mostExplanations = 48;
 /** Nats (of weighed doubt) below which a test would change nothing. */
-const leastGain = 2e-4;
+const leastGain = 2e-3;
 
 /** Question about a circuit whose next test is looked for. */
 export interface NextTestQuestion {

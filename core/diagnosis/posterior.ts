@@ -135,7 +135,7 @@ export function posteriorOf(
         id,
         outlet,
         explanations,
-        misfits.some(({ reading }) => reading.at === id),
+        !evidence.readings.some(({ at }) => at === id) || misfits.some(({ reading }) => reading.at === id),
       ),
     ),
     misfits,
@@ -148,7 +148,7 @@ export function opinionOn(
   id: string,
   outlet: number,
   explanations: readonly Weighed[],
-  /** True where a reading taken here does not fit the leading explanation. */
+  /** True where nothing was read here, or a reading does not fit the leading explanation. */
   doubted: boolean,
 ): OutletOpinion {
   const leading = explanations[0];
@@ -183,7 +183,7 @@ export function opinionOn(
   const [first, second] = [...inLeadingGroup].sort(([, a], [, b]) => b - a);
   const isOpen = first !== undefined && second !== undefined && second[1] >= aboutEqual * first[1];
   const leadingCondition = ranked[0]?.[0] ?? 'correct';
-  // What was read here outvoted by the rest is no reason to call it correct.
+  // Nothing read here, or what was read outvoted by the rest, is no reason to call it correct.
   const condition = isOpen || (doubted && leadingCondition === 'correct') ? 'undetermined' : leadingCondition;
   const least = ruledOutShare * (leading?.probability ?? 1);
   const notRuledOut = conditionIds.filter(

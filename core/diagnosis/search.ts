@@ -2,7 +2,7 @@ import type { DeviceState } from '../circuit/index.ts';
 import type { Cause } from './cause.ts';
 import { Evaluator, type Reference } from './evaluator.ts';
 import type { ChannelKind, ReadingEvidence } from './evidence.ts';
-import { type Fitted, fitted, middleOhms, unfitted } from './fitting.ts';
+import { type Fitted, fitted, middleOhms, sampleOhms, unfitted } from './fitting.ts';
 import { type Hypothesis, soundHypothesis, withCause, withoutCauses } from './hypothesis.ts';
 import { readingDeficit } from './likelihood.ts';
 import type { DiagnosisProblem } from './problem.ts';
@@ -48,10 +48,9 @@ const misfitNats = 7;
  */
 const patience = 10;
 /** At most so many explanations are led further by one cause each, for what is not ruled out beside them. */
-const mostLeaders = 3;
+const mostLeaders = 2;
 /** A fit is worth its time where the loads and ohms of the parent fall so many nats short of what may be reached. */
 const worthFitting = 0.4;
-const startOhms = [0.1, 0.25, 0.6, 1.4, 6, 15, 60, 400, 1e4] as const;
 /** What falls so many nats short is not saved by other ohms or loads. */
 const hopelessNats = 2000;
 /** Where loads change volts but little, what falls short by more stays there whatever they are. */
@@ -379,21 +378,32 @@ export class Search {
     return fitted(this.evaluator, hypothesis, fit, pattern, tolerance, unknownLoads);
   }
 
-  /** Middling ohms where these will do, else those of a few from which a fit does best. */
+  /**
+   * Middling ohms where these will do, else those of a few that do best, from which to fit; with the share of the prior
+   * that does about as well.
+   */
   private betterStart(hypothesis: Hypothesis, watts: Float64Array, bound: number): Fitted {
     const { tolerance, unknownLoads } = this.problem;
     const at = (ohms: readonly number[]): Fitted =>
       unfitted(this.evaluator, hypothesis, ohms, watts, unknownLoads, tolerance, this.reference);
     let best = at(middleOhms(hypothesis));
     if (best.deficit < bound + worthFitting) return best;
+    let logShare = 0;
     hypothesis.resistances.forEach((_, which) => {
-      for (const ohms of startOhms) {
-        const other = at(best.ohms.map((one, position) => (position === which ? ohms : one)));
-        if (other.deficit < best.deficit) best = other;
-        if (best.deficit < bound + worthFitting) return;
+      const from = best.ohms;
+      const tried: { readonly share: number; readonly fit: Fitted }[] = [];
+      let least = Number.POSITIVE_INFINITY;
+      for (const { ohms, share } of sampleOhms) {
+        const fit = at(from.map((one, position) => (position === which ? ohms : one)));
+        tried.push({ share, fit });
+        least = Math.min(least, fit.deficit);
+        if (fit.deficit < best.deficit) best = fit;
+        // Once nothing can be better, what more ohms do worse and worse says nothing new.
+        if (least < bound + worthFitting && fit.deficit > least + keptNats) break;
       }
+      logShare += logSum(tried.map(({ share, fit }) => Math.log(share) - fit.deficit + best.deficit));
     });
-    return best;
+    return { ...best, logShare };
   }
 
   private explanation(hypothesis: Hypothesis, fits: readonly Fitted[]): Explanation {

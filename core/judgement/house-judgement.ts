@@ -75,7 +75,7 @@ export interface HouseJudgement {
 
 const mostExplanations = 5;
 /** Explanations less probable than this are not worth a line. */
-const worthALine = 0.003;
+const worthALine = 0.01;
 
 const factsOf = ({ yearBuilt, groundedWiring }: House): HouseFacts => ({
   ...(yearBuilt === null ? {} : { yearBuilt }),

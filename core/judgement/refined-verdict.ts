@@ -4,8 +4,9 @@ import type { Receptacle } from '../inspection/index.ts';
 import { readingsOf } from './circuits.ts';
 import type { JudgedReceptacle } from './house-judgement.ts';
 
-/** True where the engine answered to what is read there now, not to what was read before. */
+/** True where something is read there, and the engine answered to that, not to what was read before. */
 export const isJudgedAsRead = ({ table }: JudgedReceptacle, receptacle: Receptacle): boolean =>
+  table.length > 0 &&
   JSON.stringify(table.map(({ reading }) => reading)) === JSON.stringify(readingsOf(receptacle));
 
 /** What dark contacts may still be: never called dead without saying so. */

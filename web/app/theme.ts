@@ -43,6 +43,11 @@ export const theme = createTheme({
         root: variant === 'filled' ? filledButton : plainButton,
       }),
     },
+    Input: {
+      vars: () => ({
+        wrapper: { '--input-bd': 'var(--line-strong)', '--input-bg': 'var(--paper-raised)' },
+      }),
+    },
     Anchor: { defaultProps: { underline: 'always' } },
     Modal: { defaultProps: { centered: true, overlayProps: { backgroundOpacity: 0.5 } } },
   },
@@ -90,6 +95,9 @@ const mantineNames = {
   '--mantine-color-default-border': 'var(--line-strong)',
   '--mantine-color-anchor': 'var(--ink)',
   '--mantine-color-error': 'var(--act-now)',
+  '--mantine-color-disabled': 'var(--paper-sunk)',
+  '--mantine-color-disabled-color': 'var(--ink-soft)',
+  '--mantine-color-disabled-border': 'var(--line)',
   '--mantine-color-placeholder': 'var(--ink-soft)',
 };
 

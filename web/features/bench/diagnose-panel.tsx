@@ -65,8 +65,8 @@ function HiddenRun({
         const [hot, neutral, ground] = opinion?.contacts ?? [];
         const corners = hot && neutral && ground ? { hot, neutral, ground } : undefined;
         const words =
-          opinion === undefined
-            ? 'not judged yet'
+          opinion === undefined || !readings.some((one) => one.at === id)
+            ? 'not read'
             : opinion.condition === 'undetermined'
               ? 'undetermined'
               : conditions[opinion.condition].name.toLowerCase();

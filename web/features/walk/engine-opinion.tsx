@@ -1,5 +1,5 @@
 import { conditions } from '@fair-plug/core/conditions';
-import { type JudgedReceptacle, testInWords } from '@fair-plug/core/judgement';
+import { type JudgedCause, type JudgedReceptacle, testInWords } from '@fair-plug/core/judgement';
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
 import { EvidenceTable } from '@/components/evidence-table';
@@ -15,10 +15,13 @@ const percent = (probability: number): string =>
 /** What the engine makes of the readings: what fits, what is not ruled out, the next test, and the evidence. */
 export function EngineOpinion({
   judged,
+  cause,
   nameOf,
   onTest,
 }: {
   readonly judged: JudgedReceptacle;
+  /** What takes it along, where its circuit is known. */
+  readonly cause: JudgedCause | null;
   readonly nameOf: (id: string) => string;
   readonly onTest: (at: string, asked: AskedReading) => void;
 }) {
@@ -41,6 +44,18 @@ export function EngineOpinion({
             ))}
           </ol>
         </section>
+      )}
+      {cause !== null && (
+        <p>
+          <strong>{cause.receptacles.length > 1 ? 'One cause' : 'Cause'}:</strong> {cause.words},{' '}
+          {cause.where}.
+          {cause.receptacles.length > 1 && (
+            <>
+              {' '}
+              Explains {cause.receptacles.length}: {cause.receptacles.map(nameOf).join(', ')}.
+            </>
+          )}
+        </p>
       )}
       <Doubts judged={judged} isPlain={isPlain} />
       {next !== null && (

@@ -21,6 +21,7 @@ import {
   type HouseJudgement,
   instrumentWords,
   isJudgedAsRead,
+  type JudgedCause,
   type JudgedReceptacle,
   refinedVerdict,
 } from '@fair-plug/core/judgement';
@@ -51,6 +52,8 @@ export interface Walk {
   readonly verdict: Verdict | null;
   /** What the engine makes of all that was read here; null until it has answered to the latest reading. */
   readonly judged: JudgedReceptacle | null;
+  /** The cause on its circuit that takes it along. */
+  readonly cause: JudgedCause | null;
   readonly breaker: string | null;
   readonly place: number | null;
   /** The lamps were changed and not recorded. */
@@ -213,6 +216,10 @@ export function useWalk(
     lamps,
     verdict,
     judged,
+    cause:
+      judgement?.circuits.find(({ breaker }) => breaker === judged?.cause?.breaker)?.causes[
+        judged?.cause?.position ?? -1
+      ] ?? null,
     breaker: receptacle?.breaker ?? null,
     place: receptacle?.place ?? null,
     isDraft: drafted !== null,

@@ -39,7 +39,9 @@ export function VerdictPanel({ walk, nameOf, onTest }: VerdictPanelProps) {
           <VerdictWords verdict={verdict} isDraft={walk.isDraft} isJudged={judged !== null} />
         )}
       </div>
-      {judged !== null && <EngineOpinion judged={judged} nameOf={nameOf} onTest={onTest} />}
+      {judged !== null && (
+        <EngineOpinion judged={judged} cause={walk.cause} nameOf={nameOf} onTest={onTest} />
+      )}
       {verdict?.cautions.map((id) => (
         <p key={id} className={classes.caution}>
           {cautions[id]}
