@@ -96,3 +96,77 @@ describe('fairplug', () => {
     },
   );
 });
+
+describe('fairplug diagnose', () => {
+  const readings = {
+    format: 'fair-plug/readings@1',
+    readings: [{ at: 'den-1', instrument: 'lamps', hn: 'lit', hg: 'off', ng: 'off' }],
+  };
+  const { tests: _, ...known } = circuit;
+
+  test('answers explanations, outlets with what is not ruled out, and the place', async () => {
+    const { status, stdout } = await fairplug(
+      ['diagnose', '-'],
+      JSON.stringify({ ...readings, circuit: known }),
+    );
+    expect(status).toBe(0);
+    const answer = JSON.parse(stdout);
+    expect(answer.format).toBe('fair-plug/diagnosis@1');
+    expect(answer.explanations[0].faults[0]).toMatchObject({ kind: 'open', conductor: 'ground' });
+    expect(answer.outlets[0]).toMatchObject({ id: 'den-1', condition: 'open-ground' });
+    expect(answer.outlets[0].notRuledOut).toContain('reversed-polarity');
+    expect(answer.localized.between).toEqual(['panel', 'den-1']);
+    expect(answer.localized.sites.toSorted()).toEqual(['cable c1', 'den-1 terminals']);
+  });
+
+  test('an array is answered by an array; without a circuit outlets are taken one by one', async () => {
+    const { stdout } = await fairplug(['diagnose', '-'], JSON.stringify([readings, readings]));
+    const answers = JSON.parse(stdout);
+    expect(answers).toHaveLength(2);
+    expect(answers[0].outlets[0]).toMatchObject({ id: 'den-1', condition: 'open-ground' });
+    expect(answers[0].explanations[0].faults[0]).toMatchObject({ kind: 'open', at: 'den-1' });
+  });
+
+  test.each([
+    [
+      { ...readings, circuit: { ...known, faults: [{ kind: 'open', conductor: 'hot', at: 'den-1' }] } },
+      '/circuit/faults',
+    ],
+    [{ ...readings, circuit: { ...known, cables: [] } }, '/circuit/cables'],
+    [{ ...readings, house: { yearBuilt: 'old' } }, '/house/yearBuilt'],
+    [{ ...readings, kit: ['hammer'] }, '/kit/0'],
+    [{ ...readings, guess: 1 }, '/guess: unknown key'],
+    [
+      { ...readings, readings: [{ ...readings.readings[0], at: 'attic' }], circuit: known },
+      '/readings/0/at: no outlet of that name ("attic")',
+    ],
+  ])('a wrong input is refused with its path: %#', async (input, message) => {
+    const { status, stdout, stderr } = await fairplug(['diagnose', '-'], JSON.stringify(input));
+    expect(status).toBe(2);
+    expect(stdout).toBe('');
+    expect(stderr).toContain(message);
+  });
+});
+
+describe('fairplug blind-spots', () => {
+  test('a probe takes the live ground off the list, a load test all but exchanged neutral and ground', async () => {
+    const seen = async (kit: string) =>
+      (await fairplug(['blind-spots', '--kit', kit])).stdout.trim().split('\n');
+    expect(await seen('lamps')).toEqual([
+      'reversed-bootleg-ground',
+      'bootleg-ground',
+      'neutral-ground-bond',
+      'neutral-ground-swapped',
+      'high-resistance',
+    ]);
+    expect(await seen('lamps,meter')).toEqual(await seen('lamps'));
+    expect(await seen('lamps,probe')).not.toContain('reversed-bootleg-ground');
+    expect(await seen('lamps,meter,probe,loaded')).toEqual(['neutral-ground-swapped']);
+  });
+
+  test('an unknown instrument, or none, is refused', async () => {
+    expect((await fairplug(['blind-spots', '--kit', 'lamps,hammer'])).stderr).toContain('hammer');
+    expect((await fairplug(['blind-spots'])).status).toBe(2);
+    expect((await fairplug(['blind-spots', 'lamps'])).status).toBe(2);
+  });
+});

@@ -1,5 +1,5 @@
-import type { InstrumentId } from '../circuit/index.ts';
-import type { ConditionId } from '../conditions/index.ts';
+import type { Fault, InstrumentId } from '../circuit/index.ts';
+import { type ConditionId, conditionIds } from '../conditions/index.ts';
 import {
   blindSpots,
   type ContactState,
@@ -68,7 +68,7 @@ export interface HouseJudgement {
   /** Receptacles that nobody put on a circuit, and that look as if they shared one. */
   readonly likelyGroups: readonly LikelyGroup[];
   readonly serviceNeutral: LostServiceNeutral | null;
-  /** What the instruments that were used in this house would read as correct. */
+  /** What may hide behind receptacles that read correct, with the instruments used at them. */
   readonly notSeen: readonly ConditionId[];
   readonly isFinal: boolean;
 }
@@ -76,6 +76,10 @@ export interface HouseJudgement {
 const mostExplanations = 5;
 /** Explanations less probable than this are not worth a line. */
 const worthALine = 0.01;
+
+/** Behind a leading fault, "nothing wrong" means that something was misread. */
+const wordsFor = (faults: readonly Fault[], place: number): string =>
+  faults.length === 0 && place > 0 ? 'nothing wrong, and a reading mistaken' : causeInWords(faults);
 
 const factsOf = ({ yearBuilt, groundedWiring }: House): HouseFacts => ({
   ...(yearBuilt === null ? {} : { yearBuilt }),
@@ -142,8 +146,8 @@ export class HouseJudge {
       explanations: judged.explanations
         .filter(({ probability }, index) => index === 0 || probability >= worthALine)
         .slice(0, mostExplanations)
-        .map(({ faults, tripped, probability, conditions: [condition = 'correct'] }) => ({
-          words: tripped ? 'a tripped device or breaker, a switch off' : causeInWords(faults),
+        .map(({ faults, tripped, probability, conditions: [condition = 'correct'] }, place) => ({
+          words: tripped ? 'a tripped device or breaker, a switch off' : wordsFor(faults, place),
           probability,
           condition,
         })),
@@ -185,10 +189,22 @@ export class HouseJudge {
   }
 
   private blindTo(used: readonly InstrumentId[]): readonly ConditionId[] {
-    const key = [...used].sort().join();
+    const key = [...new Set(used)].sort().join();
     const known = this.blindness.get(key) ?? blindSpots(used);
     this.blindness.set(key, known);
     return known;
+  }
+
+  /** What may hide behind the receptacles that read correct, each with no more than was used there. */
+  private notSeen(house: House, judged: ReadonlyMap<string, JudgedReceptacle>): readonly ConditionId[] {
+    const hidden = new Set<ConditionId>();
+    for (const receptacle of receptaclesOf(house)) {
+      const one = judged.get(receptacle.id);
+      const used = readingsOf(receptacle).map(({ instrument }) => instrument);
+      if (one?.condition !== 'correct' || used.length === 0) continue;
+      for (const id of [...one.notRuledOut, ...this.blindTo(used)]) hidden.add(id);
+    }
+    return conditionIds.filter((id) => hidden.has(id));
   }
 
   private gathered(
@@ -214,7 +230,7 @@ export class HouseJudge {
         receptaclesOf(house).flatMap(readingsOf),
         (id) => breakerOf.get(id) ?? id,
       ),
-      notSeen: this.blindTo(instrumentsUsed(house)),
+      notSeen: this.notSeen(house, receptacles),
       isFinal,
     };
   }
@@ -248,8 +264,8 @@ function remembered(
       explanations: explanations
         .filter(({ probability }, place) => place === 0 || probability >= worthALine)
         .slice(0, mostExplanations)
-        .map(({ fitted: { supposed }, probability, conditions }) => ({
-          words: causeInWords(supposed.faults),
+        .map(({ fitted: { supposed }, probability, conditions }, place) => ({
+          words: wordsFor(supposed.faults, place),
           probability,
           condition: conditions[index] ?? 'correct',
         })),
@@ -264,8 +280,3 @@ function remembered(
     circuit: { breaker, receptacles: receptacles.map(({ id }) => id), causes, isFinal, stoppedEarly },
   };
 }
-
-/** The kit that a house was read with: every instrument that showed something. */
-export const instrumentsUsed = (house: House): readonly InstrumentId[] => [
-  ...new Set(receptaclesOf(house).flatMap((one) => readingsOf(one).map(({ instrument }) => instrument))),
-];

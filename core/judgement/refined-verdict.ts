@@ -1,4 +1,4 @@
-import { type ConditionId, conditions } from '../conditions/index.ts';
+import { type ConditionId, conditionIds, conditions, type Urgency, urgencies } from '../conditions/index.ts';
 import type { Verdict } from '../diagnosis/index.ts';
 import type { Receptacle } from '../inspection/index.ts';
 import { readingsOf } from './circuits.ts';
@@ -20,6 +20,23 @@ const headlines: Partial<Record<ConditionId | 'undetermined', string>> = {
 const headlineOf = (condition: JudgedReceptacle['condition']): string =>
   headlines[condition] ?? (condition === 'undetermined' ? 'Undetermined' : conditions[condition].name);
 
+/** A doubt as probable as this makes the whole as urgent as it is itself. */
+const pressingDoubt = 0.1;
+
+/** What is probable enough to press, beside what is held: the most pressing, then the most dangerous. */
+function pressingDoubtOf({ explanations, condition }: JudgedReceptacle): ConditionId | null {
+  const probable = new Map<ConditionId, number>();
+  for (const { condition: other, probability } of explanations)
+    probable.set(other, (probable.get(other) ?? 0) + probability);
+  const ranked = conditionIds
+    .filter((id) => id !== condition && (probable.get(id) ?? 0) >= pressingDoubt)
+    .sort((a, b) => urgencyRank(conditions[a].urgency) - urgencyRank(conditions[b].urgency));
+  return ranked.find((id) => conditions[id].urgency !== null) ?? null;
+}
+
+const urgencyRank = (urgency: Urgency | null): number =>
+  urgency === null ? urgencies.length : urgencies.indexOf(urgency);
+
 /**
  * The verdict on the lamps as the engine refines it, with all that was read there and on its circuit. What lamps say
  * by themselves stays where the engine agrees; a warning to stop is never taken back.
@@ -29,20 +46,36 @@ export function refinedVerdict(byLamps: Verdict | null, judged: JudgedReceptacle
   const known = condition === 'undetermined' ? null : conditions[condition];
   const agrees = byLamps !== null && known !== null && byLamps.readsAs[0] === condition;
   const notRuledOut = [...judged.notRuledOut];
+  const doubt = pressingDoubtOf(judged);
+  const own = known === null ? 'repair' : known.urgency;
+  const urgency =
+    doubt !== null && urgencyRank(conditions[doubt].urgency) < urgencyRank(own)
+      ? conditions[doubt].urgency
+      : own;
+  // Neighbours may give cause to doubt what reads correct by itself.
+  const hidden = condition === 'correct' && urgency !== null ? doubt : null;
   return {
     kind: 'verdict',
     signature: byLamps?.signature ?? 'dim',
     readsAs: condition === 'undetermined' ? [] : [condition],
-    headline: agrees ? byLamps.headline : headlineOf(condition),
+    headline:
+      hidden !== null
+        ? `Reads correct, but may hide ${conditions[hidden].name.toLowerCase()}`
+        : agrees
+          ? byLamps.headline
+          : headlineOf(condition),
     why: agrees
       ? byLamps.why
       : (known?.why ?? 'The readings fit conditions of different danger about equally well.'),
-    correction: agrees
-      ? byLamps.correction
-      : (known?.correction ??
-        'Take the next test before anything is written; until then treat it as dangerous.'),
-    urgency: known === null ? 'repair' : known.urgency,
-    plain: condition === 'correct' && (byLamps?.plain ?? true),
+    correction:
+      hidden !== null
+        ? conditions[hidden].correction
+        : agrees
+          ? byLamps.correction
+          : (known?.correction ??
+            'Take the next test before anything is written; until then treat it as dangerous.'),
+    urgency,
+    plain: condition === 'correct' && hidden === null && (byLamps?.plain ?? true),
     alsoFits: agrees ? byLamps.alsoFits : [],
     notRuledOut,
     contacts: judged.contacts,

@@ -103,7 +103,7 @@ function findingOf({ verdict, urgency, receptacles, cause }: Gathered): Finding 
 /** Receptacles with the same name of a finding share it: those of one cause, else those that show alike. */
 function findingName(verdict: Verdict, judged: JudgedReceptacle | undefined): string {
   if (judged?.cause) return `breaker ${judged.cause.breaker}, cause ${judged.cause.position}`;
-  return judged === undefined ? verdict.signature : judged.condition;
+  return judged === undefined ? verdict.signature : `${judged.condition} ${verdict.headline}`;
 }
 
 function causeOf(judged: JudgedReceptacle | undefined, judgement: HouseJudgement | null): Finding['cause'] {

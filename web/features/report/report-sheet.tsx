@@ -47,8 +47,9 @@ export function ReportSheet({ report, session }: ReportSheetProps) {
         <section>
           <h2>What “reads correct” does not rule out</h2>
           <p>
-            The instruments used here would read each of these as correct. Three lamps see whether contacts
-            are joined, not how well or to what; a probe, a meter and a load test see more.
+            The instruments used at some of the receptacles that read correct would not show these. Three
+            lamps see whether contacts are joined, not how well or to what; a probe, a meter and a load test
+            see more.
           </p>
           <dl className={classes.unseen}>
             {notSeen.map((condition) => (

@@ -29,6 +29,23 @@ export function EngineOpinion({
   const isPlain = condition === 'correct';
   return (
     <>
+      {next !== null && (
+        <section className={classes.next} aria-label="Next test">
+          <Button
+            fullWidth
+            justify="space-between"
+            variant={isPlain ? 'default' : 'filled'}
+            rightSection={<IconArrowRight size={18} aria-hidden />}
+            onClick={() =>
+              onTest(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true })
+            }
+          >
+            {testInWords(next.instrument, next.state)}
+            {next.at !== judged.id && ` at ${nameOf(next.at)}`}
+          </Button>
+          <p>{next.why.replace(/^at \S+, t/, 'T').replace(/^n/, 'N')}.</p>
+        </section>
+      )}
       {!isPlain && (
         <section>
           <h4 className={classes.label}>{isFinal ? 'What fits' : 'What fits so far …'}</h4>
@@ -58,23 +75,6 @@ export function EngineOpinion({
         </p>
       )}
       <Doubts judged={judged} isPlain={isPlain} />
-      {next !== null && (
-        <section className={classes.next} aria-label="Next test">
-          <Button
-            fullWidth
-            justify="space-between"
-            variant={isPlain ? 'default' : 'filled'}
-            rightSection={<IconArrowRight size={18} aria-hidden />}
-            onClick={() =>
-              onTest(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true })
-            }
-          >
-            {testInWords(next.instrument, next.state)}
-            {next.at !== judged.id && ` at ${nameOf(next.at)}`}
-          </Button>
-          <p>{next.why.replace(/^at \S+, t/, 'T').replace(/^n/, 'N')}.</p>
-        </section>
-      )}
       {table.length > 0 && (
         <details className={classes.evidence} open={!isPlain}>
           <summary>Evidence</summary>

@@ -1,0 +1,136 @@
+import { describe, expect, test } from 'vitest';
+import type { Shown } from '../circuit/index.ts';
+import { judgeByLamps } from '../diagnosis/index.ts';
+import { idNumber } from '../inspection/arbitrary-entries.ts';
+import { foldHouse, type House, type JobEntry, type JobStatement } from '../inspection/index.ts';
+import { type LampPattern, lampsOf } from '../instruments/index.ts';
+import { reportOn } from '../report/index.ts';
+import { HouseJudge, isJudgedAsRead, refinedVerdict } from './index.ts';
+
+interface Place {
+  readonly shows: LampPattern | null;
+  readonly breaker?: string;
+  readonly taken?: readonly Shown[];
+}
+
+const receptacleId = (index: number): string => idNumber(0x100 + index);
+
+function houseOf(places: readonly Place[], described: object = {}): House {
+  const room = idNumber(0x20);
+  const said: JobStatement[] = [
+    { kind: 'job-described', ...described },
+    { kind: 'room-described', room, name: 'Den' },
+  ];
+  places.forEach(({ shows, breaker, taken = [] }, index) => {
+    const receptacle = receptacleId(index);
+    said.push({ kind: 'receptacle-described', receptacle, room, name: `Den ${index + 1}` });
+    if (shows !== null) said.push({ kind: 'lamps-read', receptacle, lamps: lampsOf(shows) });
+    for (const shown of taken) said.push({ kind: 'reading-taken', receptacle, shown });
+    if (breaker !== undefined) said.push({ kind: 'receptacle-fed', receptacle, breaker, place: index + 1 });
+  });
+  const envelope = { device: idNumber(2), author: idNumber(3), at: '2026-05-04T09:30:00.000Z' };
+  return foldHouse(
+    said.map((one, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...one })),
+  );
+}
+
+function judged(house: House, judge = new HouseJudge()) {
+  const run = judge.judging(house, ['lamps', 'probe', 'meter', 'loaded']);
+  let steps = 0;
+  for (;;) {
+    const step = run.next();
+    steps += 1;
+    if (step.done) return { judgement: step.value, steps };
+  }
+}
+
+const reversed = (breaker?: string): Place => ({
+  shows: 'hn-ng',
+  ...(breaker === undefined ? {} : { breaker }),
+});
+const fine = (breaker?: string): Place => ({ shows: 'hn-hg', ...(breaker === undefined ? {} : { breaker }) });
+
+describe('the judgement on a house', () => {
+  test('one cause behind several receptacles of a breaker is one cause, one finding, with its place', () => {
+    const probed: Place = {
+      ...reversed('12'),
+      taken: [{ instrument: 'probe', hot: false, neutral: true, ground: false }],
+    };
+    const house = houseOf([fine('12'), fine('12'), probed, reversed('12'), reversed('12')]);
+    const { judgement } = judged(house);
+    expect(judgement.circuits[0]?.causes).toHaveLength(1);
+    expect(judgement.circuits[0]?.causes[0]).toMatchObject({ words: 'hot and neutral exchanged' });
+    expect(judgement.circuits[0]?.causes[0]?.receptacles).toEqual([2, 3, 4].map(receptacleId));
+    const { findings, isFinal } = reportOn(house, judgement);
+    expect(isFinal).toBe(true);
+    expect(findings).toHaveLength(1);
+    expect(findings[0]?.receptacles).toEqual(['Den 3', 'Den 4', 'Den 5']);
+    expect(findings[0]?.cause?.where).toContain('between Den 2 and Den 3');
+  });
+
+  test('what reads reversed beyond a receptacle may be a live ground made at it, though it reads correct itself', () => {
+    const house = houseOf([fine('12'), fine('12'), reversed('12'), reversed('12')]);
+    const { findings } = reportOn(house, judged(house).judgement);
+    const hidden = findings.find(({ receptacles }) => receptacles.includes('Den 2'));
+    expect(hidden).toMatchObject({ urgency: 'act-now', receptacles: ['Den 2'] });
+    expect(hidden?.verdict.headline).toBe('Reads correct, but may hide reversed bootleg ground');
+    expect(hidden?.verdict.plain).toBe(false);
+  });
+
+  test('without breakers each stands alone, and neighbours that look alike are a likely group', () => {
+    const { judgement } = judged(houseOf([fine(), reversed(), reversed(), fine()]));
+    expect(judgement.circuits).toEqual([]);
+    expect(judgement.likelyGroups).toEqual([
+      { condition: 'reversed-polarity', outlets: [receptacleId(1), receptacleId(2)] },
+    ]);
+  });
+
+  test('a second answer to an unchanged house costs next to nothing, and one more reading only its own circuit', () => {
+    const judge = new HouseJudge();
+    const places = [fine('1'), fine('1'), fine('2'), reversed('2')];
+    const first = judged(houseOf(places), judge);
+    const again = judged(houseOf(places), judge);
+    expect(again.steps).toBeLessThan(first.steps / 3);
+    expect(again.judgement.receptacles.get(receptacleId(3))).toBe(
+      first.judgement.receptacles.get(receptacleId(3)),
+    );
+  });
+
+  test('an answer to earlier readings does not stand for what was read since', () => {
+    const before = houseOf([fine()]);
+    const after = houseOf([
+      { shows: 'hn-hg', taken: [{ instrument: 'probe', hot: true, neutral: false, ground: true }] },
+    ]);
+    const [receptacle] = after.rooms[0]?.receptacles ?? [];
+    const answered = judged(before).judgement.receptacles.get(receptacleId(0));
+    const now = judged(after).judgement.receptacles.get(receptacleId(0));
+    if (receptacle === undefined || answered === undefined || now === undefined)
+      throw new Error('not judged');
+    expect(isJudgedAsRead(answered, receptacle)).toBe(false);
+    expect(isJudgedAsRead(now, receptacle)).toBe(true);
+  });
+
+  test('a receptacle that was not read stays not tested, whatever its circuit says', () => {
+    const house = houseOf([reversed('3'), { shows: null, breaker: '3' }, reversed('3')]);
+    const { summary, notTested } = reportOn(house, judged(house).judgement);
+    expect(notTested).toEqual(['Den 2']);
+    expect(summary.readCorrect).toBe(0);
+  });
+
+  test('what may hide behind “reads correct” is told by the least that was used at any of them', () => {
+    const probe: Shown = { instrument: 'probe', hot: true, neutral: false, ground: false };
+    const some = houseOf([fine(), { ...fine(), taken: [probe] }]);
+    expect(judged(some).judgement.notSeen).toContain('reversed-bootleg-ground');
+    const all = houseOf([{ ...fine(), taken: [probe] }]);
+    expect(judged(all).judgement.notSeen).not.toContain('reversed-bootleg-ground');
+  });
+
+  test('a warning of the lamps to stop is never taken back', () => {
+    const house = houseOf([{ shows: 'all' }]);
+    const byLamps = judgeByLamps({ lamps: lampsOf('all') });
+    const answered = judged(house).judgement.receptacles.get(receptacleId(0));
+    if (answered === undefined) throw new Error('not judged');
+    expect(byLamps.stop).not.toBeNull();
+    expect(refinedVerdict(byLamps, answered).stop).toBe(byLamps.stop);
+  });
+});
