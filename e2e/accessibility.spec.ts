@@ -32,22 +32,34 @@ for (const setting of settings)
       await expect(page.getByRole('heading', { name: 'Den 1' })).toBeVisible();
       expect(await seriousViolations(page), 'walk, not read').toEqual([]);
       await page.keyboard.press('3');
-      await expect(verdict(page)).toContainText('Reads hot and ground reversed');
+      await expect(verdict(page).getByRole('heading', { name: 'Open neutral' })).toBeVisible();
       expect(await seriousViolations(page), 'walk, read').toEqual([]);
       await page.getByRole('button', { name: 'Hot–ground lamp' }).click();
       expect(await seriousViolations(page), 'walk, a dim lamp not recorded').toEqual([]);
+
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('m');
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await page.waitForTimeout(400);
+      expect(await seriousViolations(page), 'walk, entering a reading').toEqual([]);
 
       await page.goto(`/report?job=${job}`);
       await expect(page.getByRole('article')).toBeVisible();
       expect(await seriousViolations(page), 'report').toEqual([]);
 
       await page.goto('/kit');
+      await expect(page.getByRole('heading', { name: 'What this kit cannot see' })).toBeVisible();
+      expect(await seriousViolations(page), 'kit, the bag').toEqual([]);
       await page.getByRole('button', { name: 'Set up a tester' }).click();
       expect(await seriousViolations(page), 'kit').toEqual([]);
 
       await page.goto('/bench');
       await expect(page.getByRole('heading', { name: 'den-2' })).toBeVisible();
       expect(await seriousViolations(page), 'bench').toEqual([]);
+      await page.getByRole('button', { name: 'Diagnose this' }).click();
+      await page.getByRole('button', { name: 'Plug-in lamps' }).click();
+      await expect(page.getByRole('heading', { name: 'Diagnosis' })).toBeVisible();
+      expect(await seriousViolations(page), 'bench, diagnosing').toEqual([]);
     });
   });
 

@@ -19,7 +19,7 @@ test('the report names findings, what was not ruled out, what was not tested, an
   const report = page.getByRole('article');
   await expect(report).toContainText('27 Lantern Hollow, Quillmere');
   const findings = report.getByRole('heading', { level: 3 });
-  await expect(findings.nth(0)).toHaveText('1 Reads hot and ground reversed');
+  await expect(findings.nth(0)).toHaveText('1 Open neutral');
   await expect(findings.nth(1)).toHaveText('2 Reads hot and neutral reversed');
   await expect(report).toContainText('Family room 5, Family room 6, Family room 7');
   await expect(report).toContainText('Not ruled out');
@@ -60,7 +60,8 @@ test('the PDF is the same report: tagged, with bookmarks, its text readable', as
   expect(pdf.tagged).toBe(true);
   expect(pdf.bookmarks).toEqual(expect.arrayContaining(['Receptacle inspection', 'Findings', 'Kitchen']));
   for (const words of [
-    'Reads hot and ground reversed',
+    'Open neutral',
+    'Probable cause',
     'Family room 5, Family room 6, Family room 7',
     'Reversed bootleg ground',
     'Den 1, Den 2',

@@ -1,19 +1,10 @@
 import { z } from 'zod';
+import { conductors, legs, metals, panel } from './names.ts';
 import { type Parsed, parseBy } from './problem.ts';
 import { testSchema } from './tests-and-readings.ts';
 import { topologyProblems } from './topology.ts';
 
-export const legs = ['L1', 'L2'] as const;
-export type Leg = (typeof legs)[number];
-
-export const conductors = ['hot', 'neutral', 'ground'] as const;
-export type Conductor = (typeof conductors)[number];
-
-export const metals = ['copper', 'aluminum', 'copper-clad-aluminum'] as const;
-export type Metal = (typeof metals)[number];
-
-/** Name of the place where every circuit begins. */
-export const panel = 'panel';
+export * from './names.ts';
 
 const id = z.string().min(1).max(64);
 const positive = z.number().positive().max(1e9);

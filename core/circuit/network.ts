@@ -1,13 +1,6 @@
-import {
-  type Circuit,
-  type Conductor,
-  conductors,
-  type Fault,
-  type Leg,
-  type Load,
-  type Protection,
-} from './circuit-file.ts';
+import type { Circuit, Conductor, Fault, Leg, Load, Protection } from './circuit-file.ts';
 import { conductorOhms } from './conductor.ts';
+import { conductors } from './names.ts';
 import { type Topology, topologyOf } from './topology.ts';
 
 /** The panel's neutral and ground bus, bonded: the reference of all potentials. */

@@ -1,7 +1,5 @@
 import { z } from 'zod';
-
-/** A lamp is lit from 0.70 × nominal, dim from 0.54 × nominal, else off. */
-export const lampStates = ['lit', 'dim', 'off'] as const;
+import { lampStates } from './names.ts';
 
 const id = z.string().min(1).max(64);
 
@@ -23,11 +21,6 @@ const settings = {
   'gfci-button': { buttonMilliamps: z.number().positive().max(10_000).optional() },
 } as const;
 
-/** What a load tester draws at the nominal voltage, where the test does not say, in amperes. */
-export const usualLoadAmps = 12;
-/** What the button of a plug-in tester puts from hot to ground, in milliamperes. */
-export const usualButtonMilliamps = 8;
-
 export const testSchema = z.discriminatedUnion('instrument', [
   z.strictObject({ ...place, instrument: z.literal('lamps') }),
   z.strictObject({ ...place, instrument: z.literal('meter') }),
@@ -40,16 +33,6 @@ export const testSchema = z.discriminatedUnion('instrument', [
 ]);
 export type Test = Readonly<z.infer<typeof testSchema>>;
 export type InstrumentId = Test['instrument'];
-export const instrumentIds = [
-  'lamps',
-  'meter',
-  'meter-low',
-  'earth-meter',
-  'probe',
-  'loaded',
-  'gfci-button',
-  'own-button',
-] as const satisfies readonly InstrumentId[];
 
 const volts = z.number().min(0).max(1e6);
 const lamp = z.enum(lampStates);

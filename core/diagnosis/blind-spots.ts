@@ -1,4 +1,4 @@
-import { type InstrumentId, networkOf, parseCircuit, type Test } from '../circuit/index.ts';
+import { type Circuit, type InstrumentId, networkOf, runOf, type Test } from '../circuit/index.ts';
 import { type ConditionId, conditionIds } from '../conditions/index.ts';
 import { causesOf } from './cause.ts';
 import { Evaluator, type Supposed } from './evaluator.ts';
@@ -8,23 +8,8 @@ import { OutletConditions } from './outlet-conditions.ts';
 import { alike } from './posterior.ts';
 
 /** Four pigtailed outlets, 15 m of 14 AWG copper to the first and 4 m between, nothing plugged in. */
-export function referenceCircuit() {
-  const ids = ['o1', 'o2', 'o3', 'o4'];
-  const parsed = parseCircuit({
-    format: 'fair-plug/circuit@1',
-    outlets: ids.map((id) => ({ id })),
-    cables: ids.map((to, index) => ({
-      id: `c${index + 1}`,
-      from: index === 0 ? 'panel' : `o${index}`,
-      to,
-      meters: index === 0 ? 15 : 4,
-      metal: 'copper',
-      awg: 14,
-    })),
-  });
-  if (parsed.kind === 'problems') throw new Error('the reference circuit is unsound');
-  return parsed.value;
-}
+export const referenceCircuit = (): Circuit =>
+  runOf(['o1', 'o2', 'o3', 'o4'], { meters: { first: 15, next: 4 } });
 
 /** What a bad connection is taken to have here, in ohms. */
 const badOhms = 1;

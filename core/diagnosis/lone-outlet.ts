@@ -3,8 +3,10 @@ import {
   type Fault,
   type InstrumentId,
   instrumentIds,
+  type Leg,
   type Network,
   type Reading,
+  runOf,
   type Test,
   type TestState,
   usualButtonMilliamps,
@@ -57,32 +59,8 @@ const hereIndex = 1;
  * A circuit that stands for any: a receptacle upstream, this one, and one beyond. Lengths and sizes are guesses, so
  * volts are held to rough tolerances, and several lengths are tried.
  */
-const standIn = (meters: number, legs: readonly ['L1', 'L1' | 'L2', 'L1' | 'L2']): Circuit => ({
-  format: 'fair-plug/circuit@1',
-  nominalVolts: 120,
-  hertz: 60,
-  sourceOhms: 0.05,
-  celsius: 20,
-  breaker: { amps: 15, on: true },
-  outlets: ['before', here, 'beyond'].map((id, index) => ({
-    id,
-    wiring: 'pigtail',
-    leg: legs[index] ?? 'L1',
-  })),
-  cables: ['before', here, 'beyond'].map((to, index, all) => ({
-    id: `c${index + 1}`,
-    from: index === 0 ? 'panel' : (all[index - 1] ?? 'panel'),
-    to,
-    meters: index === 0 ? meters : 4,
-    metal: 'copper',
-    awg: 14,
-    ground: true,
-  })),
-  protection: [],
-  loads: [],
-  faults: [],
-  tests: [],
-});
+const standIn = (meters: number, legs: readonly Leg[]): Circuit =>
+  runOf(['before', here, 'beyond'], { meters: { first: meters, next: 4 }, legs });
 const someLengths = [5, 15, 40] as const;
 const premisesFor = (circuit: Circuit) => premisesOf({ circuit, unknownDevices: new Set() });
 const ofOneLeg = /* @__PURE__ */ someLengths.map((meters) =>

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { shownSchema } from '../circuit/tests-and-readings.ts';
-import { lampsSchema } from '../instruments/lamps.ts';
+import { lampsSchema } from '../instruments/lamps-schema.ts';
 import { testerLayoutSchema } from '../instruments/tester-layout.ts';
 
 /** Ids are compared as text, so only the canonical lower-case form is one. */

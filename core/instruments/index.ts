@@ -9,6 +9,7 @@ export {
   show,
 } from './instrument.ts';
 export * from './lamps.ts';
+export { lampsSchema } from './lamps-schema.ts';
 export * from './protection.ts';
 export { simulate } from './simulate.ts';
 export * from './survey.ts';

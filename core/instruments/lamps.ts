@@ -1,5 +1,4 @@
-import { z } from 'zod';
-import { lampStates } from '../circuit/tests-and-readings.ts';
+import { lampStates } from '../circuit/names.ts';
 
 /** The three contacts of a receptacle: narrow slot, wide slot, ground hole. */
 export const contacts = ['hot', 'neutral', 'ground'] as const;
@@ -19,12 +18,7 @@ export { lampStates };
 export type LampState = (typeof lampStates)[number];
 
 /** What the lamps show, by pair. Where a lamp sits on the tester is a matter of its layout. */
-export const lampsSchema = z.strictObject({
-  hn: z.enum(lampStates),
-  hg: z.enum(lampStates),
-  ng: z.enum(lampStates),
-});
-export type Lamps = Readonly<z.infer<typeof lampsSchema>>;
+export type Lamps = Readonly<Record<Pair, LampState>>;
 
 /** The eight patterns of three lamps without a dim one, named by the lit pairs. */
 export const lampPatterns = ['hn-hg', 'hn-ng', 'hg-ng', 'hn', 'hg', 'ng', 'none', 'all'] as const;

@@ -1,4 +1,4 @@
-import type { Circuit, Reading, Shown, TestState } from '../circuit/index.ts';
+import { type Circuit, type Reading, runOf, type Shown, type TestState } from '../circuit/index.ts';
 import { currentReading, type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
 
 /** Receptacles of one breaker, from the panel outward as far as that is known. */
@@ -25,30 +25,11 @@ export function circuitsOf(house: House): readonly FedTogether[] {
 const guessedMeters = { first: 15, next: 4 } as const;
 
 /** The circuit that a breaker's receptacles are taken to form: one run, in their order. */
-export function guessedCircuit({ receptacles }: FedTogether, groundedWiring: boolean | null): Circuit {
-  return {
-    format: 'fair-plug/circuit@1',
-    nominalVolts: 120,
-    hertz: 60,
-    sourceOhms: 0.05,
-    celsius: 20,
-    breaker: { amps: 15, on: true },
-    outlets: receptacles.map(({ id }) => ({ id, wiring: 'pigtail', leg: 'L1' })),
-    cables: receptacles.map(({ id }, index) => ({
-      id: `to ${id}`,
-      from: receptacles[index - 1]?.id ?? 'panel',
-      to: id,
-      meters: index === 0 ? guessedMeters.first : guessedMeters.next,
-      metal: 'copper',
-      awg: 14,
-      ground: groundedWiring !== false,
-    })),
-    protection: [],
-    loads: [],
-    faults: [],
-    tests: [],
-  };
-}
+export const guessedCircuit = ({ receptacles }: FedTogether, groundedWiring: boolean | null): Circuit =>
+  runOf(
+    receptacles.map(({ id }) => id),
+    { meters: guessedMeters, ground: groundedWiring !== false, cableName: (id) => `to ${id}` },
+  );
 
 const stateKey = (state: TestState | undefined): string =>
   `${state?.loadsOff === true} ${state?.breakerOff === true}`;

@@ -1,38 +1,23 @@
-import { type Circuit, type Fault, inWords, type Protection, parseCircuit } from '@fair-plug/core/circuit';
+import {
+  type Circuit,
+  type Fault,
+  inWords,
+  type Protection,
+  parseCircuit,
+  runOf,
+} from '@fair-plug/core/circuit';
 
 /** The bench draws runs of one to six receptacles. */
 export const longestRun = 6;
 
 const nameOf = (position: number): string => `den-${position + 1}`;
 
-const cableTo = (position: number): Circuit['cables'][number] => ({
-  id: `c${position + 1}`,
-  from: position === 0 ? 'panel' : nameOf(position - 1),
-  to: nameOf(position),
-  meters: position === 0 ? 14 : 4,
-  metal: 'copper',
-  awg: 14,
-  ground: true,
-});
-
 /** A sound run of receptacles. */
-export function newRun(outlets: number): Circuit {
-  const positions = Array.from({ length: outlets }, (_, position) => position);
-  return {
-    format: 'fair-plug/circuit@1',
-    nominalVolts: 120,
-    hertz: 60,
-    sourceOhms: 0.05,
-    celsius: 20,
-    breaker: { amps: 15, on: true },
-    outlets: positions.map((position) => ({ id: nameOf(position), wiring: 'pigtail', leg: 'L1' })),
-    cables: positions.map(cableTo),
-    protection: [],
-    loads: [],
-    faults: [],
-    tests: [],
-  };
-}
+export const newRun = (outlets: number): Circuit =>
+  runOf(
+    Array.from({ length: outlets }, (_, position) => nameOf(position)),
+    { meters: { first: 14, next: 4 } },
+  );
 
 /** True where the circuit is one run from the panel that the bench can draw. */
 export function isRun({ outlets, cables }: Circuit): boolean {
