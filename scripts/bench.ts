@@ -12,8 +12,9 @@ import {
   type Test,
 } from '@fair-plug/core/circuit';
 import { benchFor, settleProtection, show } from '@fair-plug/core/instruments';
+import { diagnosisSection } from './bench/diagnosis.ts';
 
-/** Measures the solver and writes docs/performance.md with the figures and the machine they come from. */
+/** Measures the solver and the diagnosis and writes docs/performance.md with the figures and the machine they come from. */
 
 const instruments = ['lamps', 'meter', 'probe', 'loaded'] as const;
 
@@ -113,6 +114,7 @@ Growth with the number of outlets in one run (aim: linear):
 | outlets | median | per outlet |
 |---|---|---|
 ${growth.map(({ outlets, ms }) => `| ${outlets} | ${digits(ms)} ms | ${digits((ms / outlets) * 1000)} µs |`).join('\n')}
-`;
+
+${await diagnosisSection()}`;
 writeFileSync(new URL('../docs/performance.md', import.meta.url), page);
 console.log(page);

@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { jsonSchemas } from '@fair-plug/core/circuit';
+import { diagnosisJsonSchemas } from '@fair-plug/core/diagnosis';
 
 /** Writes the JSON Schemas of the file formats to docs/formats. */
-for (const [file, schema] of Object.entries(jsonSchemas()))
+for (const [file, schema] of Object.entries({ ...jsonSchemas(), ...diagnosisJsonSchemas() }))
   writeFileSync(new URL(`../docs/formats/${file}`, import.meta.url), `${JSON.stringify(schema, null, 2)}\n`);

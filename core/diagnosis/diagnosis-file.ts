@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import {
   type Circuit,
+  circuitShape,
   type Fault,
   type InstrumentId,
   instrumentIds,
@@ -32,6 +33,14 @@ export const diagnosisInputShape = readingsSchema.extend({
   kit: z.array(z.enum(instrumentIds)).max(20).optional(),
   /** Readings taken after something was repaired. */
   afterRepair: readingsSchema.shape.readings.optional(),
+});
+
+/** The JSON Schema of what `fairplug diagnose` takes; its circuit is a circuit file without faults. */
+export const diagnosisJsonSchemas = (): Readonly<Record<string, object>> => ({
+  'diagnosis-input.schema.json': z.toJSONSchema(
+    diagnosisInputShape.extend({ circuit: circuitShape.omit({ faults: true }).optional() }),
+    { io: 'input' },
+  ),
 });
 
 export interface DiagnosisInput {

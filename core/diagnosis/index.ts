@@ -4,6 +4,7 @@ export {
   type DiagnosisFile,
   type DiagnosisInput,
   diagnosisInputShape,
+  diagnosisJsonSchemas,
   diagnosisOf,
   parseDiagnosisInput,
 } from './diagnosis-file.ts';
