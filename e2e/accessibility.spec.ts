@@ -19,6 +19,7 @@ for (const setting of settings)
     test.use(setting);
 
     test('no view has a serious violation', async ({ page, request }) => {
+      test.setTimeout(120_000);
       const { job } = await newHouse(request, { Den: 2 });
       await page.goto('/');
       await expect(page.getByRole('link', { name: '27 Lantern Hollow, Quillmere' })).toBeVisible();
@@ -70,7 +71,9 @@ test('every control of the walk is reached with the tab key and shows where the 
   const { job } = await newHouse(request, { Den: 1 });
   await page.goto(`/walk?job=${job}`);
   await expect(page.getByRole('heading', { name: 'Den 1' })).toBeVisible();
-  const controls = await page.locator('a:visible, button:visible, [tabindex="0"]:visible').count();
+  const controls = await page
+    .locator('a:visible, button:enabled:visible, input:visible, summary:visible, [tabindex="0"]:visible')
+    .evaluateAll((all) => all.filter((one) => (one as HTMLElement).tabIndex >= 0).length);
   const reached = new Set<string>();
   for (let step = 0; step < controls; step += 1) {
     await page.keyboard.press('Tab');
@@ -78,8 +81,9 @@ test('every control of the walk is reached with the tab key and shows where the 
       const element = document.activeElement;
       if (!(element instanceof HTMLElement)) return null;
       const { outlineStyle, outlineWidth } = getComputedStyle(element);
+      const label = element instanceof HTMLInputElement ? element.labels?.[0]?.textContent : null;
       return {
-        name: `${element.tagName} ${element.getAttribute('aria-label') ?? element.textContent}`,
+        name: `${element.tagName} ${label ?? element.getAttribute('aria-label') ?? element.textContent}`,
         outlineStyle,
         outlineWidth,
       };

@@ -14,7 +14,7 @@ const views = [
     file: 'walk',
     path: (job) => `/walk?job=${job}`,
     size: desk,
-    keys: ['ArrowUp', ...Array(3).fill('ArrowRight')],
+    keys: ['ArrowUp', 'ArrowUp', ...Array(5).fill('ArrowRight')],
   },
   { file: 'walk-phone', path: (job) => `/walk?job=${job}`, size: phone },
   {
@@ -24,20 +24,36 @@ const views = [
     colorScheme: 'dark',
     keys: ['ArrowUp', ...Array(3).fill('ArrowRight')],
   },
-  { file: 'kit', path: () => '/kit', size: desk, press: 'Set up a tester' },
+  { file: 'kit-bag', path: () => '/kit', size: desk },
+  { file: 'kit', path: () => '/kit', size: desk, presses: ['Set up a tester'] },
   {
     file: 'bench',
     path: () => '/bench',
     size: desk,
     choose: 'Open neutral, a lamp on downstream',
-    press: 'Meter',
+    presses: ['Meter'],
   },
   {
     file: 'bench-phone',
     path: () => '/bench',
     size: phone,
     choose: 'Reversed bootleg ground',
-    press: 'Probe',
+    presses: ['Probe'],
+  },
+  {
+    file: 'bench-diagnosing',
+    path: () => '/bench',
+    size: desk,
+    choose: 'Open neutral, a lamp on downstream',
+    presses: [
+      'Diagnose this',
+      'Plug-in lamps',
+      /^den-2/,
+      'Plug-in lamps',
+      /^den-3/,
+      'Plug-in lamps',
+      'Meter',
+    ],
   },
   { file: 'report', path: (job) => `/report?job=${job}`, size: desk },
 ];
@@ -51,16 +67,16 @@ await runMain(async () => {
     executablePath: chromium,
     args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
   });
-  for (const { file, path, size, colorScheme = 'light', keys = [], choose, press } of views) {
+  for (const { file, path, size, colorScheme = 'light', keys = [], choose, presses = [] } of views) {
     const page = await browser.newPage({ viewport: size, colorScheme, isMobile: size === phone });
     await page.goto(origin + path(job));
     await page.getByText('saved on the server').waitFor();
     await page.getByRole('heading', { level: 1 }).waitFor();
     for (const key of keys) await page.keyboard.press(key);
     if (choose) await page.getByLabel('Begin with').selectOption(choose);
-    if (press) await page.getByRole('button', { name: press, exact: true }).click();
+    for (const name of presses) await page.getByRole('button', { name, exact: true }).click();
     await page.evaluate(() => document.fonts.ready);
-    await page.waitForTimeout(400);
+    await page.waitForTimeout(2500);
     await page.screenshot({ path: join(root, `docs/screenshots/${file}.png`) });
     await page.close();
   }

@@ -65,7 +65,12 @@ export function runOutbox(queries: QueryClient): { wake: () => void; end: () => 
     if (first === undefined) return;
     // Into the confirmed log first, so that no entry is ever in neither place.
     const sent = batch.map((row) => row.entry);
-    queries.setQueryData<readonly Entry[]>(logQueryKey(first.log), (log) => log && joined(log, sent));
+    // A job opened by this batch had no log before: what was asked too early and not found is answered by it.
+    const opened = batch.some((row) => row.opens) ? [] : undefined;
+    queries.setQueryData<readonly Entry[]>(
+      logQueryKey(first.log),
+      (log = opened) => log && joined(log, sent),
+    );
     await store.unsent.bulkDelete(batch.map((row) => row.order));
   }
 

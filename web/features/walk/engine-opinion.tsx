@@ -7,7 +7,7 @@ import classes from './engine-opinion.module.css';
 import type { AskedReading } from './reading-form';
 
 /** Below this a doubt behind a plainly correct reading is said once for the house, not here. */
-const worthSayingHere = 0.01;
+const worthSayingHere = 0.03;
 
 const percent = (probability: number): string =>
   probability < 0.01 ? 'under 1 %' : `${Math.round(100 * probability)} %`;
