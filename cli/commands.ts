@@ -9,7 +9,14 @@ import {
   parseCircuit,
   parseReadings,
 } from '@fair-plug/core/circuit';
-import { blindSpots, diagnosisOf, judgeByLamps, parseDiagnosisInput } from '@fair-plug/core/diagnosis';
+import {
+  blindSpots,
+  type DiagnosisInput,
+  diagnosisOf,
+  judgeByLamps,
+  parseDiagnosisInput,
+  usualLimits,
+} from '@fair-plug/core/diagnosis';
 import { lampPatterns, lampsOf, simulate } from '@fair-plug/core/instruments';
 
 export type CommandResult =
@@ -75,6 +82,14 @@ function verdictOn(name: unknown): CommandResult {
   return asJson(judgeByLamps({ lamps: lampsOf(pattern) }));
 }
 
+/** Longest that one circuit of many may take; past it the best answer stands and says that it was stopped early. */
+const mostMilliseconds = 5000;
+
+function diagnosedInTime(input: DiagnosisInput) {
+  const started = performance.now();
+  return diagnosisOf(input, { ...usualLimits, isOver: () => performance.now() - started > mostMilliseconds });
+}
+
 const isInstrument = (name: string): name is InstrumentId => instrumentIds.some((known) => known === name);
 
 function blindSpotsOf(kit: unknown): CommandResult {
@@ -120,7 +135,7 @@ export const commands: Readonly<Record<string, Command>> = {
   diagnose: {
     does: 'what explains some readings, where it sits, what is not ruled out, and the next test',
     takes: 'a file',
-    answer: (input) => each(input, parseDiagnosisInput, (value) => diagnosisOf(value), asJson),
+    answer: (input) => each(input, parseDiagnosisInput, diagnosedInTime, asJson),
   },
   'blind-spots': {
     does: 'which conditions a kit would read as correct: --kit lamps,meter,…',

@@ -119,6 +119,23 @@ describe('fairplug diagnose', () => {
     expect(answer.localized.sites.toSorted()).toEqual(['cable c1', 'den-1 terminals']);
   });
 
+  test('load tests tell how far each outlet is from the panel', async () => {
+    const second = { id: 'c2', from: 'den-1', to: 'den-2', meters: 6, metal: 'copper', awg: 14 };
+    const two = { ...known, outlets: [...known.outlets, { id: 'den-2' }], cables: [...known.cables, second] };
+    const tests = two.outlets.flatMap(({ id: at }) => [
+      { at, instrument: 'meter' },
+      { at, instrument: 'loaded' },
+    ]);
+    const simulated = await fairplug(['simulate', '-'], JSON.stringify({ ...two, tests }));
+    const { stdout } = await fairplug(
+      ['diagnose', '-'],
+      JSON.stringify({ ...JSON.parse(simulated.stdout), circuit: two }),
+    );
+    const { lengths } = JSON.parse(stdout);
+    expect(lengths.map(({ at }: { at: string }) => at)).toEqual(['den-1', 'den-2']);
+    expect(lengths[1].meters).toBeCloseTo(20, 0);
+  });
+
   test('an array is answered by an array; without a circuit outlets are taken one by one', async () => {
     const { stdout } = await fairplug(['diagnose', '-'], JSON.stringify([readings, readings]));
     const answers = JSON.parse(stdout);

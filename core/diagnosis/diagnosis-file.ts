@@ -18,6 +18,7 @@ import { inWords } from './localization.ts';
 import { diagnoseLone } from './lone-outlet.ts';
 import type { NextTest } from './next-test.ts';
 import type { HouseFacts } from './priors.ts';
+import { runLengths } from './run-lengths.ts';
 import { type SearchLimits, usualLimits } from './search.ts';
 
 /** A readings file with what else is known; its circuit is checked apart. */
@@ -177,6 +178,14 @@ export interface DiagnosisFile {
     readonly words: string;
     readonly boxes: readonly { readonly at: string; readonly probability: number }[];
   };
+  /** Every cause of the leading explanation with its place, what does most harm first; `localized` is the first's. */
+  readonly causes?: readonly {
+    readonly faults: readonly Fault[];
+    readonly affected: readonly string[];
+    readonly words: string;
+  }[];
+  /** Metres of conductor from the panel by load tests, the nearest first: the likely order. */
+  readonly lengths?: readonly { readonly at: string; readonly meters: number }[];
   /** Readings that do not fit the others: test again. */
   readonly misfits?: readonly {
     readonly reading: number;
@@ -204,7 +213,7 @@ export function diagnosisOf(input: DiagnosisInput, limits: SearchLimits = usualL
 function ofCircuit(input: DiagnosisInput, circuit: Circuit, limits: SearchLimits): DiagnosisFile {
   const { unknownLoads, unknownDevices, house, readings, trippedBefore, afterRepair, kit } = input;
   const diagnostician = new Diagnostician({ circuit, unknownLoads, unknownDevices, house });
-  const { explanations, outlets, localization, misfits, stoppedEarly } = diagnostician.diagnose(
+  const { explanations, outlets, causes, localization, misfits, stoppedEarly } = diagnostician.diagnose(
     { readings, trippedBefore, afterRepair, kit },
     limits,
   );
@@ -229,6 +238,16 @@ function ofCircuit(input: DiagnosisInput, circuit: Circuit, limits: SearchLimits
       ...(next === null ? {} : { next }),
     })),
     ...(localization === null ? {} : { localized: { ...localization, words: inWords(localization) } }),
+    ...(causes.length < 2
+      ? {}
+      : {
+          causes: causes.map(({ faults, place, affected }) => ({
+            faults: faults.map(withOhmsRounded),
+            affected,
+            words: place === null ? '' : inWords(place),
+          })),
+        }),
+    ...lengthsKey(readings, circuit.nominalVolts),
     ...(misfits.length === 0
       ? {}
       : {
@@ -241,6 +260,13 @@ function ofCircuit(input: DiagnosisInput, circuit: Circuit, limits: SearchLimits
         }),
     ...(stoppedEarly ? { stoppedEarly: true } : {}),
   };
+}
+
+function lengthsKey(readings: readonly Reading[], nominalVolts: number) {
+  const lengths = runLengths(readings, nominalVolts);
+  return lengths.length < 2
+    ? {}
+    : { lengths: lengths.map(({ at, meters }) => ({ at, meters: rounded(meters) })) };
 }
 
 function protectionKey(

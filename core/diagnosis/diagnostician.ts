@@ -1,6 +1,11 @@
-import { type InstrumentId, instrumentIds, type Network, type Reading } from '../circuit/index.ts';
-import type { ConditionId } from '../conditions/index.ts';
-import type { Cause } from './cause.ts';
+import {
+  type Fault,
+  type InstrumentId,
+  instrumentIds,
+  type Network,
+  type Reading,
+} from '../circuit/index.ts';
+import { type ConditionId, conditionIds } from '../conditions/index.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
 import { withoutCauses } from './hypothesis.ts';
 import { type Localization, localize } from './localization.ts';
@@ -32,13 +37,24 @@ export interface OutletDiagnosis extends OutletOpinion {
   readonly next: NextTest | null;
 }
 
+/** One cause of the leading explanation: what it is, where it may sit, and what it takes along. */
+export interface LocatedCause {
+  /** With ohms as fitted. */
+  readonly faults: readonly Fault[];
+  readonly place: Localization | null;
+  /** Outlets that are not correct on its account, were it there alone. */
+  readonly affected: readonly string[];
+}
+
 /** An answer: final, or the best so far. */
 export interface Diagnosis {
   readonly kind: 'diagnosis';
   /** The most probable first. */
   readonly explanations: readonly WeighedExplanation[];
   readonly outlets: readonly OutletDiagnosis[];
-  /** null where the circuit is held to be sound. */
+  /** Causes of the leading explanation, what does most harm first, with their places. */
+  readonly causes: readonly LocatedCause[];
+  /** Where the first of them sits; null where the circuit is held to be sound. */
   readonly localization: Localization | null;
   readonly misfits: readonly Misfit[];
   /** Each reading beside what the leading explanation predicts. */
@@ -99,21 +115,33 @@ export class Diagnostician {
     }
   }
 
-  /** Outlets that are not correct on account of one cause of an explanation, were it there alone. */
-  affectedBy({ hypothesis, fitted: { supposed } }: WeighedExplanation, cause: Cause): readonly string[] {
-    const alone = withoutCauses(
-      hypothesis,
-      (other) => other !== cause,
-      this.network.devices.map(({ protection }) => protection.state),
-    );
-    const faults = supposed.faults.filter((_, position) => {
-      const own = hypothesis.faults[position];
-      return own !== undefined && alone.faults.includes(own);
-    });
-    const under = this.outletConditions.under({ ...supposed, faults, deviceStates: alone.deviceStates });
-    return this.network.circuit.outlets.flatMap(({ id }, outlet) =>
-      under[outlet] !== 'correct' ? [id] : [],
-    );
+  private located(explanations: readonly WeighedExplanation[]): readonly LocatedCause[] {
+    const [leading] = explanations;
+    if (leading === undefined) return [];
+    const { hypothesis, fitted } = leading;
+    const known = this.network.devices.map(({ protection }) => protection.state);
+    return hypothesis.causes
+      .map((cause) => {
+        const alone = withoutCauses(hypothesis, (other) => other !== cause, known);
+        const faults = fitted.supposed.faults.filter((_, position) =>
+          cause.faults.includes(hypothesis.faults[position] as Fault),
+        );
+        const under = this.outletConditions.under({
+          ...fitted.supposed,
+          faults,
+          deviceStates: alone.deviceStates,
+        });
+        return {
+          faults,
+          place: localize(this.network, explanations, cause),
+          affected: this.network.circuit.outlets.flatMap(({ id }, outlet) =>
+            under[outlet] === 'correct' ? [] : [id],
+          ),
+          danger: Math.min(...under.map((id) => conditionIds.indexOf(id))),
+        };
+      })
+      .sort((a, b) => a.danger - b.danger)
+      .map(({ danger: _, ...cause }) => cause);
   }
 
   private answer(problem: DiagnosisProblem, found: SearchState, taken: Taken, isFinal: boolean): Diagnosis {
@@ -129,11 +157,13 @@ export class Diagnostician {
           kit: new Set(taken.kit ?? instrumentIds),
         })
       : [];
+    const causes = this.located(explanations);
     return {
       kind: 'diagnosis',
       explanations,
+      causes,
       outlets: outlets.map((outlet, index) => ({ ...outlet, next: tests[index] ?? null })),
-      localization: localize(problem.network, explanations),
+      localization: causes[0]?.place ?? null,
       misfits,
       table: compareReadings(problem, predicted, misfits),
       isFinal,

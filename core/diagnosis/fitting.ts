@@ -4,7 +4,7 @@ import type { ChannelKind } from './evidence.ts';
 import { faultsWith, type Hypothesis } from './hypothesis.ts';
 import { type Fit, fitLeastSquares } from './least-squares.ts';
 import { type Pull, pullOf, type Tolerance } from './likelihood.ts';
-import { type LoadPattern, loadsOfWatts } from './unknown-loads.ts';
+import { type LoadPattern, loadsOfWatts, mostWatts } from './unknown-loads.ts';
 
 /** Ohms of a bad connection are taken as log-normal: mostly 0.1 to 100 Ω, about 3 Ω in the middle (common practice). */
 const logOhms = { middle: Math.log(3), sigma: 2, least: Math.log(0.1), most: Math.log(1e5) } as const;
@@ -47,6 +47,11 @@ function normalBelow(z: number): number {
 export const middleOhms = (hypothesis: Hypothesis): readonly number[] =>
   hypothesis.resistances.map(() => Math.exp(logOhms.middle));
 
+/** Spread by which all loads together may exceed what a circuit is held to carry, in watts. */
+const excessSigma = 50;
+const excessOf = (watts: Float64Array): number =>
+  Math.max(0, watts.reduce((sum, each) => sum + each, 0) - mostWatts) / excessSigma;
+
 const supposedWith = (
   network: Network,
   hypothesis: Hypothesis,
@@ -74,7 +79,9 @@ export function unfitted(
     supposed,
     ohms,
     watts,
-    deficit: evaluator.deficit(supposed, false, tolerance, Number.POSITIVE_INFINITY, reference),
+    deficit:
+      evaluator.deficit(supposed, false, tolerance, Number.POSITIVE_INFINITY, reference) +
+      (unknownLoads ? 0.5 * excessOf(watts) ** 2 : 0),
     logShare: 0,
     pattern: null,
   };
@@ -126,11 +133,12 @@ export function fitted(
     );
   const residualsAt = (x: Float64Array): Float64Array => {
     evaluator.predict(supposedWith(network, hypothesis, ohmsAt(x), wattsAt(x), unknownLoads), false);
-    const residuals = new Float64Array(channelCount);
+    const residuals = new Float64Array(channelCount + 1);
     for (let channel = 0; channel < channelCount; channel += 1) {
       pullAt(channel);
       residuals[channel] = pull.residual;
     }
+    residuals[channelCount] = unknownLoads ? excessOf(wattsAt(x)) : 0;
     return residuals;
   };
   const linearize = (x: Float64Array) => {
@@ -167,8 +175,14 @@ export function fitted(
       siemensSlope.push((isOn[position] ? (watts[outlet] as number) : 1) / nominalVolts ** 2);
     });
     const slopes = evaluator.predictWithSlopes(supposed, branches, isLoad);
-    const residuals = new Float64Array(channelCount);
-    const jacobian = new Float64Array(channelCount * size);
+    const residuals = new Float64Array(channelCount + 1);
+    const jacobian = new Float64Array((channelCount + 1) * size);
+    residuals[channelCount] = unknownLoads ? excessOf(watts) : 0;
+    if ((residuals[channelCount] as number) > 0)
+      free.forEach((outlet, position) => {
+        const slope = isOn[position] ? (watts[outlet] as number) : 1;
+        jacobian[channelCount * size + resistanceCount + position] = slope / excessSigma;
+      });
     const count = branches.length;
     for (let channel = 0; channel < channelCount; channel += 1) {
       pullAt(channel);

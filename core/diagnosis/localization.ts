@@ -1,4 +1,5 @@
 import { type Fault, type Network, panel } from '../circuit/index.ts';
+import type { Cause } from './cause.ts';
 import type { WeighedExplanation } from './posterior.ts';
 
 /** Where the leading explanations have their causes. */
@@ -50,22 +51,38 @@ const add = (sums: Map<string, number>, name: string, amount: number): void => {
 };
 const byProbability = ([, a]: readonly [string, number], [, b]: readonly [string, number]): number => b - a;
 
-/** Where the most dangerous cause of the leading explanation sits, over all explanations that cannot be told from it. */
-export function localize(network: Network, explanations: readonly WeighedExplanation[]): Localization | null {
-  const [leading] = explanations;
-  if (leading === undefined || leading.hypothesis.faults.length === 0) return null;
-  const alike = explanations.filter(
-    ({ group, hypothesis }) => group === 1 && hypothesis.causes.length === leading.hypothesis.causes.length,
-  );
+/** An explanation that cannot be told from the leading one, with the one cause that stands in place of another's. */
+interface Alternative {
+  readonly cause: Cause;
+  readonly probability: number;
+}
+
+/** What may stand in the place of one cause of the leading explanation, itself included, all else being the same. */
+function alternativesTo(cause: Cause, explanations: readonly WeighedExplanation[]): readonly Alternative[] {
+  const others = new Set(explanations[0]?.hypothesis.causes.filter((one) => one !== cause));
+  return explanations.flatMap(({ group, hypothesis, probability }) => {
+    const left = hypothesis.causes.filter((one) => !others.has(one));
+    const [only] = left;
+    const isAlike = group === 1 && left.length === 1 && hypothesis.causes.length === others.size + 1;
+    return isAlike && only !== undefined ? [{ cause: only, probability }] : [];
+  });
+}
+
+/** Where one cause of the leading explanation sits, over all explanations that cannot be told from it. */
+export function localize(
+  network: Network,
+  explanations: readonly WeighedExplanation[],
+  cause: Cause,
+): Localization | null {
+  const alike = alternativesTo(cause, explanations).filter(({ cause: { faults } }) => faults.length > 0);
+  if (alike.length === 0) return null;
   const total = alike.reduce((sum, { probability }) => sum + probability, 0);
   const sites = new Map<string, number>();
   const boxes = new Map<string, number>();
   const ends: [string, string][] = [];
-  for (const { hypothesis, probability } of alike) {
+  for (const { cause: one, probability } of alike) {
     const share = probability / total;
-    const here = new Map(
-      hypothesis.faults.map((fault) => [siteOf(network, fault).name, siteOf(network, fault)]),
-    );
+    const here = new Map(one.faults.map((fault) => [siteOf(network, fault).name, siteOf(network, fault)]));
     for (const site of here.values()) {
       add(sites, site.name, share);
       for (const [box, part] of site.boxes) add(boxes, box, (share * part) / here.size);

@@ -14,6 +14,8 @@ import {
   type NextTest,
   placeInWords,
   type ReadingComparison,
+  type RunLength,
+  runLengths,
 } from '../diagnosis/index.ts';
 import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
 import { causeInWords } from './causes-in-words.ts';
@@ -58,6 +60,8 @@ export interface JudgedCircuit {
   /** From the panel outward. */
   readonly receptacles: readonly string[];
   readonly causes: readonly JudgedCause[];
+  /** By load tests, the nearest to the panel first. */
+  readonly lengths: readonly RunLength[];
   readonly isFinal: boolean;
   readonly stoppedEarly: boolean;
 }
@@ -183,7 +187,7 @@ export class HouseJudge {
     const run = diagnostician.diagnosing({ readings, trippedBefore: null, kit });
     for (;;) {
       const step = run.next();
-      yield step.value === null ? null : remembered(key, fed, diagnostician, step.value);
+      yield step.value === null ? null : remembered(key, fed, step.value);
       if (step.done) return;
     }
   }
@@ -236,24 +240,14 @@ export class HouseJudge {
   }
 }
 
-function remembered(
-  key: string,
-  { breaker, receptacles }: FedTogether,
-  diagnostician: Diagnostician,
-  diagnosis: Diagnosis,
-): Remembered {
+function remembered(key: string, { breaker, receptacles }: FedTogether, diagnosis: Diagnosis): Remembered {
   const nameOf = (id: string): string => receptacles.find((one) => one.id === id)?.name ?? id;
-  const { explanations, outlets, localization, table, isFinal, stoppedEarly } = diagnosis;
-  const [leading] = explanations;
-  const causes: readonly JudgedCause[] = (leading?.hypothesis.causes ?? []).map((cause) => ({
-    words: causeInWords(
-      (leading?.fitted.supposed.faults ?? []).filter((_, position) =>
-        cause.faults.includes(leading?.hypothesis.faults[position] as (typeof cause.faults)[number]),
-      ),
-    ),
-    where: localization === null ? '' : placeInWords(localization, nameOf),
-    receptacles: leading === undefined ? [] : diagnostician.affectedBy(leading, cause),
-    probability: leading?.probability ?? 0,
+  const { explanations, outlets, table, isFinal, stoppedEarly } = diagnosis;
+  const causes: readonly JudgedCause[] = diagnosis.causes.map(({ faults, place, affected }) => ({
+    words: causeInWords(faults),
+    where: place === null ? '' : placeInWords(place, nameOf),
+    receptacles: affected,
+    probability: explanations[0]?.probability ?? 0,
   }));
   const judged = outlets.map((outlet, index): JudgedReceptacle => {
     const [hot, neutral, ground] = outlet.contacts;
@@ -277,6 +271,13 @@ function remembered(
   return {
     key: isFinal ? key : '',
     judged,
-    circuit: { breaker, receptacles: receptacles.map(({ id }) => id), causes, isFinal, stoppedEarly },
+    circuit: {
+      breaker,
+      receptacles: receptacles.map(({ id }) => id),
+      causes,
+      lengths: runLengths(receptacles.flatMap(readingsOf)),
+      isFinal,
+      stoppedEarly,
+    },
   };
 }

@@ -89,15 +89,7 @@ const engine = {
 };
 
 /** A diagnosis without what only the engine needs. */
-const plain = ({
-  explanations,
-  outlets,
-  localization,
-  misfits,
-  table,
-  isFinal,
-  stoppedEarly,
-}: Diagnosis) => ({
+const plain = ({ explanations, outlets, causes, misfits, table, isFinal, stoppedEarly }: Diagnosis) => ({
   explanations: explanations.slice(0, 8).map(({ fitted: { supposed }, probability, group }) => ({
     faults: supposed.faults,
     loads: supposed.loads,
@@ -105,7 +97,7 @@ const plain = ({
     group,
   })),
   outlets,
-  localization,
+  causes,
   misfits,
   table,
   isFinal,

@@ -10,6 +10,9 @@ import { Triangle } from '@/components/triangle';
 import classes from './diagnose-panel.module.css';
 import { type BenchDiagnosing, useBenchDiagnosis } from './use-bench-diagnosis';
 
+/** Explanations less probable than this are not worth a line. */
+const worthALine = 0.01;
+
 /** The bench turned round: faults hidden, readings taken one by one, and what the engine makes of them. */
 export function DiagnosePanel({ circuit }: { readonly circuit: Circuit }) {
   const diagnosing = useBenchDiagnosis(circuit);
@@ -115,18 +118,27 @@ function Answer({
         {answer.stoppedEarly && ' – not all was tried'}
       </h2>
       <ol className={classes.explanations} aria-live="polite">
-        {answer.explanations.map(({ faults, probability, group }) => (
-          <li key={JSON.stringify(faults)}>
-            <span className={classes.share}>{percent(probability)}</span>
-            <span>
-              {causeInWords(faults)}
-              {faults.length > 0 && <small> {sites(faults)}</small>}
-              {group === 1 && answer.explanations.length > 1 && <small> · reads alike</small>}
-            </span>
-          </li>
-        ))}
+        {answer.explanations
+          .filter(({ probability }, place) => place === 0 || probability >= worthALine)
+          .map(({ faults, probability, group }) => (
+            <li key={JSON.stringify(faults)}>
+              <span className={classes.share}>{percent(probability)}</span>
+              <span>
+                {causeInWords(faults)}
+                {faults.length > 0 && <small> {sites(faults)}</small>}
+                {group === 1 && answer.explanations.length > 1 && <small> · reads alike</small>}
+              </span>
+            </li>
+          ))}
       </ol>
-      {answer.localization !== null && <p>Look {placeInWords(answer.localization)}.</p>}
+      {answer.causes.map(
+        ({ faults, place }) =>
+          place !== null && (
+            <p key={JSON.stringify(faults)}>
+              {answer.causes.length > 1 && `For ${causeInWords(faults)}: `}look {placeInWords(place)}.
+            </p>
+          ),
+      )}
       {here !== undefined && here.notRuledOut.length > 0 && (
         <p>
           <strong>Not ruled out at {at}:</strong>{' '}

@@ -14,7 +14,8 @@ export function CausesList({ judgement, nameOf, onTake }: CausesListProps) {
   const causes = circuits.flatMap(({ breaker, causes: here }) =>
     here.filter(({ receptacles }) => receptacles.length > 0).map((cause) => ({ breaker, ...cause })),
   );
-  if (causes.length === 0 && likelyGroups.length === 0 && serviceNeutral === null) return null;
+  const runs = circuits.filter(({ lengths }) => lengths.length > 1);
+  if (causes.length + likelyGroups.length + runs.length === 0 && serviceNeutral === null) return null;
   return (
     <section className={classes.causes} aria-label="Causes">
       <h2>Causes</h2>
@@ -45,6 +46,12 @@ export function CausesList({ judgement, nameOf, onTake }: CausesListProps) {
                 {outlets.map(nameOf).join(', ')}: likely one cause. Set their breaker to find where.
               </span>
             </button>
+          </li>
+        ))}
+        {runs.map(({ breaker, lengths }) => (
+          <li key={`run ${breaker}`} className={classes.run}>
+            <strong>Breaker {breaker}</strong> from the panel outward, by load tests
+            <span>{lengths.map(({ at, meters }) => `${nameOf(at)} ${meters.toFixed(0)} m`).join(', ')}</span>
           </li>
         ))}
       </ul>
