@@ -1,7 +1,7 @@
 'use client';
 
 import type { JobStatement } from '@fair-plug/core/inspection';
-import { Button, Group, Modal, NumberInput, Stack, TagsInput, TextInput } from '@mantine/core';
+import { Button, Group, Modal, NativeSelect, NumberInput, Stack, TagsInput, TextInput } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
@@ -27,16 +27,18 @@ const formSchema = z.object({
     z.literal(''),
     z.number().int().min(1700, 'A year from 1700').max(2100, 'A year up to 2100'),
   ]),
+  grounds: z.enum(['unknown', 'yes', 'no']),
   rooms: z.array(z.string().trim().min(1).max(60, 'At most 60 characters each')),
 });
 type NewJobForm = z.infer<typeof formSchema>;
 
-const statementsOf = ({ address, client, yearBuilt, rooms }: NewJobForm): JobStatement[] => [
+const statementsOf = ({ address, client, yearBuilt, grounds, rooms }: NewJobForm): JobStatement[] => [
   {
     kind: 'job-described',
     address: address.trim(),
     ...(client.trim() === '' ? {} : { client: client.trim() }),
     ...(yearBuilt === '' ? {} : { yearBuilt }),
+    ...(grounds === 'unknown' ? {} : { groundedWiring: grounds === 'yes' }),
   },
   ...rooms.map((name): JobStatement => ({ kind: 'room-described', room: v7(), name: name.trim() })),
 ];
@@ -45,7 +47,7 @@ export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly
   const keep = useKeep();
   const router = useRouter();
   const form = useForm<NewJobForm>({
-    initialValues: { address: '', client: '', yearBuilt: '', rooms: usualRooms },
+    initialValues: { address: '', client: '', yearBuilt: '', grounds: 'unknown', rooms: usualRooms },
     validate: schemaResolver(formSchema, { sync: true }),
   });
   const begin = async (values: NewJobForm): Promise<void> => {
@@ -73,6 +75,15 @@ export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly
               thousandSeparator={false}
               hideControls
               {...form.getInputProps('yearBuilt')}
+            />
+            <NativeSelect
+              label="Grounds in the wiring"
+              data={[
+                { value: 'unknown', label: 'Not known' },
+                { value: 'yes', label: 'Yes' },
+                { value: 'no', label: 'No, two-wire' },
+              ]}
+              {...form.getInputProps('grounds')}
             />
           </Group>
           <TagsInput
