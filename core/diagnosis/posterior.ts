@@ -1,4 +1,4 @@
-import type { Reading } from '../circuit/index.ts';
+import type { Fault, Reading } from '../circuit/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../conditions/index.ts';
 import { dimFrom, litFrom, probeVolts } from '../instruments/index.ts';
 import type { ContactState } from './contact-state.ts';
@@ -216,6 +216,11 @@ function misfitsOf({ evidence, tolerance }: DiagnosisProblem, predicted: Float64
   return misfits.sort((a, b) => a.position - b.position);
 }
 
+/** The least that makes a connection poor (above 0.1 Ω); a fit may settle just there, meaning anything from there on. */
+const leastPoorOhms = 0.12;
+const atLeastPoor = (fault: Fault): Fault =>
+  fault.kind === 'resistance' ? { ...fault, ohms: Math.max(fault.ohms, leastPoorOhms) } : fault;
+
 /** Conditions under an explanation, kept from one answer to the next: they hang on causes, ohms and loads alone. */
 export function conditionsMemory(
   outletConditions: OutletConditions,
@@ -227,7 +232,7 @@ export function conditionsMemory(
     const before = known.get(key);
     if (before !== undefined) return before;
     if (known.size > 5000) known.clear();
-    const under = outletConditions.under(supposed);
+    const under = outletConditions.under({ ...supposed, faults: supposed.faults.map(atLeastPoor) });
     known.set(key, under);
     return under;
   };

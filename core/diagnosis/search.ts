@@ -57,6 +57,7 @@ const hopelessNats = 2000;
 const nearNats = 10;
 /** Loads are fitted to what may come out so near the best; what cannot is judged with its parent's. */
 const contenderNats = 4;
+const hiddenNats = 7;
 /** A repair that was made puts a cause right in so many cases. */
 const repairSucceeds = 0.7;
 const sliceBounds = 24;
@@ -374,7 +375,9 @@ export class Search {
     const most = hypothesis.logPrior - bound;
     const weight = hypothesis.logPrior + fit.logShare - fit.deficit;
     const isNear = loadsDecide || weight > this.best.logWeight - nearNats;
-    if (most < this.best.logWeight - contenderNats || !isNear) return fit;
+    // Loads hide a poor connection and a poor connection hides loads: these are always fitted together.
+    const contender = hypothesis.resistances.length > 0 ? hiddenNats : contenderNats;
+    if (most < this.best.logWeight - contender || !isNear) return fit;
     return fitted(this.evaluator, hypothesis, fit, pattern, tolerance, unknownLoads);
   }
 

@@ -47,6 +47,24 @@ const jobEntry: fc.Arbitrary<JobEntry> = fc.oneof(
   }),
   fc.record({
     ...envelope,
+    kind: fc.constant('reading-taken' as const),
+    receptacle,
+    shown: fc.record({
+      instrument: fc.constant('probe' as const),
+      hot: fc.boolean(),
+      neutral: fc.boolean(),
+      ground: fc.boolean(),
+    }),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('receptacle-fed' as const),
+    receptacle,
+    breaker: fc.constantFrom(null, '7', '9'),
+    place: fc.constantFrom(null, 1, 2),
+  }),
+  fc.record({
+    ...envelope,
     kind: fc.constant('withdrawn' as const),
     entries: fc.array(entryId, { minLength: 1, maxLength: 3 }),
   }),
