@@ -1,5 +1,4 @@
-import { writeFileSync } from 'node:fs';
-import { cpus } from 'node:os';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { type Circuit, networkOf, operationOf, Solver, type Test } from '@fair-plug/core/circuit';
 import { conditions } from '@fair-plug/core/conditions';
 import { Diagnostician, type PriorId, priors } from '@fair-plug/core/diagnosis';
@@ -11,7 +10,7 @@ import { causesIn, circuitFrom, drawCauses, faultsFrom, kits, taken } from './ac
 
 /**
  * Measures the diagnosis on random circuits with reading errors, beside exact enumeration on the same readings, and
- * writes docs/accuracy.md. `npm run accuracy -- 200` takes fewer circuits.
+ * writes docs/accuracy.md. `npm run accuracy -- 200` takes fewer circuits and writes nothing; a part may be named behind.
  */
 
 const total = Number(process.argv[2] ?? 10_000);
@@ -242,56 +241,103 @@ const wrongFactors = (random: Random): Partial<Record<PriorId, number>> =>
     (Object.keys(priors) as PriorId[]).map((id) => [id, Math.exp(random.between(-1.6, 1.6))]),
   );
 
-const from = performance.now();
-const right = measure(1, total, () => ({}));
-let fixed: Partial<Record<PriorId, number>> = {};
-const wrong = measure(2, total, (random) => {
-  if (random.chance(0.01)) fixed = wrongFactors(random);
-  return fixed;
-});
-const loads = measure(3, Math.ceil(total / 10), () => ({}), true);
-const minutes = (performance.now() - from) / 60_000;
+/** A section measured: its heading, its text, and what was falsely safe. */
+interface Section {
+  readonly heading: string;
+  readonly text: string;
+  readonly cases: readonly string[];
+}
 
-const page = `# Accuracy
+function withPriorsAsTheyAre(): Section {
+  const run = measure(1, total, () => ({}));
+  return {
+    heading: '## With the priors as they are',
+    cases: run.cases,
+    text: `${total} circuits.
 
-Written by \`npm run accuracy\`: ${total} random circuits of three to five outlets, and as many with deliberately wrong priors; ${minutes.toFixed(0)} minutes on ${cpus()[0]?.model ?? 'an unknown processor'}.
+${table(run, true)}
+
+Stated probability of the leading causes against how often they are right; expected calibration error **${run.ofCauses.error().toFixed(4)}** (aim: at most 0.03):
+
+| stated | circuits | mean stated | right |
+|---|---|---|---|
+${run.ofCauses.rows()}
+
+The same of the condition at each outlet; expected calibration error **${run.ofConditions.error().toFixed(4)}**:
+
+| stated | outlets | mean stated | right |
+|---|---|---|---|
+${run.ofConditions.rows()}`,
+  };
+}
+
+function withWrongPriors(): Section {
+  let fixed: Partial<Record<PriorId, number>> = {};
+  const run = measure(2, total, (random) => {
+    if (random.chance(0.01)) fixed = wrongFactors(random);
+    return fixed;
+  });
+  return {
+    heading: '## With wrong priors',
+    cases: run.cases,
+    text: `${total} circuits. Every kind of cause is made commoner or rarer than its prior by a factor between 1/5 and 5, drawn anew every hundred circuits or so; neither the diagnosis nor the exact enumeration knows.
+
+${table(run, true)}
+
+Expected calibration error of causes **${run.ofCauses.error().toFixed(4)}**, of conditions **${run.ofConditions.error().toFixed(4)}**.`,
+  };
+}
+
+function withUnknownLoads(): Section {
+  const count = Math.ceil(total / 10);
+  const run = measure(3, count, () => ({}), true);
+  return {
+    heading: '## With loads that nobody knows',
+    cases: run.cases,
+    text: `${count} circuits whose loads the diagnosis has to fit.
+
+${table(run, false)}
+
+Expected calibration error of causes **${run.ofCauses.error().toFixed(4)}**, of conditions **${run.ofConditions.error().toFixed(4)}**.`,
+  };
+}
+
+const parts = {
+  priors: withPriorsAsTheyAre,
+  'wrong-priors': withWrongPriors,
+  loads: withUnknownLoads,
+} as const;
+const isPart = (name: string): name is keyof typeof parts => Object.hasOwn(parts, name);
+
+const introduction = `# Accuracy
+
+Written by \`npm run accuracy\`, part by part (\`npm run accuracy -- 10000 loads\` measures one anew); random circuits of three to five outlets.
 
 Causes are drawn as the priors have it (at most two at once), bad connections with log-normal ohms. Readings scatter within max(0.5 V, 1 %) (two standard deviations); one volt value in 100 and one reading in 250 is plainly wrong, one lamp in 170 misread, a probe is deaf once in 100 and falsely alarmed by induction in 3 to 20 %. *Best possible* is exact enumeration of every set of at most two causes, with the same priors and error rates, on the same readings: no method can do better on average.
 
 *Falsely safe* counts outlets called correct whose true, dangerous condition is not in their list, none of whose own readings was wrong. *Misread at the outlet itself* counts those whose own reading was wrong in the draw: what was read there was not what was there, which no method can see; testing twice can. *Dark called dead* counts outlets held to be without power whose dangerous condition is not in their list.
-
-## With the priors as they are
-
-${table(right, true)}
-
-Stated probability of the leading causes against how often they are right; expected calibration error **${right.ofCauses.error().toFixed(4)}** (aim: at most 0.03):
-
-| stated | circuits | mean stated | right |
-|---|---|---|---|
-${right.ofCauses.rows()}
-
-The same of the condition at each outlet; expected calibration error **${right.ofConditions.error().toFixed(4)}**:
-
-| stated | outlets | mean stated | right |
-|---|---|---|---|
-${right.ofConditions.rows()}
-
-## With wrong priors
-
-Every kind of cause is made commoner or rarer than its prior by a factor between 1/5 and 5, drawn anew every hundred circuits or so; the diagnosis does not know.
-
-${table(wrong, true)}
-
-Expected calibration error of causes **${wrong.ofCauses.error().toFixed(4)}**, of conditions **${wrong.ofConditions.error().toFixed(4)}**.
-
-## With loads that nobody knows
-
-${Math.ceil(total / 10)} circuits whose loads the diagnosis has to fit.
-
-${table(loads, false)}
-
-Expected calibration error of causes **${loads.ofCauses.error().toFixed(4)}**, of conditions **${loads.ofConditions.error().toFixed(4)}**.
 `;
-if (process.argv[2] === undefined) writeFileSync(new URL('../docs/accuracy.md', import.meta.url), page);
-console.log(page);
-for (const one of [...right.cases, ...wrong.cases, ...loads.cases].slice(0, 40)) console.error(one);
+
+/** The page with some of its sections measured anew; the others stay as they are. */
+function pageWith(sections: readonly Section[], file: URL): string {
+  const before = existsSync(file) ? readFileSync(file, 'utf8') : '';
+  const kept = new Map(
+    before
+      .split(/\n(?=## )/)
+      .filter((text) => text.startsWith('## '))
+      .map((text) => [text.split('\n', 1)[0] ?? '', text.slice(text.indexOf('\n')).trim()]),
+  );
+  for (const { heading, text } of sections) kept.set(heading, text);
+  return `${introduction}\n${[...kept].map(([heading, text]) => `${heading}\n\n${text}`).join('\n\n')}\n`;
+}
+
+const chosen = process.argv[3];
+if (chosen !== undefined && !isPart(chosen))
+  throw new Error(`expected one of ${Object.keys(parts).join(', ')}`);
+const sections = (chosen === undefined ? Object.values(parts) : [parts[chosen]]).map((part) => part());
+const file = new URL('../docs/accuracy.md', import.meta.url);
+if (total >= 10_000) writeFileSync(file, pageWith(sections, file));
+for (const { heading, text, cases } of sections) {
+  console.log(`${heading}\n\n${text}\n`);
+  for (const one of cases.slice(0, 20)) console.error(one);
+}

@@ -18,9 +18,20 @@ const room = { ...reading, kind: 'room-described', room: idNumber(5), name: 'Den
 delete room.lamps;
 delete room.receptacle;
 
+const { lamps: _lamps, ...bare } = reading;
+const taken = {
+  ...bare,
+  kind: 'reading-taken',
+  shown: { instrument: 'loaded', amps: 12, hn: 116.2, hg: 118.1, ng: 1.9, state: { loadsOff: true } },
+};
+const fed = { ...bare, kind: 'receptacle-fed', breaker: '7', place: 2 };
+
 describe('what an entry must be', () => {
   test('a sound entry is taken as it is', () => {
     expect(jobEntrySchema.parse(reading)).toEqual(reading);
+    expect(jobEntrySchema.parse(taken)).toEqual(taken);
+    expect(jobEntrySchema.parse(fed)).toEqual(fed);
+    expect(jobEntrySchema.parse({ ...fed, breaker: null, place: null })).toMatchObject({ breaker: null });
     expect(jobEntrySchema.parse(room)).toEqual(room);
   });
 
@@ -29,6 +40,10 @@ describe('what an entry must be', () => {
     ['an unknown key deeper down', { ...reading, lamps: { ...reading.lamps, xy: 'lit' } }, 'lamps'],
     ['a pattern that does not exist', { ...reading, lamps: { ...reading.lamps, hn: 'bright' } }, 'lamps.hn'],
     ['a lamp missing', { ...reading, lamps: { hn: 'lit', hg: 'lit' } }, 'lamps.ng'],
+    ['volts below nought', { ...taken, shown: { ...taken.shown, hn: -1 } }, 'shown.hn'],
+    ['an instrument that does not exist', { ...taken, shown: { instrument: 'nose' } }, 'shown.instrument'],
+    ['a place that is no whole number', { ...fed, place: 1.5 }, 'place'],
+    ['a breaker of spaces', { ...fed, breaker: ' ' }, 'breaker'],
     ['an unknown kind', { ...reading, kind: 'guessed' }, 'kind'],
     ['an id of another version', { ...reading, id: 'a6d1b7b0-3f0e-4c5e-9f0e-0123456789ab' }, 'id'],
     ['an id in capitals', { ...reading, id: idNumber(0xabcdef).toUpperCase() }, 'id'],

@@ -122,6 +122,40 @@ describe('the house folded from its log', () => {
   });
 });
 
+describe('what other instruments showed, and what feeds a receptacle', () => {
+  const room = idNumber(0x21);
+  const receptacle = idNumber(0x31);
+  const entry = (minute: number, said: JobStatement, n: number): JobEntry => ({
+    id: idNumber(0x500 + n),
+    device: idNumber(2),
+    author: idNumber(3),
+    at: `2026-05-04T09:${String(minute).padStart(2, '0')}:00.000Z`,
+    ...said,
+  });
+  const probe = (ground: boolean) => ({ instrument: 'probe', hot: true, neutral: false, ground }) as const;
+  const log: readonly JobEntry[] = [
+    entry(1, { kind: 'room-described', room, name: 'Den' }, 1),
+    entry(1, { kind: 'receptacle-described', receptacle, room, name: 'Den 1' }, 2),
+    entry(2, { kind: 'reading-taken', receptacle, shown: probe(true) }, 3),
+    entry(3, { kind: 'reading-taken', receptacle, shown: probe(false) }, 4),
+    entry(4, { kind: 'receptacle-fed', receptacle, breaker: '7', place: 2 }, 5),
+    entry(5, { kind: 'receptacle-fed', receptacle, breaker: '9', place: null }, 6),
+  ];
+  const folded = (entries: readonly JobEntry[]) => receptaclesOf(foldHouse(entries))[0];
+
+  test('readings gather, oldest first; breaker and place take the latest statement', () => {
+    expect(folded(log)?.taken.map(({ shown }) => shown)).toEqual([probe(true), probe(false)]);
+    expect(folded(log)).toMatchObject({ breaker: '9', place: null });
+    expect(foldHouse(log).lastReadAt).toBe('2026-05-04T09:03:00.000Z');
+  });
+
+  test('what is withdrawn no longer counts, and what stood before does again', () => {
+    const after = [...log, entry(6, { kind: 'withdrawn', entries: [idNumber(0x504), idNumber(0x506)] }, 7)];
+    expect(folded(after)?.taken).toHaveLength(1);
+    expect(folded(after)).toMatchObject({ breaker: '7', place: 2 });
+  });
+});
+
 describe('the kit folded from its log', () => {
   test('any order and any duplicates give the same testers', () => {
     fc.assert(
