@@ -57,9 +57,9 @@ export interface Posterior {
 const ruledOutShare = 1e-3;
 /** Two conditions of the leading group are about equally likely where the lesser has so much of the other. */
 const aboutEqual = 0.6;
-/** A contact is called live, or quiet, where explanations of so much probability together do not gainsay it. */
-const contactShare = 2e-3;
-const sureEnough = 0.995;
+/** A contact is called live, or quiet, only where nothing that is not ruled out gainsays it. */
+const contactShare = 2e-4;
+const sureEnough = 1 - ruledOutShare;
 /** A reading that falls so many nats short of what scatter explains is named. */
 const misfitNats = 5;
 

@@ -135,7 +135,7 @@ function Answer({
         ({ faults, place }) =>
           place !== null && (
             <p key={JSON.stringify(faults)}>
-              {answer.causes.length > 1 && `For ${causeInWords(faults)}: `}look {placeInWords(place)}.
+              {answer.causes.length > 1 ? `For ${causeInWords(faults)}: look` : 'Look'} {placeInWords(place)}.
             </p>
           ),
       )}
