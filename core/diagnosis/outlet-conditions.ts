@@ -20,7 +20,7 @@ import { metered } from './terminals.ts';
 const poorDropVolts = 1.2;
 
 /** A connection of so many ohms is as good as none: no equipment runs through it, and no breaker opens. */
-const openOhms = 1000;
+const openOhms = 20e3;
 
 /** Where a contact's metal leads: which bus, or none. Neutral and ground bus are told apart although they are bonded. */
 interface Ends {

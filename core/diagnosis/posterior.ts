@@ -53,13 +53,16 @@ export interface Posterior {
   readonly predicted: Float64Array;
 }
 
-/** Explanations that weigh less than so much of the leading one are not ruled in any more. */
-const ruledOutShare = 1e-3;
+/**
+ * A condition is ruled out below so much of the leading explanation's probability. The formats' own thousandth would
+ * let what is dangerous slip off the list once in so many thousand outlets, where readings scatter against it.
+ */
+const ruledOutShare = 2.5e-4;
 /** Two conditions of the leading group are about equally likely where the lesser has so much of the other. */
 const aboutEqual = 0.6;
 /** A contact is called live, or quiet, only where nothing that is not ruled out gainsays it. */
 const contactShare = 2e-4;
-const sureEnough = 1 - ruledOutShare;
+const sureEnough = 0.999;
 /** A reading that falls so many nats short of what scatter explains is named. */
 const misfitNats = 5;
 

@@ -36,8 +36,8 @@ export interface SearchState {
 
 export const usualLimits: SearchLimits = { mostBounds: 6_000 };
 
-/** Explanations so many nats below the best are let go: one in 8,000. */
-const keptNats = 9;
+/** Explanations so many nats below the best are let go: one in 13,000. */
+const keptNats = 9.5;
 /** A single cause so far below the best may still be half of the best pair. */
 const parentNats = 25;
 /** A reading that falls so many nats short of what scatter explains asks for another cause, or is wrong. */
