@@ -55,9 +55,11 @@ const worthFitting = 0.4;
 const hopelessNats = 2000;
 /** Where loads change volts but little, what falls short by more stays there whatever they are. */
 const nearNats = 10;
-/** Loads are fitted to what may come out so near the best; what cannot is judged with its parent's. */
-const contenderNats = 4;
-const hiddenNats = 7;
+/**
+ * Loads hide a cause and a cause hides loads, so they are fitted together to whatever may come out so near the best;
+ * what cannot is judged with its parent's loads.
+ */
+const contenderNats = 7.5;
 /** A repair that was made puts a cause right in so many cases. */
 const repairSucceeds = 0.7;
 const sliceBounds = 24;
@@ -375,9 +377,7 @@ export class Search {
     const most = hypothesis.logPrior - bound;
     const weight = hypothesis.logPrior + fit.logShare - fit.deficit;
     const isNear = loadsDecide || weight > this.best.logWeight - nearNats;
-    // Loads hide a poor connection and a poor connection hides loads: these are always fitted together.
-    const contender = hypothesis.resistances.length > 0 ? hiddenNats : contenderNats;
-    if (most < this.best.logWeight - contender || !isNear) return fit;
+    if (most < this.best.logWeight - contenderNats || !isNear) return fit;
     return fitted(this.evaluator, hypothesis, fit, pattern, tolerance, unknownLoads);
   }
 
