@@ -115,6 +115,6 @@ Growth with the number of outlets in one run (aim: linear):
 |---|---|---|
 ${growth.map(({ outlets, ms }) => `| ${outlets} | ${digits(ms)} ms | ${digits((ms / outlets) * 1000)} µs |`).join('\n')}
 
-${await diagnosisSection()}`;
+${await diagnosisSection(Number(process.argv[2] ?? 200))}`;
 writeFileSync(new URL('../docs/performance.md', import.meta.url), page);
 console.log(page);

@@ -107,15 +107,15 @@ function loneMilliseconds(random: Random): number {
 }
 
 /** The section on the diagnosis, in Markdown. */
-export async function diagnosisSection(): Promise<string> {
+export async function diagnosisSection(circuits: number): Promise<string> {
   const random = new Random(7);
   timesOf(1, 10, false, random);
   const rows = [
-    ['nothing wrong', timesOf(0, 60, false, random), ''],
-    ['one cause', timesOf(1, 200, false, random), 'median under 150 ms'],
-    ['two causes', timesOf(2, 200, false, random), 'median under 1 s, worst of 200 under 3 s'],
-    ['one cause, loads not known', timesOf(1, 25, true, random), ''],
-    ['two causes, loads not known', timesOf(2, 25, true, random), ''],
+    ['nothing wrong', timesOf(0, Math.ceil(circuits / 3), false, random), ''],
+    ['one cause', timesOf(1, circuits, false, random), 'median under 150 ms'],
+    ['two causes', timesOf(2, circuits, false, random), 'median under 1 s, worst of 200 under 3 s'],
+    ['one cause, loads not known', timesOf(1, Math.ceil(circuits / 8), true, random), ''],
+    ['two causes, loads not known', timesOf(2, Math.ceil(circuits / 8), true, random), ''],
   ] as const;
   const all = rows.flatMap(([, { first }]) => first);
   const added = rows.slice(0, 3).flatMap(([, times]) => times.added);
