@@ -12,7 +12,9 @@ import {
   type Test,
 } from '@fair-plug/core/circuit';
 import { benchFor, settleProtection, show } from '@fair-plug/core/instruments';
-import { diagnosisSection } from './bench/diagnosis.ts';
+import { diagnosisText } from './bench/diagnosis.ts';
+import { foldText } from './bench/fold.ts';
+import { writeSections } from './pages.ts';
 
 /** Measures the solver and the diagnosis and writes docs/performance.md with the figures and the machine they come from. */
 
@@ -96,13 +98,11 @@ const growth = [3, 12, 50, 200].map((outlets) => ({ outlets, ms: operating(run(o
 const instrumentsMs = allInstruments(twelve);
 const [cpu] = cpus();
 
-const page = `# Performance
+const introduction = `# Performance
 
-Written by \`npm run bench\`; medians of one run. Machine: ${cpus().length} × ${cpu?.model ?? 'unknown processor'}, ${Math.round(totalmem() / 2 ** 30)} GB, Node ${process.versions.node}.
+The solver and the diagnosis are measured by \`npm run bench\`, the server under load by \`npm run load\`; medians of one run. Machine: ${cpus().length} × ${cpu?.model ?? 'unknown processor'}, ${Math.round(totalmem() / 2 ** 30)} GB, Node ${process.versions.node}.`;
 
-## The solver
-
-| what | median | aim |
+const solverText = `| what | median | aim |
 |---|---|---|
 | one operating point of a 12-outlet circuit (build, eliminate, all potentials) | ${digits(own)} ms | |
 | ngspice on the same deck, whole process | ${digits(spice.process)} ms: ${Math.round(spice.process / own)} × ours | 500 × |
@@ -113,8 +113,12 @@ Growth with the number of outlets in one run (aim: linear):
 
 | outlets | median | per outlet |
 |---|---|---|
-${growth.map(({ outlets, ms }) => `| ${outlets} | ${digits(ms)} ms | ${digits((ms / outlets) * 1000)} µs |`).join('\n')}
+${growth.map(({ outlets, ms }) => `| ${outlets} | ${digits(ms)} ms | ${digits((ms / outlets) * 1000)} µs |`).join('\n')}`;
 
-${await diagnosisSection(Number(process.argv[2] ?? 200))}`;
-writeFileSync(new URL('../docs/performance.md', import.meta.url), page);
-console.log(page);
+const sections = [
+  { heading: '## The solver', text: solverText },
+  { heading: '## The diagnosis', text: await diagnosisText(Number(process.argv[2] ?? 200)) },
+  { heading: '## The log in the browser', text: foldText() },
+];
+writeSections('performance.md', introduction, sections);
+for (const { heading, text } of sections) console.log(`${heading}\n\n${text}\n`);

@@ -11,6 +11,10 @@ export const cautions = {
     'No load test where a ground may be live, through scorched, aluminum or unknown splices, or with the occupants’ equipment on the circuit.',
   'ground-fault-test':
     'Testing a ground-fault device cuts power. Warn the occupants first (medical equipment, computers, freezer, sump pump) and restore it before leaving.',
+  'button-needs-ground':
+    'The tester’s button needs a ground that holds, and lamps that read correct: on a floating ground it makes every metal case joined to it live.',
+  breaker:
+    'Switch a breaker only with leave, after warning the people in the house; never switch on one that was found off. A tripped breaker may have a reason.',
   'as-found':
     'Leave everything as it was found: devices reset, plugs back in, breakers as they were. A breaker found off stays off.',
   limits:

@@ -15,7 +15,7 @@ import {
   conditionsMemory,
   type Misfit,
   type OutletOpinion,
-  posteriorOf,
+  PosteriorMaker,
   type WeighedExplanation,
 } from './posterior.ts';
 import { type DiagnosisProblem, type Premises, premisesOf, problemOf, type Question } from './problem.ts';
@@ -66,6 +66,8 @@ export interface Diagnosis {
 
 /** Explanations that an early answer is made from. */
 const mostEarly = 40;
+/** Slices of work between early answers: what leads changes often at first, and nobody reads so fast. */
+const slicesBetween = 8;
 
 /** Diagnoses one circuit, reading after reading. */
 export class Diagnostician {
@@ -92,16 +94,19 @@ export class Diagnostician {
   *diagnosing(taken: Taken, limits: SearchLimits = usualLimits): Generator<Diagnosis | null, Diagnosis> {
     const problem = problemOf({ ...this.known, ...taken }, this.premises);
     const search = new Search(problem, limits);
+    const posteriors = new PosteriorMaker(problem, this.conditionsUnder);
     const run = search.run();
     let answered = '';
+    let answeredAt = 2 - slicesBetween;
     for (let slice = 0; ; slice += 1) {
       const step = run.next();
-      if (step.done) return this.answer(problem, step.value, taken, true);
+      if (step.done) return this.answer(problem, posteriors, step.value, taken, true);
       const { leadingKey } = search;
       // An early answer is worth its time where it says something new.
-      if (slice >= 2 && leadingKey !== answered) {
+      if (slice >= answeredAt + slicesBetween && leadingKey !== answered) {
         answered = leadingKey;
-        yield this.answer(problem, search.state(), taken, false);
+        answeredAt = slice;
+        yield this.answer(problem, posteriors, search.state(), taken, false);
       } else yield null;
     }
   }
@@ -144,13 +149,19 @@ export class Diagnostician {
       .map(({ danger: _, ...cause }) => cause);
   }
 
-  private answer(problem: DiagnosisProblem, found: SearchState, taken: Taken, isFinal: boolean): Diagnosis {
+  private answer(
+    problem: DiagnosisProblem,
+    posteriors: PosteriorMaker,
+    found: SearchState,
+    taken: Taken,
+    isFinal: boolean,
+  ): Diagnosis {
     const considered = isFinal ? found.explanations : found.explanations.slice(0, mostEarly);
-    const posterior = posteriorOf(problem, considered, this.conditionsUnder);
-    const { explanations, outlets, misfits, predicted } = posterior;
+    const { explanations, outlets, misfits, predicted } = posteriors.from(considered);
     const tests = isFinal
       ? nextTests({
           network: problem.network,
+          memory: problem.memory,
           readings: taken.readings,
           explanations,
           outlets,

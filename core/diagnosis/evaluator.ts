@@ -37,6 +37,7 @@ import {
   voltsBetween,
   voltsPerSiemens,
 } from './terminals.ts';
+import { type ViewMemory, viewSize } from './view-memory.ts';
 
 /** A circuit as one hypothesis has it. */
 export interface Supposed {
@@ -64,7 +65,6 @@ export interface Reference {
   readonly deficits: Float64Array;
 }
 
-const viewSize = 24;
 /** Volts, and share of an impedance, by which two views of an outlet may differ and still read the same. */
 const sameVolts = 1e-3;
 const sameShare = 1e-4;
@@ -73,6 +73,24 @@ const sameShare = 1e-4;
 export type ContactStanding = 'live' | 'quiet' | 'adrift';
 /** Hot, neutral, ground. */
 export type ContactsStanding = readonly [ContactStanding, ContactStanding, ContactStanding];
+
+function store({ voltsRe, voltsIm, ohmsRe, ohmsIm }: Terminals, views: Float64Array, from: number): void {
+  views.set(voltsRe, from);
+  views.set(voltsIm, from + 3);
+  views.set(ohmsRe, from + 6);
+  views.set(ohmsIm, from + 15);
+}
+
+function restore(views: Float64Array, from: number, { voltsRe, voltsIm, ohmsRe, ohmsIm }: Terminals): void {
+  for (let i = 0; i < 3; i += 1) {
+    voltsRe[i] = views[from + i] as number;
+    voltsIm[i] = views[from + 3 + i] as number;
+  }
+  for (let i = 0; i < 9; i += 1) {
+    ohmsRe[i] = views[from + 6 + i] as number;
+    ohmsIm[i] = views[from + 15 + i] as number;
+  }
+}
 
 const asFound: StateEvidence = { state: undefined, repaired: false, trippedBefore: null, outlets: [] };
 /** A contact held within this share of nominal is quiet; held means below so many ohms to earth. */
@@ -87,6 +105,11 @@ export class Evaluator {
   /** Change of each channel per siemens of each branch, row by channel. */
   private slopes = new Float64Array(0);
   private readonly solver: Solver;
+  private readonly memory: ViewMemory | null;
+  /** What is remembered of the operation entered last; null where nothing is. */
+  private remembered: Float64Array | null = null;
+  /** The operation entered last, where it was not solved yet. */
+  private unsolved: Operation | null = null;
   private scratch: Terminals = terminals(0);
   private loaded: Terminals = terminals(0);
   private base: Terminals = terminals(0);
@@ -96,8 +119,9 @@ export class Evaluator {
   private readonly ampsRe: Float64Array;
   private readonly ampsIm: Float64Array;
 
-  constructor(network: Network, evidence: Evidence) {
+  constructor(network: Network, evidence: Evidence, memory: ViewMemory | null = null) {
     this.network = network;
+    this.memory = memory;
     this.evidence = evidence;
     this.predicted = new Float64Array(evidence.observed.length);
     this.solver = new Solver(network);
@@ -156,7 +180,7 @@ export class Evaluator {
     tolerance: Tolerance,
     reference: Reference | null,
   ): number {
-    this.solver.equivalentAt(outlet.outlet, this.base);
+    this.look(outlet.outlet);
     if (reference !== null && outlet.isLocal && this.looksAs(reference.views, outlet.slot))
       return reference.deficits[outlet.slot] as number;
     let sum = 0;
@@ -175,19 +199,10 @@ export class Evaluator {
       this.enter(state, supposed);
       for (const { outlet, slot } of state.outlets) {
         this.look(outlet);
-        this.takeView(views, slot);
+        store(this.base, views, slot * viewSize);
       }
     }
     return views;
-  }
-
-  private takeView(views: Float64Array, slot: number): void {
-    const { voltsRe, voltsIm, ohmsRe, ohmsIm } = this.base;
-    const from = slot * viewSize;
-    views.set(voltsRe, from);
-    views.set(voltsIm, from + 3);
-    views.set(ohmsRe, from + 6);
-    views.set(ohmsIm, from + 15);
   }
 
   /** The reference that a hypothesis makes, for the readings before repair. */
@@ -201,7 +216,7 @@ export class Evaluator {
       const settled = this.enter(state, supposed);
       for (const { outlet, slot, readings } of state.outlets) {
         this.look(outlet);
-        this.takeView(views, slot);
+        store(this.base, views, slot * viewSize);
         for (const reading of readings) {
           this.predictReading(reading, settled, false);
           const short = readingDeficit(this.evidence, reading, this.predicted, tolerance);
@@ -233,7 +248,21 @@ export class Evaluator {
 
   /** Sees an outlet in the state entered last, before anything is read there. */
   look(outlet: number): void {
-    this.solver.equivalentAt(outlet, this.base);
+    const { remembered, base } = this;
+    const from = outlet * viewSize;
+    if (remembered !== null && !Number.isNaN(remembered[from])) {
+      restore(remembered, from, base);
+      return;
+    }
+    this.solve();
+    this.solver.equivalentAt(outlet, base);
+    if (remembered !== null) store(base, remembered, from);
+  }
+
+  private solve(): void {
+    if (this.unsolved === null) return;
+    this.solver.operate(this.unsolved);
+    this.unsolved = null;
   }
 
   /** How the contacts of an outlet stand against earth with nothing plugged in, in the operation entered last. */
@@ -298,6 +327,7 @@ export class Evaluator {
     for (const state of this.evidence.states) {
       if (state.repaired) continue;
       const settled = this.enter(state, supposed);
+      this.solve();
       const loadsOff = settled.loadsOff;
       branches.forEach(({ a, b }, p) => {
         const re = this.responsesRe[p] as Float64Array;
@@ -349,7 +379,8 @@ export class Evaluator {
     const operation = this.operationIn(state, supposed);
     const { trippedBefore } = state;
     if (this.network.devices.length === 0) {
-      this.solver.operate(operation);
+      this.remembered = this.memory?.viewsIn(operation) ?? null;
+      this.unsolved = operation;
       return operation;
     }
     const settled = settleProtection(this.solver, operation);
@@ -392,6 +423,7 @@ export class Evaluator {
         this.predictButton(reading, operation, slopes);
         return;
       case 'own-button':
+        this.solve();
         this.predicted[reading.first] =
           buttonCode[ownButton({ solver: this.solver }, reading.outlet, { operation })];
         return;

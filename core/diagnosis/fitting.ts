@@ -26,7 +26,7 @@ export interface Fitted {
   readonly pattern: LoadPattern | null;
 }
 
-const someOhms = [0.1, 0.25, 0.6, 1.4, 3, 6.5, 15, 60, 400, 1e4] as const;
+const someOhms = [0.1, 0.4, 1.2, 3, 8, 30, 400, 1e4] as const;
 
 /** Ohms over the whole range of a bad connection, each with the share of the prior that it stands for. */
 export const sampleOhms: readonly { readonly ohms: number; readonly share: number }[] = someOhms.map(
@@ -64,7 +64,7 @@ const supposedWith = (
   deviceStates: hypothesis.deviceStates,
 });
 
-/** A hypothesis as it stands with given ohms and loads, nothing fitted. */
+/** A hypothesis as it stands with given ohms and loads, nothing fitted; not looked at to the end once beyond the limit. */
 export function unfitted(
   evaluator: Evaluator,
   hypothesis: Hypothesis,
@@ -73,6 +73,7 @@ export function unfitted(
   unknownLoads: boolean,
   tolerance: Tolerance,
   reference: Reference | null = null,
+  limit: number = Number.POSITIVE_INFINITY,
 ): Fitted {
   const supposed = supposedWith(evaluator.network, hypothesis, ohms, watts, unknownLoads);
   return {
@@ -80,7 +81,7 @@ export function unfitted(
     ohms,
     watts,
     deficit:
-      evaluator.deficit(supposed, false, tolerance, Number.POSITIVE_INFINITY, reference) +
+      evaluator.deficit(supposed, false, tolerance, limit, reference) +
       (unknownLoads ? 0.5 * excessOf(watts) ** 2 : 0),
     logShare: 0,
     pattern: null,

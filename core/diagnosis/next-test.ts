@@ -4,6 +4,7 @@ import { Evaluator } from './evaluator.ts';
 import { type ChannelKind, evidenceOf } from './evidence.ts';
 import { alike, type OutletOpinion, type Weighed, type WeighedExplanation } from './posterior.ts';
 import { isSafe } from './safe-test.ts';
+import type { ViewMemory } from './view-memory.ts';
 
 /** A test worth doing, and why. */
 export interface NextTest {
@@ -48,6 +49,7 @@ const leastGain = 2e-3;
 /** Question about a circuit whose next test is looked for. */
 export interface NextTestQuestion {
   readonly network: Network;
+  readonly memory: ViewMemory;
   readonly readings: readonly Reading[];
   readonly explanations: readonly WeighedExplanation[];
   readonly outlets: readonly OutletOpinion[];
@@ -162,7 +164,7 @@ function information(outcomes: Int32Array, answers: Int32Array, weights: readonl
 
 /** Of all the tests that might be made, the one that tells most for its cost, outlet by outlet; null where none tells anything. */
 export function nextTests(question: NextTestQuestion): readonly (NextTest | null)[] {
-  const { network, outlets } = question;
+  const { network, memory, outlets } = question;
   const explanations = question.explanations.slice(0, mostExplanations);
   const candidates = candidatesOf(question);
   if (explanations.length < 2 || candidates.length === 0) return outlets.map(() => null);
@@ -171,7 +173,7 @@ export function nextTests(question: NextTestQuestion): readonly (NextTest | null
     trippedBefore: null,
     afterRepair: [],
   });
-  const evaluator = new Evaluator(network, evidence);
+  const evaluator = new Evaluator(network, evidence, memory);
   const predictions = explanations.map(({ fitted: { supposed } }) => {
     evaluator.predict(supposed, false);
     return evaluator.predicted.slice();

@@ -54,10 +54,11 @@ export interface Posterior {
 }
 
 /**
- * A condition is ruled out below so much of the leading explanation's probability. The formats' own thousandth would
- * let what is dangerous slip off the list once in so many thousand outlets, where readings scatter against it.
+ * A dangerous condition is ruled out below so much of the leading explanation's probability. What is about to be
+ * called harmless is held to far more than the formats' own thousandth: over ten thousand circuits, readings scatter
+ * against the truth by more than that now and then.
  */
-const ruledOutShare = 2.5e-4;
+const ruledOutShare = { besideDanger: 1e-3, besideHarmless: 3e-6 } as const;
 /** Two conditions of the leading group are about equally likely where the lesser has so much of the other. */
 const aboutEqual = 0.6;
 /** A contact is called live, or quiet, only where nothing that is not ruled out gainsays it. */
@@ -91,59 +92,88 @@ const allAlike = ({ kinds }: Evidence, a: Float64Array, b: Float64Array, end: nu
   return true;
 };
 
+/** What one explanation predicts, kept from an early answer to the final one. */
+interface Foreseen {
+  readonly predicted: Float64Array;
+  /** Null where it has too small a share to say anything of contacts. */
+  contacts: readonly ContactsStanding[] | null;
+}
+
 /** Turns weights into probabilities, groups explanations, and says what holds at every outlet. */
-export function posteriorOf(
-  problem: DiagnosisProblem,
-  found: readonly Explanation[],
-  conditionsUnder: (explanation: Explanation) => readonly ConditionId[],
-): Posterior {
-  const { evidence, network } = problem;
-  const [leading] = found;
-  if (leading === undefined) throw new Error('the sound circuit is always among what was found');
-  const evaluator = new Evaluator(network, evidence);
-  const shares = found.map(({ logWeight }) => Math.exp(logWeight - leading.logWeight));
-  const total = shares.reduce((sum, share) => sum + share, 0);
-  const leaders: Float64Array[] = [];
-  const contactsUnder = (
-    { fitted: { supposed } }: Explanation,
-    share: number,
-  ): readonly ContactsStanding[] => {
-    if (share < contactShare) return [];
-    evaluator.enterAsFound(supposed);
-    return network.outlets.map((_, outlet) => evaluator.contactsAt(outlet));
-  };
-  const explanations = found.map((explanation, index): WeighedExplanation => {
-    evaluator.predict(explanation.fitted.supposed, false);
-    let group = leaders.findIndex((leader) =>
-      allAlike(evidence, leader, evaluator.predicted, evidence.firstRepaired),
-    );
-    if (group === -1) {
-      leaders.push(evaluator.predicted.slice());
-      group = leaders.length - 1;
-    }
+export class PosteriorMaker {
+  private readonly problem: DiagnosisProblem;
+  private readonly conditionsUnder: (explanation: Explanation) => readonly ConditionId[];
+  private readonly evaluator: Evaluator;
+  private readonly foreseen = new WeakMap<Explanation, Foreseen>();
+
+  constructor(
+    problem: DiagnosisProblem,
+    conditionsUnder: (explanation: Explanation) => readonly ConditionId[],
+  ) {
+    this.problem = problem;
+    this.conditionsUnder = conditionsUnder;
+    this.evaluator = new Evaluator(problem.network, problem.evidence, problem.memory);
+  }
+
+  /** From what was found, the most probable first. */
+  from(found: readonly Explanation[]): Posterior {
+    const { evidence, network } = this.problem;
+    const [leading] = found;
+    if (leading === undefined) throw new Error('the sound circuit is always among what was found');
+    const shares = found.map(({ logWeight }) => Math.exp(logWeight - leading.logWeight));
+    const total = shares.reduce((sum, share) => sum + share, 0);
+    const leaders: Float64Array[] = [];
+    const explanations = found.map((explanation, index): WeighedExplanation => {
+      const share = shares[index] ?? 0;
+      const { predicted, contacts } = this.foresee(explanation, share >= contactShare);
+      let group = leaders.findIndex((leader) =>
+        allAlike(evidence, leader, predicted, evidence.firstRepaired),
+      );
+      if (group === -1) {
+        leaders.push(predicted);
+        group = leaders.length - 1;
+      }
+      return {
+        ...explanation,
+        probability: share / total,
+        group: group + 1,
+        causeCount: explanation.hypothesis.causes.length,
+        conditions: this.conditionsUnder(explanation),
+        contacts: contacts ?? [],
+      };
+    });
+    const predicted = leaders[0] ?? new Float64Array(0);
+    const misfits = misfitsOf(this.problem, predicted);
     return {
-      ...explanation,
-      probability: (shares[index] ?? 0) / total,
-      group: group + 1,
-      causeCount: explanation.hypothesis.causes.length,
-      conditions: conditionsUnder(explanation),
-      contacts: contactsUnder(explanation, shares[index] ?? 0),
-    };
-  });
-  const misfits = misfitsOf(problem, leaders[0] ?? new Float64Array(0));
-  return {
-    explanations,
-    outlets: network.circuit.outlets.map(({ id }, outlet) =>
-      opinionOn(
-        id,
-        outlet,
-        explanations,
-        !evidence.readings.some(({ at }) => at === id) || misfits.some(({ reading }) => reading.at === id),
+      explanations,
+      outlets: network.circuit.outlets.map(({ id }, outlet) =>
+        opinionOn(
+          id,
+          outlet,
+          explanations,
+          !evidence.readings.some(({ at }) => at === id) || misfits.some(({ reading }) => reading.at === id),
+        ),
       ),
-    ),
-    misfits,
-    predicted: leaders[0] ?? new Float64Array(0),
-  };
+      misfits,
+      predicted,
+    };
+  }
+
+  private foresee(explanation: Explanation, withContacts: boolean): Foreseen {
+    const { evaluator, foreseen } = this;
+    const { supposed } = explanation.fitted;
+    let known = foreseen.get(explanation);
+    if (known === undefined) {
+      evaluator.predict(supposed, false);
+      known = { predicted: evaluator.predicted.slice(), contacts: null };
+      foreseen.set(explanation, known);
+    }
+    if (withContacts && known.contacts === null) {
+      evaluator.enterAsFound(supposed);
+      known.contacts = this.problem.network.outlets.map((_, outlet) => evaluator.contactsAt(outlet));
+    }
+    return known;
+  }
 }
 
 /** What holds at one outlet, from all that is held of its circuit, the most probable first. */
@@ -188,7 +218,8 @@ export function opinionOn(
   const leadingCondition = ranked[0]?.[0] ?? 'correct';
   // Nothing read here, or what was read outvoted by the rest, is no reason to call it correct.
   const condition = isOpen || (doubted && leadingCondition === 'correct') ? 'undetermined' : leadingCondition;
-  const least = ruledOutShare * (leading?.probability ?? 1);
+  const isDangerous = condition !== 'undetermined' && conditions[condition].dangerous;
+  const least = ruledOutShare[isDangerous ? 'besideDanger' : 'besideHarmless'] * (leading?.probability ?? 1);
   const notRuledOut = conditionIds.filter(
     (one) => one !== condition && conditions[one].dangerous && (open.get(one) ?? 0) > least,
   );

@@ -3,6 +3,8 @@ export interface HouseFacts {
   readonly yearBuilt?: number | undefined;
   /** Whether the branch wiring has grounds; null or absent: not known. */
   readonly groundedWiring?: boolean | null | undefined;
+  /** Years in which something was added or made over. */
+  readonly alteredIn?: readonly number[] | undefined;
 }
 
 /** How often a cause is met at one site (a box, or the cable into it), against its being sound; and why we think so. */
@@ -97,6 +99,15 @@ export const houseRules: readonly HouseRule[] = [
     when: (house) =>
       house.groundedWiring !== true && house.groundedWiring !== false && before(groundsBecameCommon, house),
     why: 'in houses made over, jumpers take the place of grounds that were never there',
+  },
+  {
+    of: jumpers,
+    factor: 2,
+    when: (house) =>
+      house.groundedWiring !== true &&
+      before(groundsBecameCommon, house) &&
+      (house.alteredIn ?? []).some((year) => year >= groundsBecameCommon),
+    why: 'made over after grounds became common: new receptacles on old cable are where jumpers are found',
   },
   {
     of: ['poor-connection'],

@@ -3,6 +3,7 @@ import { type Cause, causesOf } from './cause.ts';
 import { type Evidence, evidenceOf } from './evidence.ts';
 import { fineTolerance, roughTolerance, type Tolerance } from './likelihood.ts';
 import type { HouseFacts } from './priors.ts';
+import { ViewMemory } from './view-memory.ts';
 
 /** What is asked: a circuit as far as it is known, and what was read on it. */
 export interface Question {
@@ -27,6 +28,7 @@ export interface DiagnosisProblem {
   readonly network: Network;
   readonly causes: readonly Cause[];
   readonly evidence: Evidence;
+  readonly memory: ViewMemory;
   readonly unknownLoads: boolean;
   readonly tolerance: Tolerance;
 }
@@ -37,6 +39,7 @@ const noFaults: readonly Fault[] = [];
 export interface Premises {
   readonly network: Network;
   readonly causes: readonly Cause[];
+  readonly memory: ViewMemory;
 }
 
 export function premisesOf({
@@ -48,11 +51,16 @@ export function premisesOf({
     unknownDevices.has(index) ? { ...device, state: 'set' as const } : device,
   );
   const network = networkOf({ ...circuit, protection, faults: [...noFaults] });
-  return { network, causes: causesOf(network, house, unknownDevices) };
+  return {
+    network,
+    causes: causesOf(network, house, unknownDevices),
+    memory: new ViewMemory(network),
+  };
 }
 
-export const problemOf = (question: Question, { network, causes }: Premises): DiagnosisProblem => ({
+export const problemOf = (question: Question, { network, causes, memory }: Premises): DiagnosisProblem => ({
   network,
+  memory,
   causes,
   evidence: evidenceOf(network, {
     readings: question.readings,

@@ -11,7 +11,9 @@ import {
 import { faultsWith, type Hypothesis } from './hypothesis.ts';
 
 import { readingDeficit, type Tolerance } from './likelihood.ts';
+import type { DiagnosisProblem } from './problem.ts';
 import { loadsOfWatts, mostWatts } from './unknown-loads.ts';
+import type { ViewMemory } from './view-memory.ts';
 
 /** Ohms between whose effects those of any bad connection lie; the middling ones are tried with few patterns of loads. */
 const extremeOhms = [0.1, 1e5] as const;
@@ -29,6 +31,7 @@ const bulge = 2;
 export class Screening {
   private readonly network: Network;
   private readonly evidence: Evidence;
+  private readonly memory: ViewMemory;
   private readonly evaluators: Evaluator[] = [];
   private readonly nearest: Float64Array;
   private readonly loadExtremes: readonly (readonly Load[])[];
@@ -37,9 +40,10 @@ export class Screening {
   /** What is led further, seen under each extreme of the loads. */
   private views: readonly Float64Array[] = [];
 
-  constructor(network: Network, evidence: Evidence, unknownLoads: boolean) {
+  constructor({ network, evidence, memory, unknownLoads }: DiagnosisProblem) {
     this.network = network;
     this.evidence = evidence;
+    this.memory = memory;
     this.nearest = new Float64Array(evidence.observed.length);
     this.states = evidence.states.filter(({ repaired }) => !repaired);
     this.loadExtremes = unknownLoads ? loadExtremes(network) : [network.circuit.loads];
@@ -108,7 +112,8 @@ export class Screening {
   }
 
   private evaluatorFor(index: number): Evaluator {
-    while (this.evaluators.length <= index) this.evaluators.push(new Evaluator(this.network, this.evidence));
+    while (this.evaluators.length <= index)
+      this.evaluators.push(new Evaluator(this.network, this.evidence, this.memory));
     return this.evaluators[index] as Evaluator;
   }
 

@@ -36,12 +36,14 @@ export interface SearchState {
 
 export const usualLimits: SearchLimits = { mostBounds: 6_000 };
 
-/** Explanations so many nats below the best are let go: one in 13,000. */
-const keptNats = 9.5;
+/** Explanations so many nats below the best are let go: one in half a million (see what rules a condition out). */
+const keptNats = 13.1;
 /** A single cause so far below the best may still be half of the best pair. */
 const parentNats = 25;
 /** A reading that falls so many nats short of what scatter explains asks for another cause, or is wrong. */
 const misfitNats = 7;
+/** So many readings hold something plainly wrong (common practice: one value in a hundred, about three a reading). */
+const wrongReadingShare = 0.03;
 /**
  * After so many explanations led further in vain, what does not fit is held to be a wrong reading: a cause of the
  * best pair leaves less unexplained by itself than most causes that have nothing to do with it.
@@ -49,8 +51,12 @@ const misfitNats = 7;
 const patience = 10;
 /** At most so many explanations are led further by one cause each, for what is not ruled out beside them. */
 const mostLeaders = 2;
+/** Explanations so near the best are as good as it where something dangerous may hide behind them. */
+const nearlyAsGood = 3;
 /** A fit is worth its time where the loads and ohms of the parent fall so many nats short of what may be reached. */
 const worthFitting = 0.4;
+/** Ohms that fall so many nats short of the best ones add nothing to their share. */
+const negligibleNats = 7;
 /** What falls so many nats short is not saved by other ohms or loads. */
 const hopelessNats = 2000;
 /** Where loads change volts but little, what falls short by more stays there whatever they are. */
@@ -68,6 +74,9 @@ const sliceFits = 6;
 /** Volts scatter: half a nat each is to be expected. */
 const expectedDeficit = (kinds: readonly ChannelKind[]): number =>
   0.5 * kinds.filter((kind) => kind === 'volts').length;
+
+const isSameSite = (a: Cause['site'], b: Cause['site']): boolean =>
+  'cable' in a ? 'cable' in b && a.cable === b.cable : 'outlet' in b && a.outlet === b.outlet;
 
 const logSum = (values: readonly number[]): number => {
   const most = Math.max(...values);
@@ -121,8 +130,8 @@ export class Search {
   constructor(problem: DiagnosisProblem, limits: SearchLimits = usualLimits) {
     this.problem = problem;
     this.limits = limits;
-    this.evaluator = new Evaluator(problem.network, problem.evidence);
-    this.screening = new Screening(problem.network, problem.evidence, problem.unknownLoads);
+    this.evaluator = new Evaluator(problem.network, problem.evidence, problem.memory);
+    this.screening = new Screening(problem);
     this.voltsCount = problem.evidence.kinds.filter((kind) => kind === 'volts').length;
     const sound = soundHypothesis(problem.network);
     this.knownDevices = sound.deviceStates;
@@ -156,6 +165,7 @@ export class Search {
       before = this.best;
       yield* this.leadPartsFurther();
       yield* this.leadFurther();
+      yield* this.leadDarkFurther();
     }
     return this.state();
   }
@@ -206,8 +216,8 @@ export class Search {
           next = candidate;
       if (next === null || next.most < least) return null;
       if (next.explanation !== undefined) return next.explanation;
-      const explanation =
-        this.found.get(next.hypothesis.key) ?? this.refined(next.hypothesis, next.parent, next.bound);
+      const known = next.hypothesis.resistances.length > 0 ? undefined : this.found.get(next.hypothesis.key);
+      const explanation = known ?? this.refined(next.hypothesis, next.parent, next.bound, true);
       this.parents.set(next.hypothesis.key, { ...next, explanation, most: explanation.logWeight });
     }
   }
@@ -225,6 +235,31 @@ export class Search {
       leaders += 1;
       yield* this.expand(leader, keptNats);
     }
+  }
+
+  /**
+   * What reads dark may be live all over: an open neutral, and a jumper that carries it to the ground. Neither by itself
+   * reads dark, so where an open hot explains it, an open neutral at the same site is led further.
+   */
+  private *leadDarkFurther(): Generator<undefined> {
+    const dark = this.state().explanations.filter(
+      ({ logWeight }) => logWeight > this.best.logWeight - nearlyAsGood,
+    );
+    for (const explanation of dark)
+      for (const cause of explanation.hypothesis.causes) {
+        if (cause.prior !== 'open-hot') continue;
+        const twin = this.problem.causes.find(
+          ({ prior, site }) => prior === 'open-neutral' && isSameSite(site, cause.site),
+        );
+        if (twin === undefined || this.isOver()) continue;
+        const others = withoutCauses(explanation.hypothesis, (other) => other === cause, this.knownDevices);
+        const hypothesis = withCause(others, twin);
+        if (hypothesis === null || this.expanded.has(hypothesis.key)) continue;
+        yield* this.expand(
+          this.found.get(hypothesis.key) ?? this.refined(hypothesis, explanation, 0),
+          keptNats,
+        );
+      }
   }
 
   /** Holds an explanation with each further cause against the readings: first those that need no fitting of ohms. */
@@ -311,27 +346,47 @@ export class Search {
     }
   }
 
-  /** True where an explanation leaves more unexplained, somewhere or in all, than chance would. */
+  /**
+   * True where an explanation leaves more unexplained, somewhere or in all, than chance would. A reading that
+   * nothing else read at its receptacle bears out is held to be wrong, as long as there are no more such than expected.
+   */
   private asksForMore({ fitted: { supposed } }: Explanation): boolean {
     this.evaluator.predict(supposed, false);
     const { kinds } = this.problem.evidence;
     const deficits = this.readingDeficits();
-    const atOutlet = new Map<number, number>();
-    let sum = 0;
+    const excessesAt = new Map<number, number[]>();
+    let readings = 0;
     for (const { position, outlet, first, end } of this.readings()) {
       const excess = (deficits.get(position) ?? 0) - expectedDeficit(kinds.slice(first, end));
-      if (excess > misfitNats) return true;
-      sum += excess;
-      atOutlet.set(outlet, (atOutlet.get(outlet) ?? 0) + excess);
+      const here = excessesAt.get(outlet);
+      if (here === undefined) excessesAt.set(outlet, [excess]);
+      else here.push(excess);
+      readings += 1;
     }
-    const scatter = Math.sqrt(this.voltsCount / 2);
-    return (
-      sum > misfitNats + 3 * scatter || [...atOutlet.values()].some((excess) => excess > 1.4 * misfitNats)
-    );
+    let sum = 0;
+    let alone = 0;
+    for (const excesses of excessesAt.values()) {
+      const most = Math.max(...excesses);
+      const rest = excesses.reduce((total, excess) => total + excess, -most);
+      const isAlone = most > misfitNats && excesses.length > 1;
+      if (isAlone) alone += 1;
+      else if (most > misfitNats) return true;
+      const left = isAlone ? rest : rest + most;
+      if (left > 1.4 * misfitNats) return true;
+      sum += left;
+    }
+    const expectedWrong = wrongReadingShare * readings;
+    if (alone > expectedWrong + 2 * Math.sqrt(expectedWrong)) return true;
+    return sum > misfitNats + 3 * Math.sqrt(this.voltsCount / 2);
   }
 
-  /** A hypothesis with its loads and ohms as the readings have them, and its weight. */
-  private refined(hypothesis: Hypothesis, parent: Explanation | null, bound: number): Explanation {
+  /** A hypothesis with its loads and ohms as the readings have them, and its weight; fitted however far where it is led further. */
+  private refined(
+    hypothesis: Hypothesis,
+    parent: Explanation | null,
+    bound: number,
+    isLed = false,
+  ): Explanation {
     const { tolerance, unknownLoads, network } = this.problem;
     const isExact = parent !== null && !unknownLoads && hypothesis.resistances.length === 0;
     const watts = parent?.fitted.watts ?? new Float64Array(network.outlets.length);
@@ -348,10 +403,10 @@ export class Search {
       ]);
     }
     if (!unknownLoads)
-      return this.explanation(hypothesis, [this.fittedTo(hypothesis, null, bound, false, watts)]);
+      return this.explanation(hypothesis, [this.fittedTo(hypothesis, null, bound, isLed, watts)]);
     const patterns = loadPatterns(network, hypothesis, parent);
     const fits = patterns.map((pattern) => {
-      const fit = this.fittedTo(hypothesis, pattern, bound, patterns.length > 1 || parent === null);
+      const fit = this.fittedTo(hypothesis, pattern, bound, isLed || patterns.length > 1 || parent === null);
       return { ...fit, logShare: fit.logShare + pattern.logOdds, pattern };
     });
     return this.explanation(hypothesis, fits);
@@ -365,20 +420,31 @@ export class Search {
     hypothesis: Hypothesis,
     pattern: LoadPattern | null,
     bound: number,
-    loadsDecide: boolean,
+    mustFit: boolean,
     watts: Float64Array = pattern?.start ?? new Float64Array(0),
   ): Fitted {
     const { tolerance, unknownLoads } = this.problem;
+    const most = hypothesis.logPrior - bound;
+    const isFar = most < this.best.logWeight - contenderNats;
+    // What no ohms bring near is taken for as good as screening leaves it: it never weighs less than its due.
+    if (isFar && !mustFit && hypothesis.resistances.length > 0)
+      return { ...this.middling(hypothesis, watts, bound), deficit: bound };
     let fit = this.betterStart(hypothesis, watts, bound);
     const isWorth = (): boolean => fit.deficit > bound + worthFitting && fit.deficit < bound + hopelessNats;
     if (hypothesis.resistances.length > 0 && isWorth())
       fit = fitted(this.evaluator, hypothesis, fit, null, tolerance, unknownLoads);
     if (pattern === null || !isWorth()) return fit;
-    const most = hypothesis.logPrior - bound;
     const weight = hypothesis.logPrior + fit.logShare - fit.deficit;
-    const isNear = loadsDecide || weight > this.best.logWeight - nearNats;
-    if (most < this.best.logWeight - contenderNats || !isNear) return fit;
+    const isNear = mustFit || weight > this.best.logWeight - nearNats;
+    if (isFar || !isNear) return fit;
     return fitted(this.evaluator, hypothesis, fit, pattern, tolerance, unknownLoads);
+  }
+
+  /** With middling ohms and nothing fitted; not looked at to the end once beyond the limit. */
+  private middling(hypothesis: Hypothesis, watts: Float64Array, limit: number): Fitted {
+    const { tolerance, unknownLoads } = this.problem;
+    const ohms = middleOhms(hypothesis);
+    return unfitted(this.evaluator, hypothesis, ohms, watts, unknownLoads, tolerance, this.reference, limit);
   }
 
   /**
@@ -387,9 +453,9 @@ export class Search {
    */
   private betterStart(hypothesis: Hypothesis, watts: Float64Array, bound: number): Fitted {
     const { tolerance, unknownLoads } = this.problem;
-    const at = (ohms: readonly number[]): Fitted =>
-      unfitted(this.evaluator, hypothesis, ohms, watts, unknownLoads, tolerance, this.reference);
-    let best = at(middleOhms(hypothesis));
+    const at = (ohms: readonly number[], limit: number): Fitted =>
+      unfitted(this.evaluator, hypothesis, ohms, watts, unknownLoads, tolerance, this.reference, limit);
+    let best = this.middling(hypothesis, watts, Number.POSITIVE_INFINITY);
     if (best.deficit < bound + worthFitting) return best;
     let logShare = 0;
     hypothesis.resistances.forEach((_, which) => {
@@ -397,12 +463,15 @@ export class Search {
       const tried: { readonly share: number; readonly fit: Fitted }[] = [];
       let least = Number.POSITIVE_INFINITY;
       for (const { ohms, share } of sampleOhms) {
-        const fit = at(from.map((one, position) => (position === which ? ohms : one)));
+        const fit = at(
+          from.map((one, position) => (position === which ? ohms : one)),
+          best.deficit + 2 * negligibleNats,
+        );
         tried.push({ share, fit });
         least = Math.min(least, fit.deficit);
         if (fit.deficit < best.deficit) best = fit;
-        // Once nothing can be better, what more ohms do worse and worse says nothing new.
-        if (least < bound + worthFitting && fit.deficit > least + keptNats) break;
+        // Past the best ohms it gets worse and worse.
+        if (fit.deficit > least + negligibleNats) break;
       }
       logShare += logSum(tried.map(({ share, fit }) => Math.log(share) - fit.deficit + best.deficit));
     });

@@ -7,6 +7,7 @@ import { Evaluator, type Supposed } from './evaluator.ts';
 import { evidenceOf } from './evidence.ts';
 import { compareReadings } from './evidence-table.ts';
 import { fineTolerance } from './likelihood.ts';
+import { ViewMemory } from './view-memory.ts';
 
 const instruments = ['lamps', 'meter', 'meter-low', 'earth-meter', 'loaded', 'gfci-button'] as const;
 
@@ -35,7 +36,14 @@ describe('what the diagnosis predicts', () => {
       const evidence = evidenceOf(network, { readings, trippedBefore, afterRepair: [] });
       const evaluator = new Evaluator(network, evidence);
       evaluator.predict(supposedOf(circuit), false);
-      const problem = { network, evidence, causes: [], unknownLoads: false, tolerance: fineTolerance };
+      const problem = {
+        network,
+        evidence,
+        memory: new ViewMemory(network),
+        causes: [],
+        unknownLoads: false,
+        tolerance: fineTolerance,
+      };
       for (const { reading, predicted } of compareReadings(problem, evaluator.predicted, [])) {
         if (reading.instrument === 'lamps') expect(predicted).toEqual(reading);
         if (reading.instrument === 'meter' && predicted.instrument === 'meter') {

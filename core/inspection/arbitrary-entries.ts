@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { leavingItems, looks, notReachedReasons } from '../conditions/index.ts';
 import { lampStates, pairs } from '../instruments/index.ts';
 import type { JobEntry, KitEntry } from './entry.ts';
 
@@ -17,7 +18,8 @@ const instant = fc
   .map((minute) => new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString());
 const lampState = fc.constantFrom(...lampStates);
 
-const envelope = { id: entryId, device, author: fc.constant(idNumber(1)), at: instant };
+const clock = fc.tuple(instant, fc.nat(2)).map(([at, count]) => `${at}~000${count}`);
+const envelope = { id: entryId, device, author: fc.constant(idNumber(1)), at: instant, clock };
 
 const jobEntry: fc.Arbitrary<JobEntry> = fc.oneof(
   fc.record(
@@ -31,7 +33,55 @@ const jobEntry: fc.Arbitrary<JobEntry> = fc.oneof(
     },
     { requiredKeys: ['id', 'device', 'author', 'at', 'kind'] },
   ),
-  fc.record({ ...envelope, kind: fc.constant('room-described' as const), room, name: words }),
+  fc.record(
+    {
+      ...envelope,
+      kind: fc.constant('room-described' as const),
+      room,
+      name: words,
+      expected: fc.constantFrom(null, 0, 4),
+      door: fc.constantFrom(0, 0.5),
+    },
+    { requiredKeys: ['id', 'device', 'author', 'at', 'kind', 'room', 'name'] },
+  ),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('rooms-ordered' as const),
+    rooms: fc.shuffledSubarray([0x20, 0x21, 0x22, 0x23].map(idNumber), { minLength: 1 }),
+  }),
+  fc.record({ ...envelope, kind: fc.constant('receptacle-merged' as const), receptacle, into: receptacle }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('look-noted' as const),
+    receptacle,
+    look: fc.constantFrom(...looks),
+    seen: fc.boolean(),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('not-reached' as const),
+    receptacle,
+    reason: fc.constantFrom(null, ...notReachedReasons),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('tester-proved' as const),
+    instrument: fc.constantFrom('lamps' as const, 'probe' as const),
+    passed: fc.boolean(),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('went-dead' as const),
+    by: fc.record({ kind: fc.constant('device' as const), receptacle }),
+    dead: fc.uniqueArray(receptacle, { maxLength: 3 }),
+    powerBack: fc.boolean(),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('left-as-found' as const),
+    item: fc.constantFrom(...leavingItems),
+    done: fc.boolean(),
+  }),
   fc.record({
     ...envelope,
     kind: fc.constant('receptacle-described' as const),

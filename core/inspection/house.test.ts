@@ -120,6 +120,11 @@ describe('the house folded from its log', () => {
     expect(latestAction(after, phone)).toHaveLength(1);
     expect(latestAction(described.slice(0, 1), phone), 'the opening of the job stays').toEqual([]);
   });
+
+  test('undo takes back a later description of the house too', () => {
+    const said = entry(7, { kind: 'job-described', breakerLeave: true });
+    expect(latestAction([...described, said], phone)).toEqual([said.id]);
+  });
 });
 
 describe('what other instruments showed, and what feeds a receptacle', () => {

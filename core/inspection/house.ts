@@ -1,4 +1,15 @@
-import type { JobEntry, LampsRead, ReadingTaken } from './entry.ts';
+import type {
+  ConductorMetal,
+  DeviceMarking,
+  Insulation,
+  LeavingItem,
+  Look,
+  NotReachedReason,
+  ProtectionLabel,
+  ReceptacleType,
+} from '../conditions/observations.ts';
+import type { Region } from '../conditions/regions.ts';
+import type { JobEntry, JobEntryOf, LampsRead, ReadingTaken } from './entry.ts';
 import { standing } from './order.ts';
 
 export interface Receptacle {
@@ -12,137 +23,95 @@ export interface Receptacle {
   readonly breaker: string | null;
   /** Its place along the run, counted from the panel. */
   readonly place: number | null;
+  readonly type: ReceptacleType | null;
+  /** A three-to-two adapter is in use. */
+  readonly adapter: boolean;
+  /** Share of the way round the room's walls, clockwise from the corner at the top left. */
+  readonly spot: number | null;
+  /** The receptacle whose lower half this is. */
+  readonly halfOf: string | null;
+  /** What stands of its looks, in the order of `looks`. */
+  readonly looks: readonly Look[];
+  readonly coverOff: CoverOff | null;
+  readonly notReached: NotReachedReason | null;
+  readonly protection: Protection;
+  readonly groundFaultTests: readonly JobEntryOf<'ground-fault-tested'>[];
+  readonly warnings: readonly JobEntryOf<'people-warned'>[];
+  readonly notes: readonly JobEntryOf<'noted'>[];
+}
+
+/** What was seen inside the box. */
+export interface CoverOff {
+  readonly metal?: ConductorMetal | undefined;
+  readonly awg?: number | undefined;
+  readonly insulation?: Insulation | undefined;
+  readonly jumper?: boolean | undefined;
+  readonly pushIn?: boolean | undefined;
+  readonly marking?: DeviceMarking | undefined;
+}
+
+export interface Protection {
+  /** null: nobody looked. */
+  readonly labels: readonly ProtectionLabel[] | null;
+  readonly resetAt: string | null;
+  readonly lockedOut: boolean;
+  readonly madeIn: number | null;
 }
 
 export interface Room {
   /** null gathers receptacles that were read but never described. */
   readonly id: string | null;
   readonly name: string;
+  /** How many receptacles are looked for there; null: not said. */
+  readonly expected: number | null;
+  readonly door: number;
   readonly receptacles: readonly Receptacle[];
 }
 
-export interface House {
+export interface Alteration {
+  readonly year: number;
+  readonly what: string;
+}
+
+/** What is said of the job as a whole; null where it was not said. */
+export interface Described {
   readonly address: string;
   readonly client: string | null;
   readonly yearBuilt: number | null;
   readonly about: string | null;
   /** Whether the branch wiring has grounds; null: not known. */
   readonly groundedWiring: boolean | null;
-  /** In the order in which they were first described. */
+  readonly storeys: number | null;
+  readonly region: Region;
+  readonly alterations: readonly Alteration[];
+  /** Whether breakers may be switched; null: not asked. */
+  readonly breakerLeave: boolean | null;
+  readonly leaveFrom: string | null;
+  readonly keepPowered: readonly string[];
+  readonly utilityOn: boolean | null;
+  readonly breakersFoundOff: string | null;
+  readonly devicesFoundTripped: string | null;
+  readonly present: string | null;
+}
+
+/** What was done in the house as a whole. */
+export interface Done {
+  /** Testers tried on a receptacle known to be good, oldest first. */
+  readonly proofs: readonly JobEntryOf<'tester-proved'>[];
+  /** How many are to be tested (null: all that can be reached); absent where nobody chose. */
+  readonly plan: { readonly sample: number | null } | null;
+  /** What went dead, oldest first. */
+  readonly wentDead: readonly JobEntryOf<'went-dead'>[];
+  /** What was seen to before leaving. */
+  readonly left: readonly LeavingItem[];
+}
+
+export interface House extends Described, Done {
+  /** In the order of the walk. */
   readonly rooms: readonly Room[];
   /** Time of the first and the last standing reading. */
   readonly firstReadAt: string | null;
   readonly lastReadAt: string | null;
-}
-
-interface Draft {
-  readonly id: string;
-  name: string;
-  room: string | null;
-  readonly readings: LampsRead[];
-  readonly taken: ReadingTaken[];
-  breaker: string | null;
-  place: number | null;
-}
-
-const unnamed = { room: 'Unnamed room', receptacle: 'Unnamed receptacle', unplaced: 'Not placed in a room' };
-
-function claim<T>(known: Map<string, T>, id: string, make: () => T): T {
-  const found = known.get(id);
-  if (found !== undefined) return found;
-  const made = make();
-  known.set(id, made);
-  return made;
-}
-
-/**
- * The house that a set of entries describes. Order and duplicates of the entries do not matter: fields take
- * the latest statement, readings gather, withdrawn entries do not count, and nothing that still stands is
- * left out – a reading whose receptacle or room has not arrived yet shows under a stand-in name.
- */
-export function foldHouse(entries: Iterable<JobEntry>): House {
-  const job: {
-    address?: string;
-    client?: string;
-    yearBuilt?: number;
-    about?: string;
-    groundedWiring?: boolean | null;
-  } = {};
-  const roomNames = new Map<string, string>();
-  const receptacles = new Map<string, Draft>();
-  const draft = (id: string): Draft =>
-    claim(receptacles, id, () => ({
-      id,
-      name: unnamed.receptacle,
-      room: null,
-      readings: [],
-      taken: [],
-      breaker: null,
-      place: null,
-    }));
-  let firstReadAt: string | null = null;
-  let lastReadAt: string | null = null;
-
-  for (const entry of standing(entries)) {
-    switch (entry.kind) {
-      case 'job-described': {
-        if (entry.address !== undefined) job.address = entry.address;
-        if (entry.client !== undefined) job.client = entry.client;
-        if (entry.yearBuilt !== undefined) job.yearBuilt = entry.yearBuilt;
-        if (entry.about !== undefined) job.about = entry.about;
-        if (entry.groundedWiring !== undefined) job.groundedWiring = entry.groundedWiring;
-        break;
-      }
-      case 'room-described': {
-        roomNames.set(entry.room, entry.name);
-        break;
-      }
-      case 'receptacle-described': {
-        const described = draft(entry.receptacle);
-        described.name = entry.name;
-        described.room = entry.room;
-        break;
-      }
-      case 'lamps-read': {
-        draft(entry.receptacle).readings.push(entry);
-        firstReadAt ??= entry.at;
-        lastReadAt = entry.at;
-        break;
-      }
-      case 'reading-taken': {
-        draft(entry.receptacle).taken.push(entry);
-        firstReadAt ??= entry.at;
-        lastReadAt = entry.at;
-        break;
-      }
-      case 'receptacle-fed': {
-        const fed = draft(entry.receptacle);
-        fed.breaker = entry.breaker;
-        fed.place = entry.place;
-        break;
-      }
-    }
-  }
-
-  const byRoom = new Map<string | null, Receptacle[]>([...roomNames.keys()].map((id) => [id, []]));
-  for (const { room, ...receptacle } of receptacles.values()) {
-    const inRoom = byRoom.get(room) ?? [];
-    inRoom.push(receptacle);
-    byRoom.set(room, inRoom);
-  }
-  const nameOf = (id: string | null): string =>
-    id === null ? unnamed.unplaced : (roomNames.get(id) ?? unnamed.room);
-
-  return {
-    address: job.address ?? 'Address not entered',
-    client: job.client ?? null,
-    yearBuilt: job.yearBuilt ?? null,
-    about: job.about ?? null,
-    groundedWiring: job.groundedWiring ?? null,
-    rooms: [...byRoom].map(([id, inRoom]) => ({ id, name: nameOf(id), receptacles: inRoom })),
-    firstReadAt,
-    lastReadAt,
-  };
 }
 
 /** The reading that counts: the latest that stands. */
@@ -168,5 +137,6 @@ export function nextReceptacleName(room: Room): string {
 export function latestAction(entries: Iterable<JobEntry>, device: string): readonly string[] {
   const own = standing(entries).filter((entry) => entry.device === device);
   const action = own.filter((entry) => entry.at === own.at(-1)?.at);
-  return action.some((entry) => entry.kind === 'job-described') ? [] : action.map((entry) => entry.id);
+  const opening = standing(entries).find((entry) => entry.kind === 'job-described');
+  return action.some((entry) => entry === opening) ? [] : action.map((entry) => entry.id);
 }

@@ -1,10 +1,13 @@
+import { clockAt } from './clock.ts';
 import type { Entry } from './entry.ts';
 
 const byText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
-/** The one order of all entries: by time, then device, then id. */
+export const clockOf = (entry: Entry): string => entry.clock ?? clockAt(entry.at);
+
+/** The one order of all entries: by clock, then device, then id. */
 export const inOrder = (a: Entry, b: Entry): number =>
-  byText(a.at, b.at) || byText(a.device, b.device) || byText(a.id, b.id);
+  byText(clockOf(a), clockOf(b)) || byText(a.device, b.device) || byText(a.id, b.id);
 
 /** Each entry once, in order, without those that were withdrawn and without the withdrawals. */
 export function standing<E extends Entry>(entries: Iterable<E>): Exclude<E, { kind: 'withdrawn' }>[] {

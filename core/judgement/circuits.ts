@@ -1,4 +1,5 @@
 import { type Circuit, type Reading, runOf, type Shown, type TestState } from '../circuit/index.ts';
+import type { ReadingComparison } from '../diagnosis/index.ts';
 import { currentReading, type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
 
 /** Receptacles of one breaker, from the panel outward as far as that is known. */
@@ -42,4 +43,53 @@ export function readingsOf(receptacle: Receptacle): readonly Reading[] {
   if (plain !== null) latest.set(`lamps ${stateKey(undefined)}`, { instrument: 'lamps', ...plain.lamps });
   for (const { shown } of receptacle.taken) latest.set(`${shown.instrument} ${stateKey(shown.state)}`, shown);
   return [...latest.values()].map((shown) => ({ at, ...shown }) as Reading);
+}
+
+/** The engine reasons at this voltage; what is read at another is scaled to it, as every conductance scales alike. */
+const engineVolts = 120;
+
+const times = (reading: Reading, factor: number): Reading => {
+  switch (reading.instrument) {
+    case 'meter':
+    case 'meter-low':
+    case 'loaded':
+      return { ...reading, hn: reading.hn * factor, hg: reading.hg * factor, ng: reading.ng * factor };
+    case 'earth-meter':
+      return {
+        ...reading,
+        hot: reading.hot * factor,
+        neutral: reading.neutral * factor,
+        ground: reading.ground * factor,
+      };
+    default:
+      return reading;
+  }
+};
+
+/** Readings as the engine takes them, and its comparisons as they are shown. */
+export class VoltScale {
+  private readonly factor: number;
+  private readonly originals = new Map<Reading, Reading>();
+
+  constructor(nominalVolts: number) {
+    this.factor = engineVolts / nominalVolts;
+  }
+
+  toEngine(readings: readonly Reading[]): readonly Reading[] {
+    if (this.factor === 1) return readings;
+    return readings.map((reading) => {
+      const scaled = times(reading, this.factor);
+      this.originals.set(scaled, reading);
+      return scaled;
+    });
+  }
+
+  toShown(table: readonly ReadingComparison[]): readonly ReadingComparison[] {
+    if (this.factor === 1) return table;
+    return table.map(({ reading, predicted, ...rest }) => ({
+      ...rest,
+      reading: this.originals.get(reading) ?? times(reading, 1 / this.factor),
+      predicted: times(predicted, 1 / this.factor),
+    }));
+  }
 }

@@ -5,7 +5,7 @@ import { idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
 import { reportOn } from '../report/index.ts';
-import { HouseJudge, isJudgedAsRead, refinedVerdict } from './index.ts';
+import { afterNews, HouseJudge, isJudgedAsRead, newsSince, refinedVerdict, slimHouse } from './index.ts';
 
 interface Place {
   readonly shows: LampPattern | null;
@@ -50,6 +50,26 @@ const reversed = (breaker?: string): Place => ({
 });
 const fine = (breaker?: string): Place => ({ shows: 'hn-hg', ...(breaker === undefined ? {} : { breaker }) });
 
+describe('news of a judgement', () => {
+  test('told step by step they come to the whole, and what did not change stays the same object', () => {
+    const judge = new HouseJudge();
+    const first = judged(houseOf([fine(), fine('1'), reversed('1')]), judge).judgement;
+    const second = judged(houseOf([reversed(), fine('1'), reversed('1')]), judge).judgement;
+    const heard = afterNews(new Map(), newsSince(null, first));
+    expect(heard).toEqual(first);
+    const news = newsSince(first.receptacles, second);
+    expect([...news.changed.keys()]).toEqual([receptacleId(0)]);
+    const after = afterNews(heard.receptacles, news);
+    expect(after).toEqual(second);
+    expect(after.receptacles.get(receptacleId(2))).toBe(heard.receptacles.get(receptacleId(2)));
+  });
+
+  test('a house is judged the same by no more than it is judged by', () => {
+    const house = houseOf([fine('1'), reversed('1'), { shows: 'hg-ng' }]);
+    expect(judged(slimHouse(house)).judgement).toEqual(judged(house).judgement);
+  });
+});
+
 describe('the judgement on a house', () => {
   test('one cause behind several receptacles of a breaker is one cause, one finding, with its place', () => {
     const probed: Place = {
@@ -73,8 +93,8 @@ describe('the judgement on a house', () => {
     const { findings } = reportOn(house, judged(house).judgement);
     const hidden = findings.find(({ receptacles }) => receptacles.includes('Den 2'));
     expect(hidden).toMatchObject({ urgency: 'act-now', receptacles: ['Den 2'] });
-    expect(hidden?.verdict.headline).toBe('Reads correct, but may hide reversed bootleg ground');
-    expect(hidden?.verdict.plain).toBe(false);
+    expect(hidden?.verdict?.headline).toBe('Reads correct, but may hide reversed bootleg ground');
+    expect(hidden?.verdict?.plain).toBe(false);
   });
 
   test('without breakers each stands alone, and neighbours that look alike are a likely group', () => {

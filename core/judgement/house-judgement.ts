@@ -1,5 +1,5 @@
 import type { Fault, InstrumentId } from '../circuit/index.ts';
-import { type ConditionId, conditionIds } from '../conditions/index.ts';
+import { type ConditionId, conditionIds, regions } from '../conditions/index.ts';
 import {
   blindSpots,
   type ContactState,
@@ -19,7 +19,7 @@ import {
 } from '../diagnosis/index.ts';
 import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
 import { causeInWords } from './causes-in-words.ts';
-import { circuitsOf, type FedTogether, guessedCircuit, readingsOf } from './circuits.ts';
+import { circuitsOf, type FedTogether, guessedCircuit, readingsOf, VoltScale } from './circuits.ts';
 
 /** Something that may be behind what was read, in words. */
 export interface WordedExplanation {
@@ -85,9 +85,10 @@ const worthALine = 0.01;
 const wordsFor = (faults: readonly Fault[], place: number): string =>
   faults.length === 0 && place > 0 ? 'nothing wrong, and a reading mistaken' : causeInWords(faults);
 
-const factsOf = ({ yearBuilt, groundedWiring }: House): HouseFacts => ({
+const factsOf = ({ yearBuilt, groundedWiring, alterations }: House): HouseFacts => ({
   ...(yearBuilt === null ? {} : { yearBuilt }),
   groundedWiring,
+  ...(alterations.length === 0 ? {} : { alteredIn: alterations.map(({ year }) => year) }),
 });
 
 interface Remembered {
@@ -108,6 +109,7 @@ export class HouseJudge {
    */
   *judging(house: House, kit: readonly InstrumentId[]): Generator<HouseJudgement | null, HouseJudgement> {
     const facts = factsOf(house);
+    const { nominalVolts } = regions[house.region];
     const circuits = circuitsOf(house).filter(
       ({ receptacles }) => receptacles.length > 1 && receptacles.some((one) => readingsOf(one).length > 0),
     );
@@ -115,7 +117,7 @@ export class HouseJudge {
     const next = new Map<string, Remembered>();
     for (const receptacle of receptaclesOf(house)) {
       if (onCircuit.has(receptacle.id) || readingsOf(receptacle).length === 0) continue;
-      next.set(receptacle.id, this.alone(receptacle, facts, kit));
+      next.set(receptacle.id, this.alone(receptacle, facts, kit, nominalVolts));
       yield null;
     }
     for (const circuit of circuits) {
@@ -125,7 +127,7 @@ export class HouseJudge {
     }
     yield this.gathered(house, next, circuits, circuits.length === 0);
     for (const circuit of circuits)
-      for (const step of this.onCircuit(circuit, facts, kit)) {
+      for (const step of this.onCircuit(circuit, facts, kit, nominalVolts)) {
         if (step === null) {
           yield null;
           continue;
@@ -137,12 +139,18 @@ export class HouseJudge {
     return this.gathered(house, next, circuits, true);
   }
 
-  private alone(receptacle: Receptacle, facts: HouseFacts, kit: readonly InstrumentId[]): Remembered {
+  private alone(
+    receptacle: Receptacle,
+    facts: HouseFacts,
+    kit: readonly InstrumentId[],
+    nominalVolts: number,
+  ): Remembered {
     const readings = readingsOf(receptacle);
     const key = JSON.stringify([readings, facts, kit]);
     const known = this.memory.get(receptacle.id);
     if (known?.key === key) return known;
-    const judged = diagnoseLone(receptacle.id, readings, facts, kit);
+    const scale = new VoltScale(nominalVolts);
+    const judged = diagnoseLone(receptacle.id, scale.toEngine(readings), facts, kit);
     const [hot, neutral, ground] = judged.contacts;
     const one: JudgedReceptacle = {
       ...judged,
@@ -155,7 +163,7 @@ export class HouseJudge {
           probability,
           condition,
         })),
-      table: judged.table,
+      table: scale.toShown(judged.table),
       cause: null,
       isFinal: true,
     };
@@ -166,6 +174,7 @@ export class HouseJudge {
     fed: FedTogether,
     facts: HouseFacts,
     kit: readonly InstrumentId[],
+    nominalVolts: number,
   ): Generator<Remembered | null> {
     const readings = fed.receptacles.flatMap(readingsOf);
     const wiring = JSON.stringify([fed.receptacles.map(({ id }) => id), facts]);
@@ -184,10 +193,11 @@ export class HouseJudge {
             guessed: true,
           });
     this.diagnosticians.set(name, { key: wiring, of: diagnostician });
-    const run = diagnostician.diagnosing({ readings, trippedBefore: null, kit });
+    const scale = new VoltScale(nominalVolts);
+    const run = diagnostician.diagnosing({ readings: scale.toEngine(readings), trippedBefore: null, kit });
     for (;;) {
       const step = run.next();
-      yield step.value === null ? null : remembered(key, fed, step.value);
+      yield step.value === null ? null : remembered(key, fed, step.value, scale, nominalVolts);
       if (step.done) return;
     }
   }
@@ -233,6 +243,7 @@ export class HouseJudge {
       serviceNeutral: lostServiceNeutral(
         receptaclesOf(house).flatMap(readingsOf),
         (id) => breakerOf.get(id) ?? id,
+        regions[house.region].nominalVolts,
       ),
       notSeen: this.notSeen(house, receptacles),
       isFinal,
@@ -240,9 +251,16 @@ export class HouseJudge {
   }
 }
 
-function remembered(key: string, { breaker, receptacles }: FedTogether, diagnosis: Diagnosis): Remembered {
+function remembered(
+  key: string,
+  { breaker, receptacles }: FedTogether,
+  diagnosis: Diagnosis,
+  scale: VoltScale,
+  nominalVolts: number,
+): Remembered {
   const nameOf = (id: string): string => receptacles.find((one) => one.id === id)?.name ?? id;
-  const { explanations, outlets, table, isFinal, stoppedEarly } = diagnosis;
+  const { explanations, outlets, isFinal, stoppedEarly } = diagnosis;
+  const shown = scale.toShown(diagnosis.table);
   const causes: readonly JudgedCause[] = diagnosis.causes.map(({ faults, place, affected }) => ({
     words: causeInWords(faults),
     where: place === null ? '' : placeInWords(place, nameOf),
@@ -263,7 +281,7 @@ function remembered(key: string, { breaker, receptacles }: FedTogether, diagnosi
           probability,
           condition: conditions[index] ?? 'correct',
         })),
-      table: table.filter(({ reading }) => reading.at === outlet.id),
+      table: shown.filter(({ reading }) => reading.at === outlet.id),
       cause: position === -1 ? null : { breaker, position },
       isFinal,
     };
@@ -275,7 +293,7 @@ function remembered(key: string, { breaker, receptacles }: FedTogether, diagnosi
       breaker,
       receptacles: receptacles.map(({ id }) => id),
       causes,
-      lengths: runLengths(receptacles.flatMap(readingsOf)),
+      lengths: runLengths(receptacles.flatMap(readingsOf), nominalVolts),
       isFinal,
       stoppedEarly,
     },

@@ -5,9 +5,23 @@ import { readingsOf } from './circuits.ts';
 import type { JudgedReceptacle } from './house-judgement.ts';
 
 /** True where something is read there, and the engine answered to that, not to what was read before. */
-export const isJudgedAsRead = ({ table }: JudgedReceptacle, receptacle: Receptacle): boolean =>
-  table.length > 0 &&
-  JSON.stringify(table.map(({ reading }) => reading)) === JSON.stringify(readingsOf(receptacle));
+export const isJudgedAsRead = (judged: JudgedReceptacle, receptacle: Receptacle): boolean =>
+  judged.table.length > 0 && judgedBy(judged) === readAt(receptacle);
+
+/** The same receptacle is asked about at every reading of a house: its text is made once. */
+function remembering<T extends object>(textOf: (one: T) => string): (one: T) => string {
+  const known = new WeakMap<T, string>();
+  return (one) => {
+    const text = known.get(one) ?? textOf(one);
+    known.set(one, text);
+    return text;
+  };
+}
+
+const judgedBy = remembering(({ table }: JudgedReceptacle) =>
+  JSON.stringify(table.map(({ reading }) => reading)),
+);
+const readAt = remembering((receptacle: Receptacle) => JSON.stringify(readingsOf(receptacle)));
 
 /** What dark contacts may still be: never called dead without saying so. */
 const headlines: Partial<Record<ConditionId | 'undetermined', string>> = {

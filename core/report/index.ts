@@ -1,1 +1,2 @@
 export * from './report.ts';
+export * from './summary.ts';

@@ -3,11 +3,14 @@ import {
   type Fault,
   type InstrumentId,
   networkOf,
+  operationOf,
   parseCircuit,
   type Reading,
+  Solver,
 } from '@fair-plug/core/circuit';
 import type { PriorId } from '@fair-plug/core/diagnosis';
 import { type Cause, causesOf, clash } from '@fair-plug/core/diagnosis/cause.ts';
+import { simulate } from '@fair-plug/core/instruments';
 import type { Random } from './random.ts';
 
 /** Circuits that the figures are measured on: three to five outlets, runs and trees, some on two legs, some with a load. */
@@ -80,12 +83,44 @@ const noisyVolts = (volts: number, random: Random): number =>
     ? random.between(0, 130)
     : Math.max(0, volts + (random.gauss() * Math.max(0.5, 0.01 * volts)) / 2);
 
+export interface Taken {
+  readonly reading: Reading;
+  /** True where it was misread, or plainly wrong. */
+  readonly isWrong: boolean;
+}
+
+/**
+ * True where a breaker would have opened: causes that together join hot to ground or neutral, drawing the volts of
+ * contacts that are firmly connected down. Like a plain short, that leaves nothing to be tested.
+ */
+export function isShort(circuit: Circuit): boolean {
+  const solver = new Solver(networkOf(circuit));
+  solver.operate(operationOf(solver.network));
+  const { nominalVolts } = circuit;
+  return solver.network.outlets.some(({ contact }) =>
+    [contact.hot, contact.neutral, contact.ground].some((node) => {
+      const share = Math.hypot(solver.voltsRe[node] ?? 0, solver.voltsIm[node] ?? 0) / nominalVolts;
+      return share > 0.2 && share < 0.8 && Math.hypot(...solver.impedanceToEarth(node)) < 1.5;
+    }),
+  );
+}
+
+/** All readings of a circuit's tests as a person takes them. */
+export function readingsFrom(circuit: Circuit, random: Random): readonly Taken[] {
+  const solver = new Solver(networkOf(circuit));
+  solver.operate(operationOf(solver.network));
+  const against = (id: string): readonly number[] => {
+    const contact = solver.network.outlets[solver.network.topology.outletIndex.get(id) ?? -1]?.contact;
+    if (contact === undefined) return [];
+    return [contact.hot, contact.neutral, contact.ground].map((node) =>
+      Math.hypot(solver.voltsRe[node] ?? 0, solver.voltsIm[node] ?? 0),
+    );
+  };
+  return simulate(circuit).readings.map((reading) => taken(reading, against(reading.at), random));
+}
+
 /** A reading as taken by a person with a real instrument: scatter, induction, and now and then a plainly wrong one. */
-export function taken(
-  reading: Reading,
-  volts: readonly number[],
-  random: Random,
-): { reading: Reading; isWrong: boolean } {
+function taken(reading: Reading, volts: readonly number[], random: Random): Taken {
   const elsewhere = random.chance(0.004);
   const lamp = () => random.pick(['lit', 'off'] as const);
   switch (reading.instrument) {

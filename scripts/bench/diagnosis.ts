@@ -8,10 +8,9 @@ import {
   type Test,
 } from '@fair-plug/core/circuit';
 import { causesOf, Diagnostician, diagnoseLone } from '@fair-plug/core/diagnosis';
-import { simulate } from '@fair-plug/core/instruments';
 import { build } from 'esbuild';
 import { Random } from '../accuracy/random.ts';
-import { taken } from '../accuracy/world.ts';
+import { readingsFrom } from '../accuracy/world.ts';
 
 const outlets = Array.from({ length: 12 }, (_, index) => `o${index + 1}`);
 const instruments = ['lamps', 'meter', 'meter-low', 'earth-meter', 'probe', 'loaded', 'gfci-button'] as const;
@@ -38,7 +37,7 @@ function timesOf(causeCount: number, count: number, unknownLoads: boolean, rando
     const tests = outlets.flatMap((at) => instruments.map((instrument) => ({ at, instrument }) as Test));
     const parsed = parseCircuit({ ...circuit, faults, loads, tests });
     if (parsed.kind === 'problems') continue;
-    const readings = simulate(parsed.value).readings.map((reading) => taken(reading, [], random).reading);
+    const readings = readingsFrom(parsed.value, random).map(({ reading }) => reading);
     one(times, { ...circuit, loads: unknownLoads ? [] : parsed.value.loads }, unknownLoads, readings);
   }
   return times;
@@ -46,7 +45,7 @@ function timesOf(causeCount: number, count: number, unknownLoads: boolean, rando
 
 function one(times: Times, known: Circuit, unknownLoads: boolean, readings: readonly Reading[]): void {
   const diagnostician = new Diagnostician({ circuit: known, unknownLoads, unknownDevices: new Set() });
-  const timed = (some: readonly Reading[]): readonly [first: number, whole: number] => {
+  const timed = (some: readonly Reading[]): { first: number; whole: number; isCut: boolean } => {
     const from = performance.now();
     const limits = { mostBounds: 6000, isOver: () => performance.now() - from > mostMilliseconds };
     const run = diagnostician.diagnosing({ readings: some, trippedBefore: [] }, limits);
@@ -55,18 +54,18 @@ function one(times: Times, known: Circuit, unknownLoads: boolean, readings: read
       const step = run.next();
       if (step.value !== null && first === 0) first = performance.now() - from;
       if (!step.done) continue;
-      if (step.value.stoppedEarly) times.stoppedEarly += 1;
-      return [first, performance.now() - from];
+      return { first, whole: performance.now() - from, isCut: step.value.stoppedEarly };
     }
   };
-  const [first, whole] = timed(readings);
+  const { first, whole, isCut } = timed(readings);
+  if (isCut) times.stoppedEarly += 1;
   times.first.push(first);
   times.whole.push(whole);
   // A typical visit: lamps everywhere, and one more reading comes in.
   const byLamps = readings.filter(({ instrument }) => instrument === 'lamps');
   timed(byLamps);
   const meter = readings.find(({ instrument }) => instrument === 'meter');
-  if (meter !== undefined) times.added.push(timed([...byLamps, meter])[1]);
+  if (meter !== undefined) times.added.push(timed([...byLamps, meter]).whole);
 }
 
 const at = (values: readonly number[], share: number): number =>
@@ -87,12 +86,10 @@ async function bundleKilobytes(): Promise<number> {
 }
 
 function loneMilliseconds(random: Random): number {
-  const readings = outlets.flatMap((id) =>
+  const tests = outlets.flatMap((id) =>
     (['lamps', 'meter', 'probe'] as const).map((instrument) => ({ at: id, instrument }) as Test),
   );
-  const shown = simulate({ ...circuit, tests: readings }).readings.map(
-    (one) => taken(one, [], random).reading,
-  );
+  const shown = readingsFrom({ ...circuit, tests }, random).map(({ reading }) => reading);
   const run = (): void => {
     for (const id of outlets)
       diagnoseLone(
@@ -107,7 +104,7 @@ function loneMilliseconds(random: Random): number {
 }
 
 /** The section on the diagnosis, in Markdown. */
-export async function diagnosisSection(circuits: number): Promise<string> {
+export async function diagnosisText(circuits: number): Promise<string> {
   const random = new Random(7);
   timesOf(1, 10, false, random);
   const rows = [
@@ -119,9 +116,7 @@ export async function diagnosisSection(circuits: number): Promise<string> {
   ] as const;
   const all = rows.flatMap(([, { first }]) => first);
   const added = rows.slice(0, 3).flatMap(([, times]) => times.added);
-  return `## The diagnosis
-
-12 outlets, ${instruments.length} instruments at each, reading errors as in [accuracy](accuracy.md), one core. Past ${mostMilliseconds} ms the best answer so far stands and says so, as in the application.
+  return `12 outlets, ${instruments.length} instruments at each, reading errors as in [accuracy](accuracy.md), one core. Past ${mostMilliseconds} ms the best answer so far stands and says so, as in the application.
 
 | put in | median | 90th percentile | worst | stopped early | aim |
 |---|---|---|---|---|---|

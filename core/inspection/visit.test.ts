@@ -1,0 +1,157 @@
+import { describe, expect, test } from 'vitest';
+import { lampsOf } from '../instruments/index.ts';
+import { idNumber } from './arbitrary-entries.ts';
+import {
+  coverageOf,
+  doubtedReadings,
+  foldHouse,
+  foldKit,
+  instrumentProofs,
+  type JobEntry,
+  type JobStatement,
+  type KitEntry,
+  leftUndone,
+  receptaclesOf,
+} from './index.ts';
+
+const den = idNumber(0x20);
+const hall = idNumber(0x21);
+const [den1, den2, hall1] = [0x30, 0x31, 0x32].map(idNumber) as [string, string, string];
+
+/** Said one a minute, in this order. */
+const houseOf = (...said: readonly JobStatement[]) =>
+  foldHouse(
+    said.map(
+      (one, minute): JobEntry => ({
+        id: idNumber(0x1000 + minute),
+        device: idNumber(0x10),
+        author: idNumber(1),
+        at: new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString(),
+        ...one,
+      }),
+    ),
+  );
+
+const rooms: readonly JobStatement[] = [
+  { kind: 'room-described', room: den, name: 'Den', expected: 4 },
+  { kind: 'room-described', room: hall, name: 'Hall' },
+  { kind: 'receptacle-described', receptacle: den1, room: den, name: 'Den 1' },
+  { kind: 'receptacle-described', receptacle: den2, room: den, name: 'Den 2' },
+  { kind: 'receptacle-described', receptacle: hall1, room: hall, name: 'Hall 1', type: 'ground-fault' },
+];
+const read = (receptacle: string): JobStatement => ({
+  kind: 'lamps-read',
+  receptacle,
+  lamps: lampsOf('hn-hg'),
+});
+const proved = (passed: boolean): JobStatement => ({ kind: 'tester-proved', instrument: 'lamps', passed });
+
+describe('testers are proved before and after', () => {
+  const stateOf = (...said: readonly JobStatement[]) =>
+    instrumentProofs(houseOf(...rooms, ...said))[0]?.state;
+
+  test.each<[string, readonly JobStatement[], string]>([
+    ['read without any proof', [read(den1)], 'not-proved'],
+    ['proved before, not yet after', [proved(true), read(den1)], 'proved-before'],
+    ['proved after alone', [read(den1), proved(true)], 'proved-after'],
+    ['proved on both sides', [proved(true), read(den1), read(den2), proved(true)], 'proved'],
+    ['failed after', [proved(true), read(den1), proved(false)], 'failed'],
+    ['failed before and passed later', [proved(false), proved(true), read(den1), proved(true)], 'proved'],
+  ])('%s', (_, said, state) => {
+    expect(stateOf(...said)).toBe(state);
+  });
+
+  test('a failed proof puts in doubt what was read since the last good one, and nothing before it', () => {
+    const house = houseOf(...rooms, proved(true), read(den1), proved(true), read(den2), proved(false));
+    const doubted = doubtedReadings(instrumentProofs(house));
+    const readingsAt = (name: string) =>
+      receptaclesOf(house).find((one) => one.name === name)?.readings ?? [];
+    expect(readingsAt('Den 1').map(({ id }) => doubted.has(id))).toEqual([false]);
+    expect(readingsAt('Den 2').map(({ id }) => doubted.has(id))).toEqual([true]);
+  });
+
+  test('the kit remembers the last proof of each tester', () => {
+    const entry = (minute: number, passed: boolean): KitEntry => ({
+      id: idNumber(0x500 + minute),
+      device: idNumber(0x10),
+      author: idNumber(1),
+      at: new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString(),
+      kind: 'tester-proved',
+      instrument: 'probe',
+      passed,
+    });
+    expect(foldKit([entry(9, false), entry(2, true)]).lastProofs.get('probe')?.passed).toBe(false);
+  });
+});
+
+describe('what was covered', () => {
+  test('a room counts what is looked for, not only what was listed; reasons stand beside what was not reached', () => {
+    const coverage = coverageOf(
+      houseOf(...rooms, read(den1), { kind: 'not-reached', receptacle: den2, reason: 'furniture' }),
+    );
+    expect(coverage).toMatchObject({ expected: 5, tested: 1, planned: 5, left: ['Hall 1'] });
+    expect(coverage.notReached).toEqual([{ name: 'Den 2', reason: 'furniture' }]);
+  });
+
+  test('a sample is planned with every ground-fault device besides', () => {
+    expect(coverageOf(houseOf(...rooms, { kind: 'plan-chosen', sample: 2 })).planned).toBe(3);
+  });
+
+  test('one that was read after all is no longer “not reached”', () => {
+    const house = houseOf(...rooms, { kind: 'not-reached', receptacle: den1, reason: 'locked' }, read(den1));
+    expect(coverageOf(house).notReached).toEqual([]);
+  });
+});
+
+describe('the house as it is walked', () => {
+  test('rooms stand in the order that was chosen, new ones behind', () => {
+    const house = houseOf(...rooms, { kind: 'rooms-ordered', rooms: [hall] });
+    expect(house.rooms.map(({ name }) => name)).toEqual(['Hall', 'Den']);
+  });
+
+  test('one that was entered twice is one, with all that was read at both', () => {
+    const house = houseOf(
+      ...rooms,
+      read(den1),
+      read(den2),
+      { kind: 'look-noted', receptacle: den2, look: 'scorch', seen: true },
+      { kind: 'receptacle-merged', receptacle: den2, into: den1 },
+    );
+    const [only, ...others] = house.rooms[0]?.receptacles ?? [];
+    expect(others).toEqual([]);
+    expect(only).toMatchObject({ name: 'Den 1', looks: ['scorch'] });
+    expect(only?.readings).toHaveLength(2);
+  });
+
+  test('two that were each merged into the other both stay: nothing is lost in a circle', () => {
+    const house = houseOf(
+      ...rooms,
+      { kind: 'receptacle-merged', receptacle: den2, into: den1 },
+      { kind: 'receptacle-merged', receptacle: den1, into: den2 },
+    );
+    expect(house.rooms[0]?.receptacles.map(({ name }) => name)).toEqual(['Den 1', 'Den 2']);
+  });
+
+  test('fields of an earlier description stand until they are said anew', () => {
+    const house = houseOf(
+      ...rooms,
+      { kind: 'receptacle-described', receptacle: hall1, room: den, name: 'Hall 1', spot: 0.25 },
+      { kind: 'job-described', keepPowered: ['freezer'], breakerLeave: true },
+      { kind: 'job-described', address: '14 Alder Rise' },
+    );
+    expect(house).toMatchObject({ address: '14 Alder Rise', keepPowered: ['freezer'], breakerLeave: true });
+    const moved = house.rooms[0]?.receptacles.find(({ id }) => id === hall1);
+    expect(moved).toMatchObject({ type: 'ground-fault', spot: 0.25 });
+  });
+
+  test('what went dead and is not said to be back is left undone', () => {
+    const dead: JobStatement = {
+      kind: 'went-dead',
+      by: { kind: 'device', receptacle: hall1 },
+      dead: [den1],
+      powerBack: false,
+    };
+    expect(leftUndone(houseOf(...rooms, dead)).powerNotBack).toEqual(['Hall 1']);
+    expect(leftUndone(houseOf(...rooms, dead, { ...dead, powerBack: true })).powerNotBack).toEqual([]);
+  });
+});

@@ -1,0 +1,153 @@
+import { describe, expect, test } from 'vitest';
+import type { Danger, ReceptacleType } from '../conditions/index.ts';
+import { idNumber } from '../inspection/arbitrary-entries.ts';
+import { foldHouse, type JobEntry, type JobStatement, receptaclesOf } from '../inspection/index.ts';
+import { type LampPattern, lampPatterns, lampsOf } from '../instruments/index.ts';
+import { dangerAt, groundFaultWords, HouseJudge, oddValues, verdictOn } from './index.ts';
+
+const den1 = idNumber(0x30);
+
+function houseOf(...said: readonly JobStatement[]) {
+  const envelope = { device: idNumber(2), author: idNumber(3), at: '2026-05-04T09:30:00.000Z' };
+  const room = idNumber(0x20);
+  const all: JobStatement[] = [
+    { kind: 'room-described', room, name: 'Den' },
+    { kind: 'receptacle-described', receptacle: den1, room, name: 'Den 1' },
+    ...said,
+  ];
+  return foldHouse(
+    all.map((one, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...one })),
+  );
+}
+
+function receptacleWith(...said: readonly JobStatement[]) {
+  const [receptacle] = receptaclesOf(houseOf(...said));
+  if (receptacle === undefined) throw new Error('no receptacle');
+  return receptacle;
+}
+
+const reads = (pattern: LampPattern): JobStatement => ({
+  kind: 'lamps-read',
+  receptacle: den1,
+  lamps: lampsOf(pattern),
+});
+const ofType = (type: ReceptacleType, adapter = false): JobStatement => ({
+  kind: 'receptacle-described',
+  receptacle: den1,
+  room: idNumber(0x20),
+  name: 'Den 1',
+  type,
+  adapter,
+});
+
+describe('a receptacle by its kind', () => {
+  test('a two-slot one without a ground is no defect (common practice)', () => {
+    const { verdict } = verdictOn(receptacleWith(ofType('two-slot'), reads('hn')), undefined);
+    expect(verdict).toMatchObject({ urgency: null, plain: false, headline: 'Two-slot, no ground' });
+  });
+
+  test('with an adapter in use, or three slots, the missing ground counts', () => {
+    for (const type of [ofType('two-slot', true), ofType('three-slot')])
+      expect(verdictOn(receptacleWith(type, reads('hn')), undefined).verdict?.urgency).toBe('repair');
+  });
+
+  test('any other pattern of a two-slot one stays what it is', () => {
+    for (const pattern of lampPatterns.filter((one) => one !== 'hn'))
+      expect(verdictOn(receptacleWith(ofType('two-slot'), reads(pattern)), undefined).verdict).toEqual(
+        verdictOn(receptacleWith(reads(pattern)), undefined).verdict,
+      );
+  });
+});
+
+describe('when to stop', () => {
+  const look = (seen: 'scorch' | 'wet' | 'painted'): JobStatement => ({
+    kind: 'look-noted',
+    receptacle: den1,
+    look: seen,
+    seen: true,
+  });
+  const lampDanger = (pattern: LampPattern) => {
+    const receptacle = receptacleWith(reads(pattern));
+    return dangerAt(receptacle, verdictOn(receptacle, undefined).verdict);
+  };
+
+  test.each<[string, JobStatement, Danger | null]>([
+    ['scorch', look('scorch'), 'scorch'],
+    ['water', look('wet'), 'wet'],
+    ['paint', look('painted'), null],
+  ])('%s', (_, said, danger) => {
+    expect(dangerAt(receptacleWith(said), null)).toBe(danger);
+  });
+
+  test('all lamps lit is overvoltage; plainly correct is no danger', () => {
+    expect(lampDanger('all')).toBe('overvoltage');
+    expect(lampDanger('hn-hg')).toBeNull();
+  });
+});
+
+describe('a ground-fault test in words', () => {
+  const tried = (
+    by: 'tester-button' | 'own-button',
+    result: 'tripped' | 'no-trip' | 'power-stays-on',
+    pattern: LampPattern,
+  ) => {
+    const receptacle = receptacleWith(reads(pattern), {
+      kind: 'ground-fault-tested',
+      receptacle: den1,
+      by,
+      result,
+    });
+    const [test_] = receptacle.groundFaultTests;
+    if (test_ === undefined) throw new Error('no test');
+    return groundFaultWords(test_, verdictOn(receptacle, undefined).verdict);
+  };
+
+  test.each([
+    ['tester-button', 'tripped', 'hn-hg', false],
+    // No trip at a grounded receptacle: a wiring problem, or a bad device; a jumper is suspected (common practice)
+    ['tester-button', 'no-trip', 'hn-hg', true],
+    // No trip at an ungrounded one says nothing (common practice)
+    ['tester-button', 'no-trip', 'hn', false],
+    ['own-button', 'power-stays-on', 'hn', true],
+  ] as const)('%s, %s, lamps %s: a finding is %s', (by, result, pattern, isFinding) => {
+    expect(tried(by, result, pattern).isFinding).toBe(isFinding);
+  });
+});
+
+describe('volts as typed', () => {
+  const meter = (hn: number, hg: number, ng: number) =>
+    oddValues({ instrument: 'meter', hn, hg, ng }, 'north-america');
+
+  test('no pair exceeds the two others together, whatever the fault', () => {
+    expect(meter(12.1, 121, 0.4).join(' ')).toContain('mistyped');
+    expect(meter(120.6, 120.2, 0.4)).toEqual([]);
+    // a reversal, and a two-leg overvoltage: unusual perhaps, but they close
+    expect(meter(120, 0.2, 119.8)).toEqual([]);
+  });
+
+  test('more than usual between hot and neutral hints at a lost neutral; a ghost is told by low impedance', () => {
+    expect(meter(141, 121, 20).join(' ')).toContain('lost neutral');
+    expect(meter(121, 38, 83).join(' ')).toContain('low-impedance');
+  });
+});
+
+test('a house at 230 V is judged as one at 120 V is, and its table shows the volts that were read', () => {
+  const judged = (region: 'north-america' | 'uk', factor: number) => {
+    const shown = { instrument: 'meter' as const, hn: 120 * factor, hg: 0.2 * factor, ng: 120 * factor };
+    const house = houseOf({ kind: 'job-described', region }, reads('hn-ng'), {
+      kind: 'reading-taken',
+      receptacle: den1,
+      shown,
+    });
+    const run = new HouseJudge().judging(house, ['lamps', 'meter']);
+    for (;;) {
+      const step = run.next();
+      if (step.done) return { one: step.value.receptacles.get(den1), shown };
+    }
+  };
+  const american = judged('north-america', 1);
+  const british = judged('uk', 230 / 120);
+  expect(british.one?.condition).toBe(american.one?.condition);
+  expect(british.one?.probability).toBeCloseTo(american.one?.probability ?? 0, 6);
+  expect(british.one?.table[1]?.reading).toMatchObject(british.shown);
+});

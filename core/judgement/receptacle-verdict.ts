@@ -1,0 +1,109 @@
+import { conditions, type Danger, lookFacts } from '../conditions/index.ts';
+import { judgeByLamps, type Verdict } from '../diagnosis/index.ts';
+import { currentReading, type Receptacle } from '../inspection/index.ts';
+import type { Lamps } from '../instruments/index.ts';
+import type { JudgedReceptacle } from './house-judgement.ts';
+import { isJudgedAsRead, refinedVerdict } from './refined-verdict.ts';
+
+/** A two-slot receptacle promises no ground, so that none is there is no defect. */
+const twoSlot = (verdict: Verdict): Verdict => ({
+  ...verdict,
+  headline: 'Two-slot, no ground',
+  why: 'Original and allowed: it promises no ground. Nothing with three prongs can be plugged in.',
+  correction:
+    'None needed. For three-prong equipment: a ground is run, or ground-fault protection with its labels.',
+  urgency: null,
+  // It does not read correct: a tester's button has no ground to use here.
+  plain: false,
+  stop: null,
+});
+
+const isOpenGroundAlone = ({ readsAs }: Verdict): boolean =>
+  readsAs.length === 1 && readsAs[0] === 'open-ground';
+
+export interface VerdictOn {
+  /** null while nothing was read. */
+  readonly verdict: Verdict | null;
+  /** What the engine answered to what was read; null until it has. */
+  readonly refined: JudgedReceptacle | null;
+}
+
+const remembered = new WeakMap<
+  Receptacle,
+  { readonly answered: JudgedReceptacle | undefined; readonly on: VerdictOn }
+>();
+
+/**
+ * What holds at a receptacle: by its lamps at once, as the engine refines it once it has answered to what was read,
+ * and by its kind. Asked again with nothing new, it is the same object.
+ */
+export function verdictOn(
+  receptacle: Receptacle,
+  answered: JudgedReceptacle | undefined,
+  drafted: Lamps | null = null,
+): VerdictOn {
+  if (drafted !== null) return verdictBy(receptacle, undefined, drafted);
+  const known = remembered.get(receptacle);
+  if (known !== undefined && known.answered === answered) return known.on;
+  const on = verdictBy(receptacle, answered, currentReading(receptacle)?.lamps ?? null);
+  remembered.set(receptacle, { answered, on });
+  return on;
+}
+
+function verdictBy(
+  receptacle: Receptacle,
+  answered: JudgedReceptacle | undefined,
+  lamps: Lamps | null,
+): VerdictOn {
+  const byLamps = lamps === null ? null : judgeByLamps({ lamps });
+  const refined = answered !== undefined && isJudgedAsRead(answered, receptacle) ? answered : null;
+  const verdict = refined === null ? byLamps : refinedVerdict(byLamps, refined);
+  const isOriginal = receptacle.type === 'two-slot' && !receptacle.adapter;
+  return {
+    verdict: verdict !== null && isOriginal && isOpenGroundAlone(verdict) ? twoSlot(verdict) : verdict,
+    refined,
+  };
+}
+
+/** Why people must be kept away from a receptacle; null where nothing read or seen there asks for it. */
+export function dangerAt({ looks, taken }: Receptacle, verdict: Verdict | null): Danger | null {
+  if (taken.findLast(({ plateScrew }) => plateScrew !== undefined)?.plateScrew === true) return 'live-ground';
+  for (const look of looks) {
+    const { danger } = lookFacts[look];
+    if (danger !== null) return danger;
+  }
+  if (verdict === null) return null;
+  if (verdict.signature === 'all') return 'overvoltage';
+  const [leading] = verdict.readsAs;
+  if (verdict.contacts.ground === 'live') return 'live-ground';
+  return leading === 'energized-ground' ||
+    leading === 'reversed-bootleg-ground' ||
+    leading === 'hot-ground-reversed'
+    ? 'live-ground'
+    : null;
+}
+
+/** What a try of a ground-fault device says, in words; and whether it is a finding. */
+export function groundFaultWords(
+  test: Receptacle['groundFaultTests'][number],
+  verdict: Verdict | null,
+): { readonly words: string; readonly isFinding: boolean } {
+  const { by, result } = test;
+  if (result === 'tripped') return { words: 'Tripped as it should.', isFinding: false };
+  if (result === 'no-power')
+    return {
+      words: 'No power at the device: tripped upstream, line and load exchanged, or at the end of its life.',
+      isFinding: true,
+    };
+  if (by === 'own-button') return { words: conditions['protection-failed'].what, isFinding: true };
+  if (verdict !== null && !verdict.plain)
+    return {
+      words: 'No trip where the ground does not hold says nothing: only the device’s own button counts.',
+      isFinding: false,
+    };
+  return {
+    words:
+      'Did not trip at a receptacle that reads correct: a failed device, wiring that leads past it, or a jumper from neutral to ground.',
+    isFinding: true,
+  };
+}

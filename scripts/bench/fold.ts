@@ -1,0 +1,63 @@
+import { HouseFold, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
+import { lampsOf } from '@fair-plug/core/instruments';
+import { v7 } from 'uuid';
+
+const entries = 5000;
+
+/** A long log: 20 rooms, 200 receptacles, read over and over. */
+function longLog(): readonly JobEntry[] {
+  const device = v7();
+  let time = Date.parse('2026-05-04T07:00:00.000Z');
+  const said = (statement: JobStatement): JobEntry => {
+    time += 1000;
+    return { id: v7(), device, author: device, at: new Date(time).toISOString(), ...statement };
+  };
+  const rooms = Array.from({ length: 20 }, () => v7());
+  const receptacles = Array.from({ length: 200 }, () => v7());
+  const log = [
+    said({ kind: 'job-described', address: '14 Alder Rise' }),
+    ...rooms.map((room, index) => said({ kind: 'room-described', room, name: `Room ${index}` })),
+    ...receptacles.map((receptacle, index) =>
+      said({
+        kind: 'receptacle-described',
+        receptacle,
+        room: rooms[index % rooms.length] ?? '',
+        name: `Receptacle ${index}`,
+      }),
+    ),
+  ];
+  while (log.length < entries + 100)
+    log.push(
+      said({
+        kind: 'lamps-read',
+        receptacle: receptacles[log.length % receptacles.length] ?? '',
+        lamps: lampsOf('hn-hg'),
+      }),
+    );
+  return log;
+}
+
+const median = (values: readonly number[]): string =>
+  (values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN).toPrecision(2);
+
+/** The section on the fold, in Markdown. */
+export function foldText(): string {
+  const log = longLog();
+  const whole: number[] = [];
+  const one: number[] = [];
+  for (let times = 0; times < 20; times += 1) {
+    const from = performance.now();
+    const fold = new HouseFold().add(log.slice(0, entries));
+    if (fold.house.rooms.length !== 20) throw new Error('the fold went wrong');
+    whole.push(performance.now() - from);
+    for (const entry of log.slice(entries)) {
+      const before = performance.now();
+      if (fold.add([entry]).house.rooms.length !== 20) throw new Error('the fold went wrong');
+      one.push(performance.now() - before);
+    }
+  }
+  return `| what | median | aim |
+|---|---|---|
+| a log of ${entries} entries folded into a house | ${median(whole)} ms | under 20 ms |
+| one entry more | ${median(one)} ms | under 1 ms |`;
+}
