@@ -3,9 +3,11 @@
 import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { IconMoon, IconSun } from '@tabler/icons-react';
 import Link from 'next/link';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
+import { useLocal } from '@/local/local-store';
+import { AccountMenu } from './account-menu';
 import classes from './frame.module.css';
-import { AwayBanner, SaveStateLine } from './save-state';
+import { AwayBanner, SaveStateLine, SpaceWarning, UnsentReminder } from './save-state';
 
 function ThemeSwitch() {
   const { setColorScheme } = useMantineColorScheme();
@@ -26,35 +28,59 @@ function ThemeSwitch() {
   );
 }
 
+/** Says why nothing can be entered, to those who may only read. */
+function ReaderLine() {
+  const { identity } = useLocal();
+  if (identity.firm.role !== 'viewer') return null;
+  return <p className={classes.reader}>You read here; entering is for inspectors and owners.</p>;
+}
+
 export interface FrameProps {
   /** Shown in the middle of the head: the job's address, the stage rail. */
   readonly head?: ReactNode;
   readonly children: ReactNode;
 }
 
-/** Head of every screen: where one is, where the data is, and the way back. */
-export function Frame({ head, children }: FrameProps) {
+/** Where one is, where the data is, and the way to the rest. */
+const Head = memo(function Head({ head }: { readonly head: ReactNode }) {
+  return (
+    <header className={`${classes.head} screen-only`}>
+      <Link prefetch={false} href="/" className={classes.brand}>
+        Fair&nbsp;Plug
+      </Link>
+      <div className={classes.middle}>{head}</div>
+      <div className={classes.end}>
+        <SaveStateLine />
+        <Link prefetch={false} href="/bench" className={`${classes.link} ${classes.deskOnly}`}>
+          Bench
+        </Link>
+        <Link prefetch={false} href="/kit" className={`${classes.link} ${classes.deskOnly}`}>
+          Kit
+        </Link>
+        <ThemeSwitch />
+        <AccountMenu />
+      </div>
+    </header>
+  );
+});
+
+const Banners = memo(function Banners() {
+  return (
+    <div className="screen-only">
+      <AwayBanner />
+      <UnsentReminder />
+      <SpaceWarning />
+      <ReaderLine />
+    </div>
+  );
+});
+
+/** Head of every screen: where one is, where the data is, and the way back. What is inside changes without it. */
+export function Frame({ head = null, children }: FrameProps) {
   return (
     <div className={classes.frame}>
-      <header className={`${classes.head} screen-only`}>
-        <Link href="/" className={classes.brand}>
-          Fair&nbsp;Plug
-        </Link>
-        <div className={classes.middle}>{head}</div>
-        <div className={classes.end}>
-          <SaveStateLine />
-          <Link href="/bench" className={classes.link}>
-            Bench
-          </Link>
-          <Link href="/kit" className={classes.link}>
-            Kit
-          </Link>
-          <ThemeSwitch />
-        </div>
-      </header>
-      <div className="screen-only">
-        <AwayBanner />
-      </div>
+      <Head head={head} />
+      <Banners />
       <main className={classes.main}>{children}</main>
     </div>
   );

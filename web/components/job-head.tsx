@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import classes from './job-head.module.css';
 
-export type Stage = 'walk' | 'report';
+export type Stage = 'prepare' | 'walk' | 'report';
 
 export interface JobHeadProps {
   readonly job: string;
@@ -10,11 +10,18 @@ export interface JobHeadProps {
   readonly tested: number;
   readonly receptacles: number;
   readonly findings: number;
+  readonly rooms: number;
 }
 
 /** The job's address and the rail of its stages, with counts. */
-export function JobHead({ job, address, stage, tested, receptacles, findings }: JobHeadProps) {
+export function JobHead({ job, address, stage, tested, receptacles, findings, rooms }: JobHeadProps) {
   const stages = [
+    {
+      id: 'prepare',
+      name: 'Prepare',
+      href: `/prepare?job=${job}`,
+      count: `${rooms} ${rooms === 1 ? 'room' : 'rooms'}`,
+    },
     { id: 'walk', name: 'Walk', href: `/walk?job=${job}`, count: `${tested} of ${receptacles}` },
     {
       id: 'report',
@@ -29,6 +36,7 @@ export function JobHead({ job, address, stage, tested, receptacles, findings }: 
       <nav aria-label="Stages" className={classes.rail}>
         {stages.map(({ id, name, href, count }) => (
           <Link
+            prefetch={false}
             key={id}
             href={href}
             className={classes.stage}

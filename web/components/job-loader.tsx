@@ -3,8 +3,8 @@
 import { type House, idSchema, type JobEntry } from '@fair-plug/core/inspection';
 import { useSearchParams } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { RequestFailed, type Session } from '@/local/api';
-import { useHouse, useSession } from '@/local/use-logs';
+import { RequestFailed } from '@/local/api';
+import { useHouse } from '@/local/use-logs';
 import { Frame } from './frame';
 import { Loading } from './loading';
 
@@ -12,7 +12,6 @@ export interface LoadedJob {
   readonly job: string;
   readonly house: House;
   readonly entries: readonly JobEntry[];
-  readonly session: Session;
 }
 
 type Children = { readonly children: (job: LoadedJob) => ReactNode };
@@ -32,9 +31,7 @@ export function JobLoader({ children }: Children) {
 
 function KnownJob({ job, children }: Children & { readonly job: string }) {
   const loaded = useHouse(job);
-  const session = useSession();
-  if (loaded.kind === 'loaded' && session !== null)
-    return children({ job, house: loaded.house, entries: loaded.entries, session });
+  if (loaded.kind === 'loaded') return children({ job, house: loaded.house, entries: loaded.entries });
   return (
     <Frame>
       <Loading error={loaded.kind === 'failed' ? loaded.error : undefined} />

@@ -1,6 +1,11 @@
 'use client';
 
 import { Popover, UnstyledButton } from '@mantine/core';
+import dayjs from 'dayjs';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { useLocal } from '@/local/local-store';
+import { useExportRecord } from '@/local/record';
 import { useSaveState } from '@/local/use-logs';
 import classes from './save-state.module.css';
 
@@ -43,16 +48,97 @@ export function SaveStateLine() {
 const reasons = {
   'database-away': 'The database cannot be reached.',
   'server-away': 'The server does not answer.',
+  outdated: 'Browser and server run different versions.',
+  failed: 'The server failed.',
 } as const;
+
+const longUnsent = 2 * 3600_000;
+const muchUnsent = 200;
+
+/** Reminds of what is in this browser alone, once that is much or has been so for long. */
+export function UnsentReminder() {
+  const { toSend, unsentSince } = useSaveState();
+  const exportRecord = useExportRecord();
+  const isLong = unsentSince !== null && Date.now() - Date.parse(unsentSince) > longUnsent;
+  if (!isLong && toSend < muchUnsent) return null;
+  return (
+    <div className={classes.banner} role="status">
+      <span>
+        <strong>{toSend} entries are in this browser alone</strong>
+        {unsentSince !== null && `, the first since ${dayjs(unsentSince).format('D MMM HH:mm')}`}. Find a
+        signal, or save them as a file.
+      </span>
+      <button type="button" onClick={() => exportRecord('unsent')}>
+        Save them
+      </button>
+    </div>
+  );
+}
+
+const littleSpace = 50 * 2 ** 20;
+
+/** Says so where the browser has little room left to keep entries in. */
+export function SpaceWarning() {
+  const [left, setLeft] = useState<number | null>(null);
+  useEffect(() => {
+    const look = async (): Promise<void> => {
+      const { quota, usage } = (await navigator.storage?.estimate?.()) ?? {};
+      setLeft(quota === undefined ? null : quota - (usage ?? 0));
+    };
+    void look();
+    const timer = setInterval(look, 60_000);
+    return () => clearInterval(timer);
+  }, []);
+  if (left === null || left > littleSpace) return null;
+  return (
+    <div className={classes.banner} role="status">
+      <span>
+        <strong>This device has {Math.max(0, Math.round(left / 2 ** 20))} MB left for Fair Plug.</strong> Free
+        some before you go on.
+      </span>
+    </div>
+  );
+}
 
 /** Says so while nothing can be stored on the server, and that work may go on. */
 export function AwayBanner() {
-  const { away } = useSaveState();
+  const { away, said } = useSaveState();
   if (away === null) return null;
+  if (away === 'signed-out' || away === 'removed') return <LockedBanner away={away} />;
   return (
     <div className={classes.banner} role="alert">
-      <strong>{reasons[away]}</strong> Go on working: what you enter is kept in this browser and sent when it
-      is back.
+      <span>
+        <strong>{reasons[away]}</strong> Go on working: what you enter is kept in this browser and sent when
+        it is back. {(away === 'outdated' || away === 'failed') && said}
+      </span>
+    </div>
+  );
+}
+
+function LockedBanner({ away }: { readonly away: 'signed-out' | 'removed' }) {
+  const { identity } = useLocal();
+  const { toSend } = useSaveState();
+  const exportRecord = useExportRecord();
+  return (
+    <div className={classes.banner} role="alert">
+      <span>
+        {away === 'signed-out' ? (
+          <>
+            <strong>Signed out on the server.</strong> Go on working: what you enter is kept in this browser
+            for {identity.person.name} and sent after <Link href="/sign-in">signing in again</Link>.
+          </>
+        ) : (
+          <>
+            <strong>You no longer belong to {identity.firm.name}.</strong> What you entered is kept in this
+            browser. Hand its record to the owner, who can take it in.
+          </>
+        )}
+      </span>
+      {toSend > 0 && (
+        <button type="button" onClick={() => exportRecord('unsent')}>
+          Save the record of {toSend} unsent {toSend === 1 ? 'entry' : 'entries'}
+        </button>
+      )}
     </div>
   );
 }

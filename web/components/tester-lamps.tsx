@@ -1,4 +1,5 @@
 import type { LampColour, LampState, Lamps, Pair, TesterLayout } from '@fair-plug/core/instruments';
+import { memo } from 'react';
 import classes from './tester-lamps.module.css';
 
 interface LampFaceProps {
@@ -38,7 +39,7 @@ export function TesterLampRow({ layout, lamps }: { readonly layout: TesterLayout
 }
 
 /** The lamps as they sit on the user's own tester; tapping one changes it. */
-export function TesterLamps({
+export const TesterLamps = memo(function TesterLamps({
   layout,
   lamps,
   onLamp,
@@ -63,4 +64,4 @@ export function TesterLamps({
       })}
     </div>
   );
-}
+});

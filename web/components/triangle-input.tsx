@@ -1,6 +1,7 @@
 import type { ContactState } from '@fair-plug/core/diagnosis';
 import type { Contact, Lamps, Pair } from '@fair-plug/core/instruments';
-import type { CSSProperties } from 'react';
+import { type CSSProperties, memo } from 'react';
+import { useWords } from './region-words';
 import { Triangle } from './triangle';
 import classes from './triangle-input.module.css';
 
@@ -18,20 +19,26 @@ export interface TriangleInputProps {
 }
 
 /** The large triangle in hand: each edge is a button that changes its lamp. */
-export function TriangleInput({ lamps, corners, size, onEdge }: TriangleInputProps) {
+export const TriangleInput = memo(function TriangleInput({
+  lamps,
+  corners,
+  size,
+  onEdge,
+}: TriangleInputProps) {
+  const words = useWords();
   return (
     <div className={classes.face} style={{ '--size': `${size}px` } as CSSProperties}>
-      <span className={classes.hot}>Hot</span>
-      <Triangle lamps={lamps} corners={corners} size={size} label="" />
+      <span className={classes.hot}>{words('Hot')}</span>
+      <Triangle lamps={lamps} corners={corners} size={size} />
       <span className={classes.neutral}>Neutral</span>
-      <span className={classes.ground}>Ground</span>
+      <span className={classes.ground}>{words('Ground')}</span>
       {edges.map(({ pair, name, hotkey }) => (
         <button
           key={pair}
           type="button"
           className={classes.edge}
           data-pair={pair}
-          aria-label={`${name} lamp: ${lamps?.[pair] ?? 'not read'}`}
+          aria-label={`${words(name)} lamp: ${lamps?.[pair] ?? 'not read'}`}
           aria-keyshortcuts={hotkey}
           onClick={() => onEdge(pair)}
         >
@@ -40,4 +47,4 @@ export function TriangleInput({ lamps, corners, size, onEdge }: TriangleInputPro
       ))}
     </div>
   );
-}
+});

@@ -1,17 +1,23 @@
 import { Kysely, Migrator, PostgresDialect } from 'kysely';
 import pg from 'pg';
+import { Limits } from './limits.ts';
 import { migrationProvider } from './migrations/index.ts';
 import type { Database } from './schema.ts';
 
 export type Connection = Kysely<Database>;
 
 /** A pool on a PostgreSQL address. Nothing is connected until the first query. */
-export function connect(url: string): Connection {
+function poolOn(url: string): pg.Pool {
   const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 3000 });
   // An idle connection that the server drops is replaced by the next query; unheard, it would end the process.
   pool.on('error', () => {});
-  return new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
+  return pool;
 }
+
+const overPool = (pool: pg.Pool): Connection =>
+  new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
+
+export const connect = (url: string): Connection => overPool(poolOn(url));
 
 /** Brings the tables up to date; throws what stopped a migration. */
 export async function migrate(connection: Connection): Promise<void> {
@@ -19,15 +25,26 @@ export async function migrate(connection: Connection): Promise<void> {
   if (error !== undefined) throw error;
 }
 
-const kept = globalThis as { fairPlugConnection?: Connection };
+interface Own {
+  readonly connection: Connection;
+  readonly limits: Limits;
+}
 
-/** The application's own connection, one per process (it outlives a module reloaded in development). */
-export function database(): Connection {
+const kept = globalThis as { fairPlugDatabase?: Own };
+
+/** The application's own, one per process (it outlives a module reloaded in development). */
+function own(): Own {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set');
-  kept.fairPlugConnection ??= connect(url);
-  return kept.fairPlugConnection;
+  if (kept.fairPlugDatabase === undefined) {
+    const pool = poolOn(url);
+    kept.fairPlugDatabase = { connection: overPool(pool), limits: new Limits(pool) };
+  }
+  return kept.fairPlugDatabase;
 }
+
+export const database = (): Connection => own().connection;
+export const limits = (): Limits => own().limits;
 
 /** PostgreSQL's classes for a server that is going away, and the system's codes for one that is not there. */
 const awayCodes = /^(08...|57P0[123]|53300|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/;

@@ -1,28 +1,22 @@
-import type { Connection } from './database.ts';
+import type { HouseSummary } from '@fair-plug/core/report';
+import type { FirmData } from './firm-data.ts';
 
 /** A line of the list of jobs. */
-export interface JobSummary {
+export interface JobSummary extends HouseSummary {
   readonly id: string;
-  readonly address: string;
-  readonly about: string | null;
-  readonly yearBuilt: number | null;
-  readonly receptacles: number;
-  readonly tested: number;
-  readonly withFinding: number;
-  readonly actNow: number;
-  /** ISO time of the latest reading. */
-  readonly lastReadAt: string | null;
 }
 
-/** The jobs of an organization, the one read last first. */
-export async function listJobs(connection: Connection, organization: string): Promise<readonly JobSummary[]> {
-  const rows = await connection
-    .selectFrom('job')
-    .selectAll()
-    .where('organization', '=', organization)
-    .orderBy('last_read_at', (order) => order.desc().nullsLast())
-    .orderBy('id', 'desc')
-    .execute();
+/** The jobs of a firm, the one read last first. */
+export async function listJobs(firm: FirmData): Promise<readonly JobSummary[]> {
+  const rows = await firm.transaction((transaction) =>
+    transaction
+      .selectFrom('job')
+      .selectAll()
+      .where('organization', '=', firm.id)
+      .orderBy('last_read_at', (order) => order.desc().nullsLast())
+      .orderBy('id', 'desc')
+      .execute(),
+  );
   return rows.map((row) => ({
     id: row.id,
     address: row.address,

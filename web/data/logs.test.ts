@@ -3,10 +3,10 @@ import { type LampPattern, lampsOf } from '@fair-plug/core/instruments';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import type { Connection } from './database.ts';
-import { currentSession, foundFirm, hasFirms } from './firms.ts';
+import type { FirmData } from './firm-data.ts';
 import { listJobs } from './jobs.ts';
 import { appendToJob, appendToKit, jobPage, kitPage, openJob } from './logs.ts';
-import { freshDatabase } from './testing-database.ts';
+import { freshDatabase, newFirm } from './testing-database.ts';
 
 let connection: Connection;
 let drop: () => Promise<void>;
@@ -16,7 +16,7 @@ beforeAll(async () => {
 });
 afterAll(() => drop());
 
-let firm: string;
+let firm: FirmData;
 let job: string;
 const room = v7();
 
@@ -40,86 +40,79 @@ const opening = (): JobEntry[] => [
   entry({ kind: 'room-described', room, name: 'Den' }),
 ];
 
-async function newFirm(): Promise<string> {
-  const id = v7();
-  const person = { id: v7(), name: 'An inspector' };
-  await foundFirm(connection, { organization: { id, name: 'A firm' }, person, kit: v7() });
-  return id;
-}
-
 beforeEach(async () => {
-  firm = await newFirm();
+  ({ firm } = await newFirm(connection));
   job = v7();
-  await openJob(connection, firm, job, opening());
+  await openJob(firm, job, opening());
 });
 
 describe('the log of a job in the database', () => {
   test('an entry is stored once, however often it is sent', async () => {
     const batch = readings('hn', 'hn-hg');
-    expect(await appendToJob(connection, firm, job, batch)).toEqual({
+    expect(await appendToJob(firm, job, batch)).toEqual({
       kind: 'appended',
       stored: 4,
       known: 0,
       cursor: 6,
     });
-    expect(await appendToJob(connection, firm, job, [...batch, ...batch])).toMatchObject({
+    expect(await appendToJob(firm, job, [...batch, ...batch])).toMatchObject({
       stored: 0,
       known: 8,
     });
-    expect((await jobPage(connection, firm, job, 0))?.entries).toHaveLength(6);
+    expect((await jobPage(firm, job, 0))?.entries).toHaveLength(6);
   });
 
   test('opening a job twice changes nothing', async () => {
     const id = v7();
     const first = opening();
-    await openJob(connection, firm, id, first);
-    expect(await openJob(connection, firm, id, first)).toMatchObject({ kind: 'appended', stored: 0 });
-    expect((await listJobs(connection, firm)).filter((line) => line.id === id)).toHaveLength(1);
+    await openJob(firm, id, first);
+    expect(await openJob(firm, id, first)).toMatchObject({ kind: 'appended', stored: 0 });
+    expect((await listJobs(firm)).filter((line) => line.id === id)).toHaveLength(1);
   });
 
   test('entries come back as they were sent, and a page starts after its cursor', async () => {
     const batch = readings('hg-ng');
-    await appendToJob(connection, firm, job, batch);
-    expect(await jobPage(connection, firm, job, 2)).toEqual({ entries: batch, cursor: 4 });
-    expect(await jobPage(connection, firm, job, 4)).toEqual({ entries: [], cursor: 4 });
+    await appendToJob(firm, job, batch);
+    expect(await jobPage(firm, job, 2)).toEqual({ entries: batch, cursor: 4 });
+    expect(await jobPage(firm, job, 4)).toEqual({ entries: [], cursor: 4 });
   });
 
   test('an id that stands with other content is a conflict, and the whole batch changes nothing', async () => {
     const [described, read] = readings('hn') as [JobEntry, JobEntry];
-    await appendToJob(connection, firm, job, [read]);
+    await appendToJob(firm, job, [read]);
     const other = { ...read, at: '2026-05-04T10:00:00.000Z' };
-    expect(await appendToJob(connection, firm, job, [described, other])).toEqual({
+    expect(await appendToJob(firm, job, [described, other])).toEqual({
       kind: 'conflict',
       entry: read.id,
     });
-    expect((await jobPage(connection, firm, job, 2))?.entries).toEqual([read]);
+    expect((await jobPage(firm, job, 2))?.entries).toEqual([read]);
   });
 
   test('the same entry in two jobs is a conflict', async () => {
     const [read] = readings('hn');
-    await appendToJob(connection, firm, job, [read!]);
+    await appendToJob(firm, job, [read!]);
     const second = v7();
-    await openJob(connection, firm, second, opening());
-    expect(await appendToJob(connection, firm, second, [read!])).toMatchObject({ kind: 'conflict' });
+    await openJob(firm, second, opening());
+    expect(await appendToJob(firm, second, [read!])).toMatchObject({ kind: 'conflict' });
   });
 
   test('a job that does not exist takes nothing', async () => {
-    expect(await appendToJob(connection, firm, v7(), opening())).toEqual({ kind: 'no-such-log' });
-    expect(await jobPage(connection, firm, v7(), 0)).toBeNull();
+    expect(await appendToJob(firm, v7(), opening())).toEqual({ kind: 'no-such-log' });
+    expect(await jobPage(firm, v7(), 0)).toBeNull();
   });
 
   test('another firm neither sees a job nor adds to it', async () => {
-    const other = await newFirm();
-    expect(await jobPage(connection, other, job, 0)).toBeNull();
-    expect(await listJobs(connection, other)).toEqual([]);
-    expect(await appendToJob(connection, other, job, readings('all'))).toEqual({ kind: 'no-such-log' });
-    expect((await jobPage(connection, firm, job, 0))?.entries).toHaveLength(2);
+    const { firm: other } = await newFirm(connection);
+    expect(await jobPage(other, job, 0)).toBeNull();
+    expect(await listJobs(other)).toEqual([]);
+    expect(await appendToJob(other, job, readings('all'))).toEqual({ kind: 'no-such-log' });
+    expect((await jobPage(firm, job, 0))?.entries).toHaveLength(2);
   });
 
   test('batches that arrive together get numbers without a gap, so no reader can skip one', async () => {
     const batches = Array.from({ length: 8 }, () => readings('hn-hg', 'hn'));
-    await Promise.all(batches.map((batch) => appendToJob(connection, firm, job, batch)));
-    const page = await jobPage(connection, firm, job, 0);
+    await Promise.all(batches.map((batch) => appendToJob(firm, job, batch)));
+    const page = await jobPage(firm, job, 0);
     expect(page?.cursor).toBe(2 + 8 * 4);
     const stored = new Set(page?.entries.map((one) => one.id));
     expect(stored.size).toBe(2 + 8 * 4);
@@ -128,9 +121,9 @@ describe('the log of a job in the database', () => {
 
   test('the list of jobs says what the fold of the log says', async () => {
     const walked = readings('hn-hg', 'hn', 'hg-ng', 'hn-hg');
-    await appendToJob(connection, firm, job, walked.slice(0, -1));
-    const page = await jobPage(connection, firm, job, 0);
-    expect(await listJobs(connection, firm)).toEqual([
+    await appendToJob(firm, job, walked.slice(0, -1));
+    const page = await jobPage(firm, job, 0);
+    expect(await listJobs(firm)).toEqual([
       {
         id: job,
         address: foldHouse(page?.entries ?? []).address,
@@ -162,26 +155,14 @@ describe('the kit and the firm', () => {
         { pair: 'ng', colour: 'red' },
       ],
     };
-    expect(await appendToKit(connection, firm, [tester])).toMatchObject({ stored: 1 });
-    expect((await kitPage(connection, firm, 0))?.entries).toEqual([tester]);
-    expect((await kitPage(connection, await newFirm(), 0))?.entries).toEqual([]);
-    expect(await kitPage(connection, v7(), 0)).toBeNull();
+    expect(await appendToKit(firm, [tester])).toMatchObject({ stored: 1 });
+    expect((await kitPage(firm, 0))?.entries).toEqual([tester]);
+    expect((await kitPage((await newFirm(connection)).firm, 0))?.entries).toEqual([]);
   });
 
   test('a kit is no job', async () => {
-    const kit = v7();
-    const id = v7();
-    await foundFirm(connection, {
-      organization: { id, name: 'A firm' },
-      person: { id: v7(), name: 'An inspector' },
-      kit,
-    });
-    expect(await openJob(connection, id, kit, opening())).toEqual({ kind: 'no-such-log' });
-    expect(await jobPage(connection, id, kit, 0)).toBeNull();
-  });
-
-  test('the session is that of a firm that exists', async () => {
-    expect(await hasFirms(connection)).toBe(true);
-    expect((await currentSession(connection)).person.name).toBe('An inspector');
+    const { firm: other, kit } = await newFirm(connection);
+    expect(await openJob(other, kit, opening())).toEqual({ kind: 'no-such-log' });
+    expect(await jobPage(other, kit, 0)).toBeNull();
   });
 });

@@ -1,7 +1,8 @@
+import { isDeepStrictEqual } from 'node:util';
 import { type Entry, foldHouse, type JobEntry, type KitEntry } from '@fair-plug/core/inspection';
-import { reportOn } from '@fair-plug/core/report';
-import { sql, type Transaction } from 'kysely';
-import type { Connection } from './database.ts';
+import { summaryOf } from '@fair-plug/core/report';
+import type { Transaction } from 'kysely';
+import type { FirmData } from './firm-data.ts';
 import type { Database } from './schema.ts';
 
 export interface LogPage<E extends Entry> {
@@ -21,76 +22,88 @@ export type AppendResult =
  * changes nothing.
  */
 export async function openJob(
-  connection: Connection,
-  organization: string,
+  firm: FirmData,
   job: string,
   entries: readonly JobEntry[],
 ): Promise<AppendResult> {
-  return inTransaction(connection, async (transaction) => {
+  return inTransaction(firm, async (transaction) => {
     await transaction
       .insertInto('log')
-      .values({ organization, id: job, kind: 'job' })
+      .values({ organization: firm.id, id: job, kind: 'job' })
       .onConflict((conflict) => conflict.columns(['organization', 'id']).doNothing())
       .execute();
-    return append(transaction, organization, job, 'job', entries);
+    return append(transaction, firm.id, job, 'job', entries);
   });
 }
 
 /** Adds entries to a job, each once, and brings its read model up to date in the same transaction. */
 export async function appendToJob(
-  connection: Connection,
-  organization: string,
+  firm: FirmData,
   job: string,
   entries: readonly JobEntry[],
 ): Promise<AppendResult> {
-  return inTransaction(connection, (transaction) => append(transaction, organization, job, 'job', entries));
+  return inTransaction(firm, (transaction) => append(transaction, firm.id, job, 'job', entries));
 }
 
-/** The entries of a job that arrived after `after`; null where the organization has no such job. */
+/** The entries of a job that arrived after `after`, at most so many; null where the firm has no such job. */
 export async function jobPage(
-  connection: Connection,
-  organization: string,
+  firm: FirmData,
   job: string,
   after: number,
+  most?: number,
 ): Promise<LogPage<JobEntry> | null> {
-  return page<JobEntry>(connection, organization, job, 'job', after);
+  return firm.transaction((transaction) => page<JobEntry>(transaction, firm.id, job, 'job', after, most));
 }
 
 /** Adds entries to the firm's kit, each once. */
-export async function appendToKit(
-  connection: Connection,
-  organization: string,
-  entries: readonly KitEntry[],
-): Promise<AppendResult> {
-  return inTransaction(connection, async (transaction) => {
-    const kit = await kitLog(transaction, organization);
-    return kit === null ? { kind: 'no-such-log' } : append(transaction, organization, kit, 'kit', entries);
+export async function appendToKit(firm: FirmData, entries: readonly KitEntry[]): Promise<AppendResult> {
+  return inTransaction(firm, async (transaction) => {
+    const kit = await kitLog(transaction, firm.id);
+    return kit === null ? { kind: 'no-such-log' } : append(transaction, firm.id, kit, 'kit', entries);
   });
 }
 
-export async function kitPage(
-  connection: Connection,
-  organization: string,
-  after: number,
-): Promise<LogPage<KitEntry> | null> {
-  const kit = await kitLog(connection, organization);
-  return kit === null ? null : page<KitEntry>(connection, organization, kit, 'kit', after);
+export async function kitPage(firm: FirmData, after: number): Promise<LogPage<KitEntry> | null> {
+  return firm.transaction(async (transaction) => {
+    const kit = await kitLog(transaction, firm.id);
+    return kit === null ? null : page<KitEntry>(transaction, firm.id, kit, 'kit', after);
+  });
 }
 
-const logsOf = (connection: Connection, organization: string, kind: 'job' | 'kit') =>
+const logsOf = (connection: Transaction<Database>, organization: string, kind: 'job' | 'kit') =>
   connection.selectFrom('log').where('organization', '=', organization).where('kind', '=', kind);
 
-async function kitLog(connection: Connection, organization: string): Promise<string | null> {
+/** A log of a firm, and the sequence number of its last entry. */
+export interface LogHead {
+  readonly id: string;
+  readonly kind: 'job' | 'kit';
+  readonly seq: number;
+}
+
+/** Every log of the firm, the one that was begun last first. */
+export async function logHeads(firm: FirmData): Promise<readonly LogHead[]> {
+  return firm.transaction((transaction) =>
+    transaction
+      .selectFrom('log')
+      .select(['id', 'kind', 'last_seq as seq'])
+      .where('organization', '=', firm.id)
+      .orderBy('id', 'desc')
+      .execute(),
+  );
+}
+
+async function kitLog(connection: Transaction<Database>, organization: string): Promise<string | null> {
   const row = await logsOf(connection, organization, 'kit').select('id').executeTakeFirst();
   return row?.id ?? null;
 }
 
 async function page<E extends Entry>(
-  connection: Connection,
+  connection: Transaction<Database>,
   organization: string,
   log: string,
   kind: 'job' | 'kit',
   after: number,
+  most?: number,
 ): Promise<LogPage<E> | null> {
   const known = await logsOf(connection, organization, kind)
     .select('id')
@@ -104,6 +117,7 @@ async function page<E extends Entry>(
     .where('log', '=', log)
     .where('seq', '>', after)
     .orderBy('seq')
+    .$if(most !== undefined, (query) => query.limit(most ?? 0))
     .execute();
   // Only what passed the schema of its log is ever stored.
   return { entries: rows.map((row) => row.body as Entry as E), cursor: rows.at(-1)?.seq ?? after };
@@ -117,11 +131,11 @@ class Undo extends Error {
 }
 
 async function inTransaction(
-  connection: Connection,
+  firm: FirmData,
   work: (transaction: Transaction<Database>) => Promise<AppendResult>,
 ): Promise<AppendResult> {
   try {
-    return await connection.transaction().execute(async (transaction) => {
+    return await firm.transaction(async (transaction) => {
       const result = await work(transaction);
       if (result.kind !== 'appended') throw new Undo(result);
       return result;
@@ -146,47 +160,68 @@ async function append(
     .executeTakeFirst();
   if (held === undefined) return { kind: 'no-such-log' };
 
-  let seq = held.last_seq;
+  const known = await bodiesOf(transaction, organization, entries);
+  const fresh = new Map<string, Entry>();
   for (const entry of entries) {
-    const inserted = await transaction
-      .insertInto('entry')
-      .values({ organization, log, id: entry.id, seq: seq + 1, body: JSON.stringify(entry) })
-      .onConflict((conflict) => conflict.columns(['organization', 'id']).doNothing())
-      .returning('seq')
-      .executeTakeFirst();
-    if (inserted !== undefined) seq = inserted.seq;
-    else if (!(await standsAlready(transaction, organization, log, entry)))
+    const stands =
+      known.get(entry.id) ??
+      (fresh.has(entry.id) ? { log, body: plain(fresh.get(entry.id) ?? entry) } : null);
+    if (stands === null) fresh.set(entry.id, entry);
+    else if (stands.log !== log || !isDeepStrictEqual(stands.body, plain(entry)))
       return { kind: 'conflict', entry: entry.id };
   }
+  if (fresh.size === 0) return { kind: 'appended', stored: 0, known: entries.length, cursor: held.last_seq };
 
-  const stored = seq - held.last_seq;
-  if (stored > 0) {
-    await transaction
-      .updateTable('log')
-      .set({ last_seq: seq })
-      .where('organization', '=', organization)
-      .where('id', '=', log)
-      .execute();
-    if (kind === 'job') await refreshJob(transaction, organization, log);
-  }
-  return { kind: 'appended', stored, known: entries.length - stored, cursor: seq };
+  const rows = [...fresh.values()].map((entry, index) => ({
+    organization,
+    log,
+    id: entry.id,
+    seq: held.last_seq + 1 + index,
+    body: JSON.stringify(entry),
+  }));
+  const inserted = await transaction
+    .insertInto('entry')
+    .values(rows)
+    .onConflict((conflict) => conflict.columns(['organization', 'id']).doNothing())
+    .returning('id')
+    .execute();
+  // Only an entry that came in with another log at the same moment can be missing.
+  const stored = new Set(inserted.map(({ id }) => id));
+  const lost = rows.find(({ id }) => !stored.has(id));
+  if (lost !== undefined) return { kind: 'conflict', entry: lost.id };
+
+  const cursor = held.last_seq + rows.length;
+  await transaction
+    .updateTable('log')
+    .set({ last_seq: cursor })
+    .where('organization', '=', organization)
+    .where('id', '=', log)
+    .execute();
+  if (kind === 'job') await refreshJob(transaction, organization, log);
+  return { kind: 'appended', stored: rows.length, known: entries.length - rows.length, cursor };
 }
 
-async function standsAlready(
+/** As it is once it went through JSON. */
+const plain = (entry: Entry): unknown => JSON.parse(JSON.stringify(entry));
+
+/** Of some entries, those that stand already, in whichever log of the firm. */
+async function bodiesOf(
   transaction: Transaction<Database>,
   organization: string,
-  log: string,
-  entry: Entry,
-): Promise<boolean> {
-  const same = await transaction
+  entries: readonly Entry[],
+): Promise<ReadonlyMap<string, { readonly log: string; readonly body: unknown }>> {
+  if (entries.length === 0) return new Map();
+  const rows = await transaction
     .selectFrom('entry')
-    .select('id')
+    .select(['id', 'log', 'body'])
     .where('organization', '=', organization)
-    .where('log', '=', log)
-    .where('id', '=', entry.id)
-    .where(sql<boolean>`body = ${JSON.stringify(entry)}::jsonb`)
-    .executeTakeFirst();
-  return same !== undefined;
+    .where(
+      'id',
+      'in',
+      entries.map(({ id }) => id),
+    )
+    .execute();
+  return new Map(rows.map(({ id, log, body }) => [id, { log, body }]));
 }
 
 async function refreshJob(
@@ -195,18 +230,18 @@ async function refreshJob(
   job: string,
 ): Promise<void> {
   const log = await page<JobEntry>(transaction, organization, job, 'job', 0);
-  const { house, summary, findings } = reportOn(foldHouse(log?.entries ?? []));
+  const { address, about, yearBuilt, receptacles, tested, withFinding, actNow, lastReadAt } = summaryOf(
+    foldHouse(log?.entries ?? []),
+  );
   const seen = {
-    address: house.address,
-    about: house.about,
-    year_built: house.yearBuilt,
-    receptacles: summary.receptacles,
-    tested: summary.tested,
-    with_finding: summary.withFinding,
-    act_now: findings
-      .filter((finding) => finding.urgency === 'act-now')
-      .reduce((sum, finding) => sum + finding.receptacles.length, 0),
-    last_read_at: house.lastReadAt === null ? null : new Date(house.lastReadAt),
+    address,
+    about,
+    receptacles,
+    tested,
+    year_built: yearBuilt,
+    with_finding: withFinding,
+    act_now: actNow,
+    last_read_at: lastReadAt === null ? null : new Date(lastReadAt),
   };
   await transaction
     .insertInto('job')

@@ -1,4 +1,5 @@
-import { type Browser, chromium } from 'playwright-core';
+import { type Browser, chromium, type Route } from 'playwright-core';
+import { publicOrigin } from './sign-in';
 
 /** Debian's Chromium. */
 const executablePath = '/usr/bin/chromium';
@@ -8,6 +9,13 @@ const footer = `
   <span class="title"></span><span><span class="pageNumber"></span> of <span class="totalPages"></span></span>
 </div>`;
 
+export interface WantedReport {
+  readonly job: string;
+  readonly firm: string;
+  /** The asker's own cookies: the page is printed as they see it. */
+  readonly cookies: string;
+}
+
 /** One browser at a time: a second report waits for the first. */
 let last: Promise<unknown> = Promise.resolve();
 
@@ -15,18 +23,33 @@ let last: Promise<unknown> = Promise.resolve();
  * A job's report as a PDF: tagged, with bookmarks, printed by Chromium from the page that is shown on screen.
  * Throws when the page does not become ready.
  */
-export function printReport(job: string): Promise<Uint8Array<ArrayBuffer>> {
+export function printReport(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
   const printed = last.then(
-    () => print(job),
-    () => print(job),
+    () => print(wanted),
+    () => print(wanted),
   );
   last = printed;
   return printed;
 }
 
-async function print(job: string): Promise<Uint8Array<ArrayBuffer>> {
-  const origin = process.env.FAIRPLUG_ORIGIN;
-  if (!origin) throw new Error('FAIRPLUG_ORIGIN is not set');
+/** Where this server answers itself, past any reverse proxy. */
+const ownOrigin = (): string => process.env.FAIRPLUG_OWN_ORIGIN ?? publicOrigin();
+
+/** Answers the page's questions to the server as the asker's own, whatever kind of cookie that takes. */
+const answerFor =
+  (cookies: string) =>
+  async (route: Route): Promise<void> => {
+    const request = route.request();
+    const response = await fetch(request.url(), { headers: { ...request.headers(), cookie: cookies } });
+    await route.fulfill({
+      status: response.status,
+      contentType: response.headers.get('content-type') ?? 'application/json',
+      body: Buffer.from(await response.arrayBuffer()),
+    });
+  };
+
+async function print({ job, firm, cookies }: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
+  const origin = ownOrigin();
   let browser: Browser | null = null;
   try {
     browser = await chromium.launch({
@@ -34,8 +57,10 @@ async function print(job: string): Promise<Uint8Array<ArrayBuffer>> {
       // Chromium's sandbox does not start as root.
       args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
     });
-    const page = await browser.newPage({ colorScheme: 'light', locale: 'en-US' });
-    await page.goto(`${origin}/report?job=${encodeURIComponent(job)}`);
+    const context = await browser.newContext({ colorScheme: 'light', locale: 'en-US' });
+    await context.route(`${origin}/api/**`, answerFor(cookies));
+    const page = await context.newPage();
+    await page.goto(`${origin}/report?job=${encodeURIComponent(job)}&firm=${encodeURIComponent(firm)}`);
     await page.waitForSelector('[data-report="ready"]', { timeout: 15_000 });
     await page.evaluate(() => document.fonts.ready);
     return new Uint8Array(

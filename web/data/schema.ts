@@ -1,5 +1,6 @@
 import type { Entry } from '@fair-plug/core/inspection';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
+import type { Role } from './roles.ts';
 
 /** Set by PostgreSQL, never by us. */
 type Stamp = ColumnType<Date, never, never>;
@@ -10,11 +11,72 @@ interface OrganizationTable {
   created_at: Stamp;
 }
 
+/** Somebody who can sign in. */
 interface PersonTable {
-  organization: string;
   id: string;
   name: string;
+  email: string;
+  email_verified: Generated<boolean>;
+  image: string | null;
   created_at: Stamp;
+  updated_at: ColumnType<Date, never, Date>;
+}
+
+interface SessionTable {
+  id: string;
+  person: string;
+  token: string;
+  expires_at: Date;
+  ip_address: string | null;
+  user_agent: string | null;
+  created_at: Stamp;
+  updated_at: ColumnType<Date, never, Date>;
+}
+
+/** What a person signs in with. */
+interface AccountTable {
+  id: string;
+  person: string;
+  account_id: string;
+  provider_id: string;
+  password: string | null;
+  created_at: Stamp;
+  updated_at: ColumnType<Date, never, Date>;
+}
+
+/** Who belongs to a firm, or did: a removed person's entries keep their author. */
+interface MembershipTable {
+  organization: string;
+  person: string;
+  role: Role;
+  created_at: Stamp;
+  removed_at: Date | null;
+}
+
+/** A link by which somebody may join a firm, once. Only the hash of its token is kept. */
+interface InvitationTable {
+  organization: string;
+  id: string;
+  token_hash: string;
+  firm_name: string;
+  inviter_name: string;
+  email: string | null;
+  role: Role;
+  created_at: Stamp;
+  expires_at: Date;
+  /** When it was taken up or withdrawn. */
+  settled_at: Date | null;
+}
+
+/** Who did what that an owner should be able to look up; rows are only ever added. */
+interface AuditTable {
+  organization: string;
+  id: Generated<string>;
+  at: Stamp;
+  person: string;
+  person_name: string;
+  action: string;
+  about: string | null;
 }
 
 /** A log of entries: one inspection, or the firm's kit. */
@@ -54,6 +116,11 @@ interface JobTable {
 export interface Database {
   organization: OrganizationTable;
   person: PersonTable;
+  session: SessionTable;
+  account: AccountTable;
+  membership: MembershipTable;
+  invitation: InvitationTable;
+  audit: AuditTable;
   log: LogTable;
   entry: EntryTable;
   job: JobTable;

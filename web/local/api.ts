@@ -1,10 +1,32 @@
-import type { JobEntry, KitEntry } from '@fair-plug/core/inspection';
+import type { Entry } from '@fair-plug/core/inspection';
 import type { ProblemAnswer, ProblemCode } from '@/app/api/answers';
-import type { Session } from '@/data/firms';
+import type { AuditLine } from '@/data/audit';
+import type { OwnFirm } from '@/data/firm-data';
+import type { Invitation, Offer } from '@/data/invitations';
 import type { JobSummary } from '@/data/jobs';
-import type { LogPage } from '@/data/logs';
+import type { LogHead, LogPage } from '@/data/logs';
+import type { KeptMessage } from '@/data/mail';
+import type { Member } from '@/data/people';
+import type { Role } from '@/data/roles';
+import { protocol } from '../app/api/protocol';
 
-export type { JobSummary, Session };
+export type { AuditLine, Invitation, JobSummary, KeptMessage, Member, Offer, OwnFirm, Role };
+
+/** Who has signed in on the server. */
+export interface Session {
+  readonly person: { readonly id: string; readonly name: string; readonly email: string };
+  readonly firms: readonly OwnFirm[];
+}
+
+const heldBack: readonly string[] = [
+  'server-away',
+  'database-away',
+  'failed',
+  'too-many',
+  'signed-out',
+  'not-allowed',
+  'outdated',
+];
 
 /** A request that was not answered with success. `server-away`: nothing answered at all. */
 export class RequestFailed extends Error {
@@ -15,13 +37,17 @@ export class RequestFailed extends Error {
     super(message);
   }
 
-  /** True where the same request may succeed later. */
+  /** True where the same request may succeed later: when the server is back, or after signing in again. */
   get isPassing(): boolean {
-    return this.code === 'server-away' || this.code === 'database-away' || this.code === 'failed';
+    return heldBack.includes(this.code);
   }
 }
 
-async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+/** Fired at the window where the server no longer knows who asks, or no longer lets them. */
+export const sessionLost = 'fair-plug session lost';
+
+/** Asks the server; throws RequestFailed. */
+export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, { ...init, signal: AbortSignal.timeout(15_000) });
@@ -33,20 +59,22 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   if (problem?.error === undefined)
     throw new RequestFailed('failed', `The server answered ${response.status}.`);
   const { code, message, fields = [] } = problem.error;
+  if (code === 'signed-out' || code === 'not-allowed') globalThis.dispatchEvent?.(new Event(sessionLost));
   const detail = fields.map((field) => `${field.path}: ${field.message}`).join('; ');
   throw new RequestFailed(code, detail === '' ? message : `${message} ${detail}`);
 }
 
-const post = <T>(path: string, body: unknown): Promise<T> =>
-  ask(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+const withBody = (method: string, body: unknown): RequestInit => ({
+  method,
+  headers: { 'Content-Type': 'application/json' },
+  body: JSON.stringify(body),
+});
+export const post = <T = unknown>(path: string, body: unknown): Promise<T> =>
+  ask(path, withBody('POST', body));
+export const put = <T = unknown>(path: string, body: unknown): Promise<T> => ask(path, withBody('PUT', body));
 
 export const fetchSession = (): Promise<Session> => ask('/api/session');
-export const fetchJobs = async (): Promise<readonly JobSummary[]> =>
-  (await ask<{ jobs: JobSummary[] }>('/api/jobs')).jobs;
-export const fetchJobLog = async (job: string): Promise<readonly JobEntry[]> =>
-  (await ask<LogPage<JobEntry>>(`/api/jobs/${job}/entries`)).entries;
-export const fetchKitLog = async (): Promise<readonly KitEntry[]> =>
-  (await ask<LogPage<KitEntry>>('/api/kit/entries')).entries;
+
 /** Throws RequestFailed with `database-away` or `server-away` while the application cannot store anything. */
 export async function fetchHealth(): Promise<'ok'> {
   try {
@@ -58,7 +86,34 @@ export async function fetchHealth(): Promise<'ok'> {
   throw new RequestFailed('database-away', 'The database cannot be reached.');
 }
 
-export const sendNewJob = (job: string, entries: readonly unknown[]) => post('/api/jobs', { job, entries });
-export const sendToJob = (job: string, entries: readonly unknown[]) =>
-  post(`/api/jobs/${job}/entries`, { entries });
-export const sendToKit = (entries: readonly unknown[]) => post('/api/kit/entries', { entries });
+/** What is asked of the server about one firm. */
+export function firmApi(firm: string) {
+  const about = <T>(path: string, init: RequestInit = {}): Promise<T> =>
+    ask(path, {
+      ...init,
+      headers: { ...init.headers, 'X-Fair-Plug-Firm': firm, 'X-Fair-Plug-Protocol': String(protocol) },
+    });
+  const send = (path: string, body: unknown): Promise<unknown> => about(path, withBody('POST', body));
+  return {
+    jobs: async () => (await about<{ jobs: readonly JobSummary[] }>('/api/jobs')).jobs,
+    /** Every log of the firm and how far it goes. */
+    logHeads: async () => (await about<{ logs: readonly LogHead[] }>('/api/logs')).logs,
+    jobLog: (job: string, after: number) => about<LogPage<Entry>>(`/api/jobs/${job}/entries?after=${after}`),
+    kitLog: (after: number) => about<LogPage<Entry>>(`/api/kit/entries?after=${after}`),
+    sendNewJob: (job: string, entries: readonly unknown[]) => send('/api/jobs', { job, entries }),
+    sendToJob: (job: string, entries: readonly unknown[]) => send(`/api/jobs/${job}/entries`, { entries }),
+    sendToKit: (entries: readonly unknown[]) => send('/api/kit/entries', { entries }),
+    people: async () => (await about<{ people: readonly Member[] }>('/api/people')).people,
+    changeRole: (person: string, role: Role) => about(`/api/people/${person}`, withBody('PATCH', { role })),
+    remove: (person: string) => about(`/api/people/${person}`, { method: 'DELETE' }),
+    invitations: async () =>
+      (await about<{ invitations: readonly Invitation[] }>('/api/invitations')).invitations,
+    invite: (wanted: { role: Role; email: string | null }) =>
+      about<{ link: string }>('/api/invitations', withBody('POST', wanted)),
+    withdraw: (invitation: string) => about(`/api/invitations/${invitation}`, { method: 'DELETE' }),
+    rename: (name: string) => about('/api/firm', withBody('PATCH', { name })),
+    audit: async () => (await about<{ lines: readonly AuditLine[] }>('/api/audit')).lines,
+    reportAddress: (job: string): string => `/api/jobs/${job}/report.pdf?firm=${firm}`,
+  };
+}
+export type FirmApi = ReturnType<typeof firmApi>;

@@ -2,30 +2,77 @@
 
 import { useWindowEvent } from '@mantine/hooks';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react';
-import { runOutbox } from './outbox';
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import { type FirmApi, firmApi } from './api';
+import { type Identity, storeName } from './identity';
+import { LogBooks } from './log-books';
+import { LocalDatabase } from './store';
+import { Sync } from './sync';
+import type { Standing } from './who-is-here';
 
-const Wake = createContext<() => void>(() => {});
+/** Everything that screens read from and write to, for one person in one firm. */
+export interface Local {
+  readonly identity: Identity;
+  readonly standing: Standing;
+  readonly store: LocalDatabase;
+  readonly api: FirmApi;
+  readonly books: LogBooks;
+  readonly sync: Sync;
+}
 
-/** Wakes the outbox after something was kept. */
-export const useWakeOutbox = (): (() => void) => useContext(Wake);
+const Context = createContext<Local | null>(null);
 
-/** Everything below can read logs and keep entries; the outbox runs as long as it is shown. */
-export function LocalStore({ children }: { children: ReactNode }) {
-  const [queries] = useState(
-    () => new QueryClient({ defaultOptions: { queries: { retry: 1, networkMode: 'always' } } }),
-  );
-  const outbox = useRef<ReturnType<typeof runOutbox> | null>(null);
+export function useLocal(): Local {
+  const local = useContext(Context);
+  if (local === null) throw new Error('outside of LocalStore');
+  return local;
+}
+
+export interface LocalStoreProps {
+  readonly identity: Identity;
+  readonly standing: Standing;
+  readonly children: ReactNode;
+}
+
+const partsFor = (identity: Identity) => {
+  const store = new LocalDatabase(storeName(identity));
+  const api = firmApi(identity.firm.id);
+  const books = new LogBooks(store);
+  return {
+    store,
+    api,
+    books,
+    sync: new Sync(store, api, books),
+    queries: new QueryClient({ defaultOptions: { queries: { retry: 1, networkMode: 'always' } } }),
+  };
+};
+
+/**
+ * Everything below can read logs and keep entries; they are sent and fetched as long as it is shown. Made anew for
+ * another person or firm: give it their store's name as its key.
+ */
+export function LocalStore({ identity, standing, children }: LocalStoreProps) {
+  const [parts] = useState(() => partsFor(identity));
+  const { store, api, books, sync, queries } = parts;
+  const isKnown = standing === 'known';
   useEffect(() => {
-    const running = runOutbox(queries);
-    outbox.current = running;
-    return running.end;
-  }, [queries]);
-  const wake = useMemo(() => () => outbox.current?.wake(), []);
-  useWindowEvent('online', wake);
+    // While the server does not know them, what is kept here stays here.
+    if (!isKnown) return;
+    sync.start();
+    return () => sync.end();
+  }, [sync, isKnown]);
+  useEffect(() => {
+    // Asked once: what is kept here is not to be swept away when space runs short.
+    void navigator.storage?.persist?.();
+  }, []);
+  useWindowEvent('online', sync.wake);
+  const local = useMemo<Local>(
+    () => ({ identity, standing, store, api, books, sync }),
+    [identity, standing, store, api, books, sync],
+  );
   return (
     <QueryClientProvider client={queries}>
-      <Wake value={wake}>{children}</Wake>
+      <Context value={local}>{children}</Context>
     </QueryClientProvider>
   );
 }

@@ -2,23 +2,38 @@
 
 import type { InstrumentId } from '@fair-plug/core/circuit';
 import type { House } from '@fair-plug/core/inspection';
-import type { HouseJudgement } from '@fair-plug/core/judgement';
-import { useLocalStorage } from '@mantine/hooks';
+import { afterNews, type HouseJudgement, slimHouse } from '@fair-plug/core/judgement';
 import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
+import type { NumberedNews } from '@/workers/engine.worker';
 import { engine } from './engine';
+import { useOwnStorage } from './use-own-storage';
 
 /** What is in the bag until somebody says otherwise. */
 const usualBag: readonly InstrumentId[] = ['lamps', 'probe', 'meter'];
 
 /** The instruments at hand, as this device remembers them. */
 export function useBag() {
-  const [bag, setBag] = useLocalStorage<readonly InstrumentId[]>({
-    key: 'fair-plug bag',
-    defaultValue: usualBag,
-    getInitialValueInEffect: true,
-  });
+  const [bag, setBag] = useOwnStorage<readonly InstrumentId[]>('bag', usualBag);
   return { bag, setBag };
+}
+
+/** What the engine has told so far, and what arrived before its turn; one engine, one page. */
+let known: HouseJudgement['receptacles'] = new Map();
+let nextNumber = 0;
+const early = new Map<number, NumberedNews>();
+
+/** Takes news in their order; answers the judgement as it then stands, or null where something is still to come. */
+function heard(news: NumberedNews): HouseJudgement | null {
+  early.set(news.number, news);
+  let latest: HouseJudgement | null = null;
+  for (let next = early.get(nextNumber); next !== undefined; next = early.get(nextNumber)) {
+    early.delete(nextNumber);
+    nextNumber += 1;
+    latest = afterNews(known, next);
+    known = latest.receptacles;
+  }
+  return latest;
 }
 
 /** What the engine makes of a house: null until it has answered, then the best answer so far. */
@@ -27,10 +42,12 @@ export function useJudgement(job: string, house: House): HouseJudgement | null {
   const [judgement, setJudgement] = useState<HouseJudgement | null>(null);
   useEffect(() => {
     let isCurrent = true;
-    const take = (better: HouseJudgement | null): void => {
+    const take = (news: NumberedNews | null): void => {
+      // News are taken though overtaken: the next ones build on them.
+      const better = news === null ? null : heard(news);
       if (isCurrent && better !== null) setJudgement(better);
     };
-    void engine().judge(job, house, bag, proxy(take)).then(take);
+    void engine().judge(job, slimHouse(house), bag, proxy(take)).then(take);
     return () => {
       isCurrent = false;
     };

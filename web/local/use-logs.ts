@@ -1,32 +1,15 @@
 'use client';
 
-import {
-  type Entry,
-  foldHouse,
-  foldKit,
-  type House,
-  type JobEntry,
-  type JobStatement,
-  type KitEntry,
-  type KitStatement,
-  type Tester,
-} from '@fair-plug/core/inspection';
+import type { House, JobEntry, JobStatement, Kit, KitStatement } from '@fair-plug/core/inspection';
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback, useMemo } from 'react';
-import {
-  fetchHealth,
-  fetchJobLog,
-  fetchJobs,
-  fetchKitLog,
-  fetchSession,
-  type JobSummary,
-  RequestFailed,
-  type Session,
-} from './api';
-import { useWakeOutbox } from './local-store';
-import { joined, logQueryKey } from './outbox';
-import { deviceId, keep, kitKey, type LogKey, store, type Unsent } from './store';
+import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import { type JobSummary, RequestFailed } from './api';
+import { useLocal } from './local-store';
+import { kitIn, type LogState } from './log-books';
+import { deviceId, keep, kitKey, type LogKey, type Unsent } from './store';
+import type { SyncState } from './sync';
+import type { Standing } from './who-is-here';
 
 const none: readonly never[] = [];
 
@@ -35,107 +18,133 @@ export type Loaded<T> =
   | { readonly kind: 'failed'; readonly error: RequestFailed }
   | ({ readonly kind: 'loaded' } & T);
 
-/** Asks again every few seconds for as long as nothing was answered. */
-const untilAnswered = {
-  refetchInterval: (query: { state: { status: string; error: unknown } }) =>
-    query.state.status === 'error' &&
-    !(query.state.error instanceof RequestFailed && query.state.error.code === 'not-found')
-      ? 4000
-      : (false as const),
-};
+const nothingYet: SyncState = { failure: null, missing: new Set() };
 
-export const useSession = (): Session | null =>
-  useQuery({
-    queryKey: ['session'],
-    queryFn: fetchSession,
-    staleTime: Number.POSITIVE_INFINITY,
-    ...untilAnswered,
-  }).data ?? null;
-
-export function useJobs(): Loaded<{ jobs: readonly JobSummary[] }> {
-  const { data, error } = useQuery({ queryKey: ['jobs'], queryFn: fetchJobs, ...untilAnswered });
-  if (data !== undefined) return { kind: 'loaded', jobs: data };
-  return error instanceof RequestFailed ? { kind: 'failed', error } : { kind: 'loading' };
+function useSyncState(): SyncState {
+  const { sync } = useLocal();
+  return useSyncExternalStore(sync.listen, sync.state, () => nothingYet);
 }
 
-const useUnsentOf = (log: LogKey): readonly Unsent[] | undefined =>
-  useLiveQuery(() => store.unsent.where('log').equals(log).sortBy('order'), [log]);
+/** The jobs on this device and, while the server answers, those that it has besides; the one read last first. */
+export function useJobs(): Loaded<{ jobs: readonly JobSummary[] }> {
+  const { store, books, api } = useLocal();
+  useEffect(() => void books.allSummarized(), [books]);
+  const kept = useLiveQuery(() => store.logs.toArray(), [store]);
+  const { failure } = useSyncState();
+  const remote = useQuery({ queryKey: ['jobs'], queryFn: api.jobs, refetchInterval: 15_000, retry: false });
+  return useMemo(() => {
+    if (kept === undefined) return { kind: 'loading' };
+    const here = new Map(
+      kept.flatMap(({ log, summary }) => (summary === null ? [] : [[log, { ...summary, id: log }] as const])),
+    );
+    const others = (remote.data ?? none).filter(({ id }) => !here.has(id));
+    const jobs = [...here.values(), ...others].sort(byLastRead);
+    if (jobs.length > 0 || remote.data !== undefined) return { kind: 'loaded', jobs };
+    const error = remote.error instanceof RequestFailed ? remote.error : failure;
+    return error === null ? { kind: 'loading' } : { kind: 'failed', error };
+  }, [kept, remote.data, remote.error, failure]);
+}
 
-/** Confirmed entries and unsent ones together. */
-function useLog<E extends Entry>(
-  log: LogKey,
-  fetchLog: () => Promise<readonly E[]>,
-): Loaded<{ entries: readonly E[] }> {
-  const confirmed = useQuery({ queryKey: logQueryKey(log), queryFn: fetchLog, ...untilAnswered });
-  const unsent = useUnsentOf(log);
-  const entries = useMemo(() => {
-    if (unsent === undefined) return null;
-    const own = unsent.filter((row) => row.refused === null).map((row) => row.entry);
-    const opensHere = unsent.some((row) => row.opens);
-    if (confirmed.data === undefined && !opensHere) return null;
-    return joined(confirmed.data ?? none, own) as readonly E[];
-  }, [confirmed.data, unsent]);
-  if (entries !== null) return { kind: 'loaded', entries };
-  if (confirmed.error instanceof RequestFailed) return { kind: 'failed', error: confirmed.error };
-  return { kind: 'loading' };
+/** ISO times compare as text; what was never read comes last, the one begun last first. */
+const byLastRead = (a: JobSummary, b: JobSummary): number => {
+  const [readA, readB] = [a.lastReadAt ?? '', b.lastReadAt ?? ''];
+  if (readA !== readB) return readA < readB ? 1 : -1;
+  return a.id < b.id ? 1 : -1;
+};
+
+function useLog(log: LogKey): Loaded<LogState> {
+  const { books, sync } = useLocal();
+  const book = useMemo(() => books.book(log), [books, log]);
+  useEffect(() => sync.want(log), [sync, log]);
+  const state = useSyncExternalStore(book.listen, book.state, book.state);
+  const { failure, missing } = useSyncState();
+  return useMemo(() => {
+    if (!state.isRead) return { kind: 'loading' };
+    // A firm's kit begins empty; a job has at least its first entry.
+    if (!state.isEmpty || log === kitKey) return { kind: 'loaded', ...state };
+    if (missing.has(log))
+      return { kind: 'failed', error: new RequestFailed('not-found', 'There is no such job.') };
+    return failure === null ? { kind: 'loading' } : { kind: 'failed', error: failure };
+  }, [state, failure, missing, log]);
 }
 
 export function useHouse(job: string): Loaded<{ house: House; entries: readonly JobEntry[] }> {
-  const fetchLog = useCallback(() => fetchJobLog(job), [job]);
-  const log = useLog<JobEntry>(job, fetchLog);
-  const entries = log.kind === 'loaded' ? log.entries : none;
-  const house = useMemo(() => foldHouse(entries), [entries]);
-  return log.kind === 'loaded' ? { kind: 'loaded', house, entries } : log;
+  const log = useLog(job);
+  return useMemo(
+    () =>
+      log.kind === 'loaded'
+        ? { kind: 'loaded', house: log.house, entries: log.entries as readonly JobEntry[] }
+        : log,
+    [log],
+  );
 }
 
-export function useTesters(): Loaded<{ testers: readonly Tester[] }> {
-  const log = useLog<KitEntry>(kitKey, fetchKitLog);
-  const entries = log.kind === 'loaded' ? log.entries : none;
-  const testers = useMemo(() => foldKit(entries), [entries]);
-  return log.kind === 'loaded' ? { kind: 'loaded', testers } : log;
+export function useKit(): Loaded<Kit> {
+  const log = useLog(kitKey);
+  return useMemo(() => (log.kind === 'loaded' ? { kind: 'loaded', ...kitIn(log.entries) } : log), [log]);
 }
 
-export const useDevice = (): string | null =>
-  useQuery({ queryKey: ['device'], queryFn: deviceId, staleTime: Number.POSITIVE_INFINITY }).data ?? null;
+export function useDevice(): string | null {
+  const { store } = useLocal();
+  const { data } = useQuery({
+    queryKey: ['device'],
+    queryFn: () => deviceId(store),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  return data ?? null;
+}
 
-/** Functions that keep the statements of one action in this browser and see to it that they are sent. */
+/** Functions that keep the statements of one action in this browser and see to it that they are sent; null for readers. */
 export function useKeep() {
-  const session = useSession();
-  const wake = useWakeOutbox();
+  const { identity, store, books, sync } = useLocal();
   return useMemo(() => {
-    if (session === null) return null;
-    const author = session.person.id;
+    if (identity.firm.role === 'viewer') return null;
+    const author = identity.person.id;
     const into = async (log: LogKey, statements: readonly (JobStatement | KitStatement)[], opens = false) => {
-      await keep(log, author, statements, opens);
-      wake();
+      books.grown(log, await keep(store, log, author, statements, opens));
+      sync.wake();
     };
     return {
-      openJob: (job: string, statements: readonly JobStatement[]) => into(job, statements, true),
+      openJob: async (job: string, statements: readonly JobStatement[]) => {
+        await into(job, statements, true);
+        await books.summarized(job);
+      },
       inJob: (job: string, ...statements: readonly JobStatement[]) => into(job, statements),
       inKit: (...statements: readonly KitStatement[]) => into(kitKey, statements),
     };
-  }, [session, wake]);
+  }, [identity, store, books, sync]);
 }
 
 export interface SaveState {
   readonly toSend: number;
+  /** When the oldest of what is unsent was entered; ISO time. */
+  readonly unsentSince: string | null;
   readonly refused: readonly Unsent[];
-  /** What keeps the outbox from emptying, if anything does. */
-  readonly away: 'server-away' | 'database-away' | null;
+  /** What keeps entries here, if anything does. */
+  readonly away: 'server-away' | 'database-away' | 'outdated' | 'failed' | Exclude<Standing, 'known'> | null;
+  /** The server's words where it failed at something. */
+  readonly said: string | null;
 }
 
+const awayCodes = ['server-away', 'database-away', 'outdated'] as const;
+const isAwayCode = (code: string): code is (typeof awayCodes)[number] =>
+  (awayCodes as readonly string[]).includes(code);
+
 export function useSaveState(): SaveState {
-  const rows = useLiveQuery(() => store.unsent.toArray(), []) ?? none;
-  const health = useQuery({
-    queryKey: ['health'],
-    queryFn: fetchHealth,
-    refetchInterval: 5000,
-    retry: false,
-  });
-  const code = health.error instanceof RequestFailed ? health.error.code : null;
+  const { store, standing } = useLocal();
+  const rows = useLiveQuery(() => store.unsent.toArray(), [store]) ?? none;
+  const { failure } = useSyncState();
+  const waiting = rows.filter((row) => row.refused === null);
+  const away = (): SaveState['away'] => {
+    if (standing !== 'known') return standing;
+    if (failure === null) return null;
+    return isAwayCode(failure.code) ? failure.code : 'failed';
+  };
   return {
-    toSend: rows.filter((row) => row.refused === null).length,
+    toSend: waiting.length,
+    unsentSince: waiting[0]?.entry.at ?? null,
     refused: rows.filter((row) => row.refused !== null),
-    away: code === 'server-away' || code === 'database-away' ? code : null,
+    away: away(),
+    said: failure?.message ?? null,
   };
 }

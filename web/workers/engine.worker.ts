@@ -2,7 +2,7 @@ import type { Circuit, InstrumentId, Reading } from '@fair-plug/core/circuit';
 import type { ConditionId } from '@fair-plug/core/conditions';
 import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/diagnosis';
 import type { House } from '@fair-plug/core/inspection';
-import { HouseJudge, type HouseJudgement } from '@fair-plug/core/judgement';
+import { HouseJudge, type HouseJudgement, type JudgementNews, newsSince } from '@fair-plug/core/judgement';
 import { expose } from 'comlink';
 
 /** Slices of work are gathered until so many milliseconds have passed; then other requests get their turn. */
@@ -39,6 +39,21 @@ async function inTurns<T>(
 
 let asked = { house: 0, bench: 0 };
 let judge = { job: '', of: new HouseJudge() };
+/** What the page knows of the house by now; null before it was told anything. */
+let told: HouseJudgement['receptacles'] | null = null;
+
+/** News in the order in which they were made: they may arrive in another. */
+export interface NumberedNews extends JudgementNews {
+  readonly number: number;
+}
+let numbered = 0;
+
+function news(judgement: HouseJudgement): NumberedNews {
+  const since = { ...newsSince(told, judgement), number: numbered };
+  told = judgement.receptacles;
+  numbered += 1;
+  return since;
+}
 
 /** Longest that one circuit may keep the engine busy. */
 const mostMilliseconds = 3000;
@@ -47,17 +62,26 @@ const engine = {
   /** What a kit would read as correct. */
   blindSpots: (kit: readonly InstrumentId[]): readonly ConditionId[] => blindSpots(kit),
 
-  /** Judges a house; a later call overtakes an earlier one, which then answers null. */
+  /** Judges a house, and tells what is new; a later call overtakes an earlier one, which then answers null. */
   async judge(
     job: string,
     house: House,
     kit: readonly InstrumentId[],
-    tell: (better: HouseJudgement) => void,
-  ): Promise<HouseJudgement | null> {
+    tell: (better: NumberedNews) => void,
+  ): Promise<NumberedNews | null> {
     asked = { ...asked, house: asked.house + 1 };
     const mine = asked.house;
-    if (judge.job !== job) judge = { job, of: new HouseJudge() };
-    return inTurns(judge.of.judging(house, kit), () => asked.house !== mine, tell);
+    if (judge.job !== job) {
+      judge = { job, of: new HouseJudge() };
+      told = null;
+    }
+    const steps = judge.of.judging(house, kit);
+    const answer = await inTurns(
+      steps,
+      () => asked.house !== mine,
+      (better) => tell(news(better)),
+    );
+    return answer === null ? null : news(answer);
   },
 
   /** Diagnoses a circuit of the bench from readings taken on it, whose faults and loads it is not told. */

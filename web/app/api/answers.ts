@@ -1,7 +1,4 @@
-import { randomUUID } from 'node:crypto';
 import type { z } from 'zod';
-import { type Connection, database, isDatabaseAway } from '@/data/database';
-import { currentSession, type Session } from '@/data/firms';
 
 /** What was wrong with one field of a request: its path ("/entries/0/lamps/hn") and what was expected. */
 export interface FieldProblem {
@@ -14,6 +11,11 @@ export type ProblemCode =
   | 'invalid'
   | 'too-large'
   | 'wrong-type'
+  | 'signed-out'
+  | 'wrong-credentials'
+  | 'not-allowed'
+  | 'too-many'
+  | 'outdated'
   | 'not-found'
   | 'conflict'
   | 'database-away'
@@ -31,10 +33,15 @@ export interface ProblemAnswer {
 const statusOf: Readonly<Record<ProblemCode, number>> = {
   malformed: 400,
   invalid: 400,
+  'signed-out': 401,
+  'wrong-credentials': 401,
+  'not-allowed': 403,
   'not-found': 404,
   conflict: 409,
   'too-large': 413,
   'wrong-type': 415,
+  'too-many': 429,
+  outdated: 426,
   failed: 500,
   'database-away': 503,
 };
@@ -55,32 +62,9 @@ const noStore = { 'Cache-Control': 'no-store' };
 export const answer = (body: unknown, status = 200): Response =>
   Response.json(body, { status, headers: noStore });
 
-function answerProblem({ code, message, fields }: Problem): Response {
+export function answerProblem({ code, message, fields }: Problem): Response {
   const body: ProblemAnswer = { error: fields === undefined ? { code, message } : { code, message, fields } };
   return answer(body, statusOf[code]);
-}
-
-export interface Asked {
-  readonly connection: Connection;
-  readonly session: Session;
-}
-
-/** Runs a route's work for the person who asks, and words whatever goes wrong in one place. */
-export async function respond(work: (asked: Asked) => Promise<Response>): Promise<Response> {
-  try {
-    const connection = database();
-    return await work({ connection, session: await currentSession(connection) });
-  } catch (error) {
-    if (error instanceof Problem) return answerProblem(error);
-    if (isDatabaseAway(error))
-      return answerProblem(
-        new Problem('database-away', 'The database cannot be reached. Nothing was stored.'),
-      );
-    const reference = randomUUID();
-    // biome-ignore lint/suspicious/noConsole: the server's own log, with the reference the answer carries
-    console.error(`request failed (${reference})`, error);
-    return answerProblem(new Problem('failed', `The server failed at this. Reference: ${reference}`));
-  }
 }
 
 const longestBody = 1024 * 1024;

@@ -1,7 +1,10 @@
-import { idSchema, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/inspection';
+import { type Entry, idSchema, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/inspection';
 import { z } from 'zod';
+import { note } from '@/data/audit';
 import type { AppendResult } from '@/data/logs';
+import { strangersAmong } from '@/data/people';
 import { answer, Problem } from './answers';
+import type { AskedByMember } from './gate';
 
 /** Entries that travel together; all are stored or none. */
 const batchOf = <S extends z.ZodType>(entry: S) => z.array(entry).min(1).max(500);
@@ -12,6 +15,23 @@ export const newJobSchema = z.strictObject({ job: idSchema, entries: batchOf(job
 
 /** Sequence number after which a page of entries starts. */
 export const cursorSchema = z.coerce.number().int().min(0).max(2_147_483_647);
+
+/**
+ * Everybody sends their own entries; an owner may hand in those of others of the firm, from a record that its author
+ * could not send.
+ */
+export async function needOwnEntries(
+  { firm, person, role }: AskedByMember,
+  entries: readonly Entry[],
+): Promise<void> {
+  const others = new Set(entries.map(({ author }) => author).filter((author) => author !== person.id));
+  if (others.size === 0) return;
+  if (role !== 'owner')
+    throw new Problem('not-allowed', 'Entries of somebody else are handed in by an owner.');
+  if ((await strangersAmong(firm, others)).length > 0)
+    throw new Problem('not-allowed', 'There are entries of somebody who never belonged to this firm.');
+  await note(firm, person, 'record-imported', `${entries.length} entries`);
+}
 
 export function answerAppended(result: AppendResult): Response {
   switch (result.kind) {

@@ -1,9 +1,10 @@
 'use client';
 
-import { Button } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import dayjs from 'dayjs';
 import Link from 'next/link';
+import { useState } from 'react';
 import { Loading } from '@/components/loading';
 import { Page } from '@/components/page';
 import { UrgencyMark } from '@/components/urgency-mark';
@@ -29,29 +30,59 @@ export function JobsScreen() {
 }
 
 function JobList({ jobs }: { readonly jobs: readonly JobSummary[] }) {
+  const [sought, setSought] = useState('');
   if (jobs.length === 0)
     return <p>No job yet. Begin one with the address of the house and its rooms in the order of the walk.</p>;
+  const found = jobs.filter((job) => holds(job, sought));
   return (
-    <ul className={classes.jobs}>
-      {jobs.map((job) => (
-        <li key={job.id} className={classes.job}>
-          <Link href={`/walk?job=${job.id}`} className={classes.address}>
-            {job.address}
-          </Link>
-          <p className={classes.about}>
-            {[job.yearBuilt, job.about].filter((part) => part !== null).join(' · ')}
-          </p>
-          <p className={classes.progress}>{progressWords(job)}</p>
-          <p className={classes.findings}>
-            {job.actNow > 0 && <UrgencyMark urgency="act-now" />}
-            {job.withFinding > 0 && <span>{job.withFinding} not correct</span>}
-            {job.tested > 0 && <Link href={`/report?job=${job.id}`}>Report</Link>}
-          </p>
-        </li>
-      ))}
-    </ul>
+    <>
+      {jobs.length > fewJobs && (
+        <TextInput
+          mb="md"
+          aria-label="Search the jobs"
+          placeholder="Search: address, year, what is noted"
+          value={sought}
+          onChange={({ currentTarget }) => setSought(currentTarget.value)}
+        />
+      )}
+      {found.length === 0 && <p role="status">No job has all of these words.</p>}
+      <ul className={classes.jobs}>
+        {found.map((job) => (
+          <li key={job.id} className={classes.job}>
+            <Link prefetch={false} href={`/walk?job=${job.id}`} className={classes.address}>
+              {job.address}
+            </Link>
+            <p className={classes.about}>
+              {[job.yearBuilt, job.about].filter((part) => part !== null).join(' · ')}
+            </p>
+            <p className={classes.progress}>{progressWords(job)}</p>
+            <p className={classes.findings}>
+              {job.actNow > 0 && <UrgencyMark urgency="act-now" />}
+              {job.withFinding > 0 && <span>{job.withFinding} not correct</span>}
+              {job.tested > 0 && (
+                <Link prefetch={false} href={`/report?job=${job.id}`}>
+                  Report
+                </Link>
+              )}
+            </p>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
+
+/** So many are seen at a glance. */
+const fewJobs = 5;
+
+/** True where every word is in what the line says. */
+const holds = ({ address, about, yearBuilt }: JobSummary, sought: string): boolean => {
+  const said = `${address} ${about ?? ''} ${yearBuilt ?? ''}`.toLowerCase();
+  return sought
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => said.includes(word));
+};
 
 function progressWords({ tested, receptacles, lastReadAt }: JobSummary): string {
   if (lastReadAt === null) return 'Not begun';

@@ -50,11 +50,11 @@ export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly
     initialValues: { address: '', client: '', yearBuilt: '', grounds: 'unknown', rooms: usualRooms },
     validate: schemaResolver(formSchema, { sync: true }),
   });
-  const begin = async (values: NewJobForm): Promise<void> => {
+  const begin = async (values: NewJobForm, stage: 'walk' | 'prepare'): Promise<void> => {
     if (keep === null) return;
     const job = v7();
     await keep.openJob(job, statementsOf(values));
-    router.push(`/walk?job=${job}`);
+    router.push(`/${stage}?job=${job}`);
   };
   return (
     <Modal
@@ -64,7 +64,7 @@ export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly
       size="lg"
       closeButtonProps={{ 'aria-label': 'Close' }}
     >
-      <form onSubmit={form.onSubmit(begin)} noValidate>
+      <form onSubmit={form.onSubmit((values) => begin(values, 'walk'))} noValidate>
         <Stack>
           <TextInput label="Address" required data-autofocus {...form.getInputProps('address')} />
           <Group grow align="start">
@@ -94,6 +94,13 @@ export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly
           <Group justify="flex-end">
             <Button variant="default" onClick={onClose}>
               Cancel
+            </Button>
+            <Button
+              variant="default"
+              disabled={keep === null}
+              onClick={() => form.onSubmit((values) => begin(values, 'prepare'))()}
+            >
+              Prepare first
             </Button>
             <Button type="submit" disabled={keep === null}>
               Begin the walk

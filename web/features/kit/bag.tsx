@@ -1,29 +1,15 @@
 'use client';
 
 import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
-import { type ConditionId, conditions } from '@fair-plug/core/conditions';
 import { instrumentWords } from '@fair-plug/core/judgement';
 import { Checkbox } from '@mantine/core';
-import { useEffect, useState } from 'react';
-import { engine } from '@/local/engine';
+import { BlindSpots } from '@/components/blind-spots';
 import { useBag } from '@/local/use-judgement';
 import classes from './bag.module.css';
 
 /** What is in the bag besides the plug-in tester, and what all of it together cannot see. */
 export function Bag() {
   const { bag, setBag } = useBag();
-  const [blind, setBlind] = useState<readonly ConditionId[] | null>(null);
-  useEffect(() => {
-    let isCurrent = true;
-    void engine()
-      .blindSpots(bag)
-      .then((ids) => {
-        if (isCurrent) setBlind(ids);
-      });
-    return () => {
-      isCurrent = false;
-    };
-  }, [bag]);
   const toggle = (id: InstrumentId, isIn: boolean): void =>
     setBag(instrumentIds.filter((one) => (one === id ? isIn : bag.includes(one))));
   return (
@@ -48,17 +34,7 @@ export function Bag() {
       <p className={classes.soft}>
         On a receptacle that reads correct with everything above, each of these may still hold.
       </p>
-      {blind === null ? (
-        <p role="status">Working it out …</p>
-      ) : (
-        <ul className={classes.blind}>
-          {blind.map((id) => (
-            <li key={id}>
-              <strong>{conditions[id].name}</strong> {conditions[id].what}
-            </li>
-          ))}
-        </ul>
-      )}
+      <BlindSpots bag={bag} />
     </section>
   );
 }

@@ -4,18 +4,27 @@ import type { Tester } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
 import { Button } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
+import dayjs from 'dayjs';
 import { Loading } from '@/components/loading';
 import { Page } from '@/components/page';
 import { useChooseTester, useChosenTester } from '@/local/use-chosen-tester';
-import { useTesters } from '@/local/use-logs';
+import { useKit } from '@/local/use-logs';
 import { Bag } from './bag';
 import classes from './kit-screen.module.css';
 import { ShownPattern } from './shown-pattern';
 import { TesterSetUp } from './tester-set-up';
 
+const standingOf = ({ rating, lastProof }: Tester): string =>
+  [
+    rating ?? 'rating not entered',
+    lastProof === null
+      ? 'never proved'
+      : `${lastProof.passed ? 'proved' : 'failed its proof'} ${dayjs(lastProof.at).format('D MMM YYYY, HH:mm')}`,
+  ].join(' · ');
+
 /** The plug-in testers of the firm, and the one used on this device. */
 export function KitScreen() {
-  const loaded = useTesters();
+  const loaded = useKit();
   const [isSettingUp, { open, close }] = useDisclosure(false);
   return (
     <Page title="Kit" action={!isSettingUp && <Button onClick={open}>Set up a tester</Button>}>
@@ -41,7 +50,10 @@ function TesterList({ testers }: { readonly testers: readonly Tester[] }) {
         const inUse = tester.id === chosen?.id;
         return (
           <li key={tester.id} className={classes.tester}>
-            <h2>{tester.name}</h2>
+            <div className={classes.named}>
+              <h2>{tester.name}</h2>
+              <p>{standingOf(tester)}</p>
+            </div>
             <div className={classes.patterns}>
               <ShownPattern title="Correct" layout={tester.layout} lamps={lampsOf('hn-hg')} />
               <ShownPattern title="Open ground" layout={tester.layout} lamps={lampsOf('hn')} />

@@ -36,6 +36,7 @@ export function TesterSetUp({ onDone }: { readonly onDone: () => void }) {
   const keep = useKeep();
   const choose = useChooseTester();
   const [name, setName] = useState('');
+  const [rating, setRating] = useState('');
   const [colours, setColours] = useState<Colours>(['amber', 'amber', 'red']);
   const [correct, setCorrect] = useState<ShownLamps>([false, false, false]);
   const [openGround, setOpenGround] = useState<ShownLamps>([false, false, false]);
@@ -51,6 +52,7 @@ export function TesterSetUp({ onDone }: { readonly onDone: () => void }) {
       kind: 'tester-described',
       tester,
       name: name.trim() || 'My tester',
+      ...(rating.trim() === '' ? {} : { rating: rating.trim() }),
       layout: [
         { pair: first, colour: colours[0] },
         { pair: second, colour: colours[1] },
@@ -105,6 +107,13 @@ export function TesterSetUp({ onDone }: { readonly onDone: () => void }) {
         maxLength={60}
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
+      />
+      <TextInput
+        label="Rating, as printed on it"
+        placeholder="CAT II, 125 V"
+        maxLength={60}
+        value={rating}
+        onChange={(event) => setRating(event.currentTarget.value)}
       />
       <Group justify="flex-end" mt="md">
         <Button variant="default" onClick={onDone}>

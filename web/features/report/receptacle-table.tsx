@@ -1,38 +1,69 @@
-import type { ReportRoom } from '@fair-plug/core/report';
+import { reasonWords } from '@fair-plug/core/conditions';
+import type { ReportLine, ReportRoom } from '@fair-plug/core/report';
 import dayjs from 'dayjs';
+import { Words } from '@/components/region-words';
+import { RoomMap } from '@/components/room-map';
 import { Triangle } from '@/components/triangle';
 import classes from './receptacle-table.module.css';
+
+const readsAs = ({ verdict, notReached }: ReportLine): string =>
+  verdict?.headline ??
+  (notReached === null ? 'Not tested' : `Not reached: ${reasonWords[notReached].toLowerCase()}`);
 
 /** The receptacles of a room: what was read, what it reads as, and the finding it belongs to. */
 export function ReceptacleTable({ room }: { readonly room: ReportRoom }) {
   if (room.lines.length === 0) return null;
   return (
-    <table className={classes.room}>
-      <caption>
-        <h3>{room.name}</h3>
-      </caption>
-      <thead className={classes.unseen}>
-        <tr>
-          <th scope="col">Lamps</th>
-          <th scope="col">Receptacle</th>
-          <th scope="col">Reads as</th>
-          <th scope="col">Finding</th>
-          <th scope="col">Time</th>
-        </tr>
-      </thead>
-      <tbody>
-        {room.lines.map((line) => (
-          <tr key={line.id}>
-            <td className={classes.triangle}>
-              <Triangle lamps={line.lamps} corners={line.verdict?.contacts} size={20} />
-            </td>
-            <th scope="row">{line.name}</th>
-            <td>{line.verdict?.headline ?? 'Not tested'}</td>
-            <td className={classes.finding}>{line.finding !== null && `Finding ${line.finding}`}</td>
-            <td className={classes.time}>{line.readAt !== null && dayjs(line.readAt).format('HH:mm')}</td>
+    <div className={classes.withMap}>
+      <div className={classes.map}>
+        <RoomMap
+          name={room.name}
+          door={room.door}
+          marks={room.lines.map(({ id, name, spot, lamps, verdict, finding }) => ({
+            id,
+            name,
+            spot,
+            lamps,
+            corners: verdict?.contacts,
+            hasFinding: finding !== null,
+          }))}
+        />
+      </div>
+      <table className={classes.room}>
+        <caption>
+          <h3>{room.name}</h3>
+        </caption>
+        <thead className={classes.unseen}>
+          <tr>
+            <th scope="col">Lamps</th>
+            <th scope="col">Receptacle</th>
+            <th scope="col">Reads as</th>
+            <th scope="col">Finding</th>
+            <th scope="col">Time</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {room.lines.map((line) => (
+            <tr key={line.id}>
+              <td className={classes.triangle}>
+                <Triangle lamps={line.lamps} corners={line.verdict?.contacts} size={20} />
+              </td>
+              <th scope="row">{line.name}</th>
+              <td>
+                <Words>{readsAs(line)}</Words>
+                {line.isDoubted && <strong> In doubt: the tester failed afterwards.</strong>}
+                {line.notes.map((note) => (
+                  <p key={note} className={classes.note}>
+                    {note}
+                  </p>
+                ))}
+              </td>
+              <td className={classes.finding}>{line.finding !== null && `Finding ${line.finding}`}</td>
+              <td className={classes.time}>{line.readAt !== null && dayjs(line.readAt).format('HH:mm')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

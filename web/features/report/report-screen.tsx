@@ -6,6 +6,7 @@ import { useDocumentTitle } from '@mantine/hooks';
 import { useMemo } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
+import { useLocal } from '@/local/local-store';
 import { useJudgement } from '@/local/use-judgement';
 import { useSaveState } from '@/local/use-logs';
 import classes from './report-screen.module.css';
@@ -15,7 +16,8 @@ export function ReportScreen() {
   return <JobLoader>{(loaded) => <ReportOf {...loaded} />}</JobLoader>;
 }
 
-function ReportOf({ job, house, session }: LoadedJob) {
+function ReportOf({ job, house }: LoadedJob) {
+  const { identity, api } = useLocal();
   const { toSend } = useSaveState();
   const judgement = useJudgement(job, house);
   const report = useMemo(() => reportOn(house, judgement), [house, judgement]);
@@ -29,11 +31,11 @@ function ReportOf({ job, house, session }: LoadedJob) {
         <Button variant="default" size="sm" onClick={() => window.print()}>
           Print
         </Button>
-        <Button size="sm" component="a" href={`/api/jobs/${job}/report.pdf`} download>
+        <Button size="sm" component="a" href={api.reportAddress(job)} download>
           PDF
         </Button>
       </div>
-      <ReportSheet report={report} session={session} />
+      <ReportSheet report={report} identity={identity} />
     </JobFrame>
   );
 }

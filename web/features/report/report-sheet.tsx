@@ -1,26 +1,29 @@
+import type { House } from '@fair-plug/core/inspection';
 import type { Report } from '@fair-plug/core/report';
 import dayjs from 'dayjs';
+import { Words } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
-import type { Session } from '@/local/api';
+import type { Identity } from '@/local/identity';
+import { CausesSection, CoverageSection, ProofSection } from './coverage-sections';
 import { FindingArticle } from './finding-article';
 import { ReceptacleTable } from './receptacle-table';
 import classes from './report-sheet.module.css';
 
 export interface ReportSheetProps {
   readonly report: Report;
-  readonly session: Session;
+  readonly identity: Identity;
 }
 
 /** The report itself: the same on screen, on paper and in the PDF. */
-export function ReportSheet({ report, session }: ReportSheetProps) {
-  const { house, findings, rooms, notTested, notSeen, cautions } = report;
+export function ReportSheet({ report, identity }: ReportSheetProps) {
+  const { house, findings, rooms, notSeen, cautions } = report;
   return (
     <article className={classes.sheet} data-report={report.isFinal ? 'ready' : 'judging'}>
       <header className={classes.head}>
-        <p className={classes.firm}>{session.organization.name}</p>
+        <p className={classes.firm}>{identity.firm.name}</p>
         <h1>Receptacle inspection</h1>
         <p className={classes.address}>{house.address}</p>
-        <Particulars report={report} inspector={session.person.name} />
+        <Particulars report={report} inspector={identity.person.name} />
       </header>
       <Summary report={report} />
       <ReadingGuide />
@@ -43,6 +46,19 @@ export function ReportSheet({ report, session }: ReportSheetProps) {
           findings.map((finding) => <FindingArticle key={finding.number} finding={finding} />)
         )}
       </section>
+      <CausesSection report={report} />
+      {report.noDefect.length > 0 && (
+        <section>
+          <h2>No defect</h2>
+          <ul className={classes.cautions}>
+            {report.noDefect.map((note) => (
+              <li key={note}>
+                <Words>{note}</Words>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {notSeen.length > 0 && (
         <section>
           <h2>What “reads correct” does not rule out</h2>
@@ -54,9 +70,11 @@ export function ReportSheet({ report, session }: ReportSheetProps) {
           <dl className={classes.unseen}>
             {notSeen.map((condition) => (
               <div key={condition.id}>
-                <dt>{condition.name}</dt>
+                <dt>
+                  <Words>{condition.name}</Words>
+                </dt>
                 <dd>
-                  {condition.what} {condition.why}
+                  <Words>{`${condition.what} ${condition.why}`}</Words>
                 </dd>
               </div>
             ))}
@@ -66,22 +84,18 @@ export function ReportSheet({ report, session }: ReportSheetProps) {
       <section>
         <h2>Receptacles by room</h2>
         {rooms.map((room) => (
-          <ReceptacleTable key={room.name} room={room} />
+          <ReceptacleTable key={room.id ?? room.name} room={room} />
         ))}
       </section>
-      <section>
-        <h2>Not tested</h2>
-        <p>
-          {notTested.length === 0
-            ? 'Every receptacle on the list was read. Receptacles that are not on it were not.'
-            : `Listed and not read, so nothing is said of them: ${notTested.join(', ')}.`}
-        </p>
-      </section>
+      <CoverageSection report={report} />
+      <ProofSection report={report} />
       <section>
         <h2>Cautions and limits</h2>
         <ul className={classes.cautions}>
           {cautions.map((caution) => (
-            <li key={caution}>{caution}</li>
+            <li key={caution}>
+              <Words>{caution}</Words>
+            </li>
           ))}
         </ul>
       </section>
@@ -90,13 +104,16 @@ export function ReportSheet({ report, session }: ReportSheetProps) {
 }
 
 function Particulars({ report, inspector }: { readonly report: Report; readonly inspector: string }) {
-  const { client, yearBuilt, about, firstReadAt, lastReadAt } = report.house;
+  const { client, yearBuilt, about, alterations, present, firstReadAt, lastReadAt } = report.house;
   const days = [firstReadAt, lastReadAt].flatMap((at) =>
     at === null ? [] : dayjs(at).format('D MMMM YYYY'),
   );
   const rows: readonly (readonly [string, string | null])[] = [
     ['Client', client],
     ['House', [yearBuilt, about].filter((part) => part !== null).join(', ') || null],
+    ['Altered', alterations.map(({ year, what }) => `${year} ${what}`).join(', ') || null],
+    ['Present', present],
+    ['As found', asFound(report.house)],
     ['Read on', [...new Set(days)].join(' to ') || 'not begun'],
     ['Inspector', inspector],
   ];
@@ -113,6 +130,15 @@ function Particulars({ report, inspector }: { readonly report: Report; readonly 
     </dl>
   );
 }
+
+const asFound = ({ utilityOn, breakersFoundOff, devicesFoundTripped }: House): string | null =>
+  [
+    utilityOn === null ? null : `utility ${utilityOn ? 'on' : 'off'}`,
+    breakersFoundOff === null ? null : `breakers off: ${breakersFoundOff}`,
+    devicesFoundTripped === null ? null : `devices tripped: ${devicesFoundTripped}`,
+  ]
+    .filter((part) => part !== null)
+    .join('; ') || null;
 
 function Summary({ report }: { readonly report: Report }) {
   const { receptacles, tested, readCorrect, withFinding } = report.summary;

@@ -1,5 +1,6 @@
 import { conditions } from '@fair-plug/core/conditions';
 import type { HouseJudgement } from '@fair-plug/core/judgement';
+import { memo } from 'react';
 import classes from './causes-list.module.css';
 
 export interface CausesListProps {
@@ -9,7 +10,7 @@ export interface CausesListProps {
 }
 
 /** One line a cause, with everything that it explains; and what looks as if it had one. */
-export function CausesList({ judgement, nameOf, onTake }: CausesListProps) {
+export const CausesList = memo(function CausesList({ judgement, nameOf, onTake }: CausesListProps) {
   const { circuits, likelyGroups, serviceNeutral } = judgement;
   const causes = circuits.flatMap(({ breaker, causes: here }) =>
     here.filter(({ receptacles }) => receptacles.length > 0).map((cause) => ({ breaker, ...cause })),
@@ -57,4 +58,4 @@ export function CausesList({ judgement, nameOf, onTake }: CausesListProps) {
       </ul>
     </section>
   );
-}
+});

@@ -3,6 +3,7 @@ import { type JudgedCause, type JudgedReceptacle, testInWords } from '@fair-plug
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
 import { EvidenceTable } from '@/components/evidence-table';
+import { useWords, Words } from '@/components/region-words';
 import classes from './engine-opinion.module.css';
 import type { AskedReading } from './reading-form';
 
@@ -26,6 +27,7 @@ export function EngineOpinion({
   readonly onTest: (at: string, asked: AskedReading) => void;
 }) {
   const { condition, explanations, next, table, isFinal } = judged;
+  const inWords = useWords();
   const isPlain = condition === 'correct';
   return (
     <>
@@ -40,10 +42,14 @@ export function EngineOpinion({
               onTest(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true })
             }
           >
-            {testInWords(next.instrument, next.state)}
-            {next.at !== judged.id && ` at ${nameOf(next.at)}`}
+            <span>
+              {inWords(testInWords(next.instrument, next.state))}
+              {next.at !== judged.id && ` at ${nameOf(next.at)}`} <kbd className={classes.kbd}>S</kbd>
+            </span>
           </Button>
-          <p>{next.why.replace(/^at \S+, t/, 'T').replace(/^n/, 'N')}.</p>
+          <p>
+            <Words>{`${next.why.replace(/^at \S+, t/, 'T').replace(/^n/, 'N')}.`}</Words>
+          </p>
         </section>
       )}
       {!isPlain && (
@@ -54,8 +60,8 @@ export function EngineOpinion({
               <li key={`${words} ${then}`}>
                 <span className={classes.share}>{percent(probability)}</span>
                 <span>
-                  {words}
-                  <small> – {conditions[then].name.toLowerCase()}</small>
+                  {inWords(words)}
+                  <small> – {inWords(conditions[then].name.toLowerCase())}</small>
                 </span>
               </li>
             ))}
@@ -64,8 +70,8 @@ export function EngineOpinion({
       )}
       {cause !== null && (
         <p>
-          <strong>{cause.receptacles.length > 1 ? 'One cause' : 'Cause'}:</strong> {cause.words},{' '}
-          {cause.where}.
+          <strong>{cause.receptacles.length > 1 ? 'One cause' : 'Cause'}:</strong> {inWords(cause.words)},{' '}
+          {inWords(cause.where)}.
           {cause.receptacles.length > 1 && (
             <>
               {' '}
@@ -91,7 +97,8 @@ function Doubts({ judged, isPlain }: { readonly judged: JudgedReceptacle; readon
   if (said.length > 0)
     return (
       <p>
-        <strong>Not ruled out:</strong> {said.map((id) => conditions[id].name.toLowerCase()).join(', ')}.
+        <strong>Not ruled out:</strong>{' '}
+        <Words>{`${said.map((id) => conditions[id].name.toLowerCase()).join(', ')}.`}</Words>
       </p>
     );
   if (!isPlain || notRuledOut.length === 0) return null;

@@ -1,18 +1,28 @@
+import { typeWords } from '@fair-plug/core/conditions';
 import type { Tester } from '@fair-plug/core/inspection';
+import type { Report } from '@fair-plug/core/report';
 import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
+import { useMemo } from 'react';
+import { proofWords } from '@/components/proof-list';
+import { useWords } from '@/components/region-words';
+import { RoomMap } from '@/components/room-map';
 import { TesterLamps } from '@/components/tester-lamps';
 import { TriangleInput } from '@/components/triangle-input';
 import classes from './hand.module.css';
 import { PatternKeys } from './pattern-keys';
 import type { Walk } from './use-walk';
 import { mainAction } from './use-walk-keys';
+import { type SheetId, sheetWords } from './words';
 
 export interface HandProps {
   readonly walk: Walk;
   readonly tester: Tester | null;
+  readonly report: Report;
   readonly onHelp: () => void;
+  readonly onSheet: (sheet: SheetId) => void;
+  readonly onTake: (receptacle: string) => void;
 }
 
 function mainWords({ isDraft, isRead, verdict, isNew }: Walk): string {
@@ -21,16 +31,29 @@ function mainWords({ isDraft, isRead, verdict, isNew }: Walk): string {
   return 'Correct – next';
 }
 
+function statusOf({ isRecording, isDraft, said, isRead }: Walk): string {
+  if (isRecording) return 'Recording …';
+  if (isDraft) return 'Not recorded yet';
+  return said || (isRead ? 'Recorded' : 'Not read');
+}
+
 /** The receptacle in hand: its triangle and lamps as the input, and the keys that record. */
-export function Hand({ walk, tester, onHelp }: HandProps) {
+export function Hand({ walk, report, tester, onHelp, onSheet, onTake }: HandProps) {
+  const words = useWords();
+  const room = walk.room?.id;
+  const marks = useMemo(() => (room === undefined ? [] : marksOf(report, room)), [report, room]);
   const isPhone = useMediaQuery('(max-width: 48em)', false);
   return (
     <section className={classes.hand} aria-label="Receptacle in hand">
       <header className={classes.title}>
         <h2 className={classes.name}>{walk.name}</h2>
         <p className={classes.status} role="status">
-          {walk.isDraft ? 'Not recorded yet' : walk.said || (walk.isRead ? 'Recorded' : 'Not read')}
+          {words(statusOf(walk))}
         </p>
+        <button type="button" className={classes.kind} onClick={() => onSheet('kind')} aria-keyshortcuts="T">
+          {walk.type === null ? 'Kind?' : typeWords[walk.type]} <kbd className={classes.kbd}>T</kbd>
+        </button>
+        <ProofLine report={report} tester={tester} onProve={() => onSheet('proof')} />
       </header>
       <div className={classes.face}>
         <TriangleInput
@@ -51,6 +74,19 @@ export function Hand({ walk, tester, onHelp }: HandProps) {
             </>
           )}
         </div>
+        {walk.room !== null && (
+          <div className={classes.map}>
+            <RoomMap
+              name={walk.room.name}
+              door={walk.room.door}
+              inHand={walk.receptacle?.id ?? null}
+              next={walk.nextSpot}
+              marks={marks}
+              onTake={onTake}
+              {...(walk.canRecord ? { onWall: walk.placeAt } : {})}
+            />
+          </div>
+        )}
       </div>
       <div className={classes.keys}>
         <PatternKeys lamps={walk.isDraft ? null : walk.lamps} onPattern={walk.recordPattern} />
@@ -62,7 +98,18 @@ export function Hand({ walk, tester, onHelp }: HandProps) {
             onClick={mainAction(walk)}
             rightSection={<kbd className={classes.kbd}>{walk.isDraft || walk.isRead ? 'Enter' : '1'}</kbd>}
           >
-            {mainWords(walk)}
+            {words(mainWords(walk))}
+          </Button>
+          <Button
+            variant="default"
+            size="lg"
+            className={classes.small ?? ''}
+            disabled={!walk.canRecord}
+            onClick={() => onSheet('not-reached')}
+            aria-keyshortcuts={sheetWords['not-reached'].key}
+            rightSection={<kbd className={classes.kbd}>{sheetWords['not-reached'].key}</kbd>}
+          >
+            Not reached
           </Button>
           <Button
             variant="default"
@@ -79,5 +126,45 @@ export function Hand({ walk, tester, onHelp }: HandProps) {
         </button>
       </div>
     </section>
+  );
+}
+
+const marksOf = (report: Report, room: string) =>
+  (report.rooms.find(({ id }) => id === room)?.lines ?? []).map(
+    ({ id, name, spot, lamps, verdict, finding }) => ({
+      id,
+      name: `${name}: ${verdict?.headline.toLowerCase() ?? 'not read'}`,
+      spot,
+      lamps,
+      corners: verdict?.contacts,
+      hasFinding: finding !== null,
+    }),
+  );
+
+/** Says that the tester was not proved, or failed; nothing while all is well. */
+function ProofLine({
+  report,
+  tester,
+  onProve,
+}: {
+  readonly report: Report;
+  readonly tester: Tester | null;
+  readonly onProve: () => void;
+}) {
+  const proof = report.proofs.find(
+    (one) => one.instrument === 'lamps' && one.tester === (tester?.id ?? null),
+  );
+  const state = proof?.state ?? 'not-proved';
+  if (state === 'proved' || state === 'proved-before') return null;
+  return (
+    <button
+      type="button"
+      className={classes.proof}
+      data-state={state}
+      onClick={onProve}
+      aria-keyshortcuts="P"
+    >
+      Tester {proofWords[state]} <kbd className={classes.kbd}>P</kbd>
+    </button>
   );
 }

@@ -7,6 +7,8 @@ import {
   lampsOf,
   patternsOf,
 } from '@fair-plug/core/instruments';
+import { memo } from 'react';
+import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import classes from './pattern-keys.module.css';
 
@@ -17,7 +19,8 @@ export interface PatternKeysProps {
 }
 
 /** One key a pattern: pressed, it is recorded. */
-export function PatternKeys({ lamps, onPattern }: PatternKeysProps) {
+export const PatternKeys = memo(function PatternKeys({ lamps, onPattern }: PatternKeysProps) {
+  const words = useWords();
   const shown = lamps === null ? [] : patternsOf(lamps);
   return (
     <fieldset className={classes.keys}>
@@ -29,14 +32,14 @@ export function PatternKeys({ lamps, onPattern }: PatternKeysProps) {
           className={classes.key}
           aria-pressed={shown.length === 1 && shown[0] === pattern}
           aria-keyshortcuts={String(index + 1)}
-          title={lampsInWords(lampsOf(pattern))}
+          title={words(lampsInWords(lampsOf(pattern)))}
           onClick={() => onPattern(pattern)}
         >
           <Triangle lamps={lampsOf(pattern)} size={24} label="" />
-          <span>{patternTable[pattern].key}</span>
+          <span>{words(patternTable[pattern].key)}</span>
           <kbd>{index + 1}</kbd>
         </button>
       ))}
     </fieldset>
   );
-}
+});

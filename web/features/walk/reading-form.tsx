@@ -1,10 +1,11 @@
 import { type InstrumentId, type Shown, shownSchema, usualLoadAmps } from '@fair-plug/core/circuit';
 import { cautions } from '@fair-plug/core/conditions';
 import { contacts, lampStates, pairs } from '@fair-plug/core/instruments';
-import { instrumentWords } from '@fair-plug/core/judgement';
-import { Button, Checkbox, Modal, NumberInput, SegmentedControl } from '@mantine/core';
-import { useMediaQuery } from '@mantine/hooks';
-import { type SubmitEvent, useState } from 'react';
+import { instrumentWords, oddValues } from '@fair-plug/core/judgement';
+import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
+import { memo, type SubmitEvent, useState } from 'react';
+import { useRegion, useWords, Words } from '@/components/region-words';
+import { Sheet } from '@/components/sheet';
 import classes from './reading-form.module.css';
 
 /** What the form opens with. */
@@ -25,8 +26,6 @@ const words = {
   neutral: 'Neutral (wide slot)',
   ground: 'Ground',
 } as const;
-/** Above this a reading on a 120 V circuit is worth a second look; it is kept as typed all the same. */
-const unusualVolts = 250;
 
 const fieldsOf = (instrument: Enterable) =>
   instrument === 'probe' || instrument === 'earth-meter' ? contacts : pairs;
@@ -55,32 +54,32 @@ function shownBy(instrument: Enterable, values: Values, amps: number, loadsOff: 
   return parsed.success ? parsed.data : null;
 }
 
+/** A probe is held to the plate screw too; what was not said is left out. */
+const plateOf = (instrument: Enterable, values: Values): boolean | undefined =>
+  instrument !== 'probe' || values.plate === undefined ? undefined : values.plate === 'sounds';
+
 export interface ReadingFormProps {
   readonly name: string;
   /** null: closed. */
   readonly asked: AskedReading | null;
   /** True where nothing read so far rules out a live ground. */
   readonly groundMayBeLive: boolean;
-  readonly onRecord: (shown: Shown) => void;
+  readonly onRecord: (shown: Shown, plateScrew?: boolean) => void;
   readonly onClose: () => void;
 }
 
 /** Enters what an instrument shows at the receptacle in hand. */
-export function ReadingForm(props: ReadingFormProps) {
-  const { asked, name, onClose } = props;
-  const isPhone = useMediaQuery('(max-width: 48em)', false);
-  return (
-    <Modal
-      opened={asked !== null}
-      onClose={onClose}
-      fullScreen={isPhone}
-      title={`${name}: what does it show?`}
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
-      {asked !== null && <Fields key={`${asked.instrument} ${asked.loadsOff}`} {...props} asked={asked} />}
-    </Modal>
-  );
-}
+export const ReadingForm = memo(
+  function ReadingForm(props: ReadingFormProps) {
+    const { asked, name, onClose } = props;
+    return (
+      <Sheet opened={asked !== null} onClose={onClose} title={`${name}: what does it show?`}>
+        {asked !== null && <Fields key={`${asked.instrument} ${asked.loadsOff}`} {...props} asked={asked} />}
+      </Sheet>
+    );
+  },
+  (before, after) => before.asked === null && after.asked === null,
+);
 
 function Fields({ asked, groundMayBeLive, onRecord }: ReadingFormProps & { readonly asked: AskedReading }) {
   const [instrument, setInstrument] = useState<Enterable>(
@@ -90,10 +89,12 @@ function Fields({ asked, groundMayBeLive, onRecord }: ReadingFormProps & { reado
   const [values, setValues] = useState<Values>({});
   const [amps, setAmps] = useState<string | number>(usualLoadAmps);
   const shown = shownBy(instrument, values, Number(amps), loadsOff);
-  const isUnusual = Object.values(values).some((value) => typeof value === 'number' && value > unusualVolts);
+  const region = useRegion();
+  const inWords = useWords();
+  const odd = shown === null ? [] : oddValues(shown, region);
   const submit = (event: SubmitEvent): void => {
     event.preventDefault();
-    if (shown !== null) onRecord(shown);
+    if (shown !== null) onRecord(shown, plateOf(instrument, values));
   };
   return (
     <form className={classes.form} onSubmit={submit}>
@@ -116,34 +117,52 @@ function Fields({ asked, groundMayBeLive, onRecord }: ReadingFormProps & { reado
       {instrument === 'loaded' && (
         <p className={classes.caution}>
           {groundMayBeLive && (
-            <strong>A live ground is not ruled out here: hold the probe to the ground first. </strong>
+            <strong>
+              <Words>A live ground is not ruled out here: hold the probe to the ground first.</Words>{' '}
+            </strong>
           )}
-          {cautions['load-test']}
+          <Words>{cautions['load-test']}</Words>
         </p>
       )}
       {instrument === 'loaded' && (
-        <NumberInput label="Load" suffix=" A" min={0.1} max={100} value={amps} onChange={setAmps} />
+        <NumberInput
+          label="Load"
+          suffix=" A"
+          allowNegative={false}
+          clampBehavior="none"
+          value={amps}
+          onChange={setAmps}
+        />
       )}
       {fieldsOf(instrument).map((field, index) => (
         <Field
           key={`${instrument} ${field}`}
-          label={words[field]}
+          label={inWords(words[field])}
           instrument={instrument}
           isFirst={index === 0}
           value={values[field]}
           onChange={(value) => setValues((before) => ({ ...before, [field]: value }))}
         />
       ))}
+      {instrument === 'probe' && (
+        <Field
+          label="Plate screw"
+          instrument={instrument}
+          isFirst={false}
+          value={values.plate}
+          onChange={(value) => setValues((before) => ({ ...before, plate: value }))}
+        />
+      )}
       <Checkbox
         label="Everything on the circuit is off or unplugged"
         checked={loadsOff}
         onChange={(event) => setLoadsOff(event.currentTarget.checked)}
       />
-      {isUnusual && (
-        <p className={classes.caution} role="alert">
-          More than {unusualVolts} V is unusual here. It is recorded as typed; look again.
+      {odd.map((words) => (
+        <p key={words} className={classes.caution} role="alert">
+          <Words>{words}</Words> It is recorded as typed; look again.
         </p>
-      )}
+      ))}
       <Button type="submit" size="lg" disabled={shown === null}>
         Record
       </Button>
@@ -186,9 +205,8 @@ function Field({
       suffix=" V"
       inputMode="decimal"
       size="md"
-      min={0}
-      max={1000}
-      decimalScale={2}
+      allowNegative={false}
+      clampBehavior="none"
       hideControls
       value={value ?? ''}
       onChange={onChange}

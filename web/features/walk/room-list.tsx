@@ -1,7 +1,8 @@
-import type { House } from '@fair-plug/core/inspection';
-import { nextReceptacleName } from '@fair-plug/core/inspection';
+import { reasonWords } from '@fair-plug/core/conditions';
+import { type House, nextReceptacleName, type Room } from '@fair-plug/core/inspection';
 import type { Report, ReportLine } from '@fair-plug/core/report';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
+import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import classes from './room-list.module.css';
 import { enterRoom, type InHand, walkedRooms } from './walk-order';
@@ -14,8 +15,8 @@ export interface RoomListProps {
 }
 
 /** The rooms with their receptacles as triangles; the room in hand shows them by name. */
-export function RoomList({ house, report, inHand, onTake }: RoomListProps) {
-  const lines = new Map(report.rooms.flatMap((room) => room.lines.map((line) => [line.id, line] as const)));
+export const RoomList = memo(function RoomList({ house, report, inHand, onTake }: RoomListProps) {
+  const byRoom = new Map(report.rooms.map(({ id, lines }) => [id, lines]));
   const rooms = useRef<HTMLOListElement>(null);
   const place = `${inHand?.room} ${inHand?.receptacle}`;
   // biome-ignore lint/correctness/useExhaustiveDependencies: runs when another place is taken in hand
@@ -24,65 +25,101 @@ export function RoomList({ house, report, inHand, onTake }: RoomListProps) {
   }, [place]);
   return (
     <ol className={classes.rooms} ref={rooms}>
-      {walkedRooms(house).map((room) => {
-        const open = room.id === inHand?.room;
-        const inRoom = room.receptacles.flatMap((one) => lines.get(one.id) ?? []);
-        const read = inRoom.filter((line) => line.lamps !== null).length;
-        return (
-          <li key={room.id} className={classes.room} data-open={open}>
-            <button
-              type="button"
-              className={classes.name}
-              aria-expanded={open}
-              onClick={() => onTake(enterRoom(room))}
-            >
-              <span>{room.name}</span>
-              <span className={classes.count}>
-                {read} of {inRoom.length}
-              </span>
-              {!open && (
-                <span className={classes.strip} aria-hidden>
-                  {inRoom.map((line) => (
-                    <Triangle key={line.id} lamps={line.lamps} size={18} label="" />
-                  ))}
-                </span>
-              )}
-            </button>
-            {open && (
-              <ol className={classes.receptacles}>
-                {inRoom.map((line) => (
-                  <li key={line.id}>
-                    <ReceptacleButton
-                      line={line}
-                      isInHand={line.id === inHand.receptacle}
-                      onTake={() => onTake({ room: room.id, receptacle: line.id })}
-                    />
-                  </li>
-                ))}
-                <li>
-                  <button
-                    type="button"
-                    className={classes.receptacle}
-                    aria-current={inHand.receptacle === null ? 'true' : undefined}
-                    onClick={() => onTake({ room: room.id, receptacle: null })}
-                  >
-                    <span className={classes.plus} aria-hidden>
-                      +
-                    </span>
-                    <span>
-                      {nextReceptacleName(room)} <span className={classes.reads}>add</span>
-                    </span>
-                    <kbd className={classes.hint}>A</kbd>
-                  </button>
-                </li>
-              </ol>
-            )}
-          </li>
-        );
-      })}
+      {walkedRooms(house).map((room) => (
+        <RoomItem
+          key={room.id}
+          room={room}
+          lines={byRoom.get(room.id) ?? []}
+          isOpen={room.id === inHand?.room}
+          inHand={room.id === inHand?.room ? inHand.receptacle : null}
+          onTake={onTake}
+        />
+      ))}
     </ol>
   );
+});
+
+interface RoomItemProps {
+  readonly room: Room & { readonly id: string };
+  readonly lines: readonly ReportLine[];
+  readonly isOpen: boolean;
+  /** The receptacle in hand, where it is one of this room. */
+  readonly inHand: string | null;
+  readonly onTake: (inHand: InHand) => void;
 }
+
+/** All of a line that is seen here. */
+const isSameLine = (a: ReportLine, b: ReportLine | undefined): boolean =>
+  b !== undefined &&
+  a.id === b.id &&
+  a.name === b.name &&
+  a.verdict === b.verdict &&
+  a.lamps === b.lamps &&
+  a.finding === b.finding &&
+  a.notReached === b.notReached;
+
+const isSameRoom = (a: RoomItemProps, b: RoomItemProps): boolean =>
+  a.room.name === b.room.name &&
+  a.isOpen === b.isOpen &&
+  a.inHand === b.inHand &&
+  a.onTake === b.onTake &&
+  a.lines.length === b.lines.length &&
+  a.lines.every((line, index) => isSameLine(line, b.lines[index]));
+
+const RoomItem = memo(function RoomItem({ room, lines, isOpen, inHand, onTake }: RoomItemProps) {
+  const read = lines.filter((line) => line.readAt !== null).length;
+  return (
+    <li className={classes.room} data-open={isOpen}>
+      <button
+        type="button"
+        className={classes.name}
+        aria-expanded={isOpen}
+        onClick={() => onTake(enterRoom(room))}
+      >
+        <span>{room.name}</span>
+        <span className={classes.count}>
+          {read} of {lines.length}
+        </span>
+        {!isOpen && (
+          <span className={classes.strip} aria-hidden>
+            {lines.map((line) => (
+              <Triangle key={line.id} lamps={line.lamps} size={18} label="" />
+            ))}
+          </span>
+        )}
+      </button>
+      {isOpen && (
+        <ol className={classes.receptacles}>
+          {lines.map((line) => (
+            <li key={line.id}>
+              <ReceptacleButton
+                line={line}
+                isInHand={line.id === inHand}
+                onTake={() => onTake({ room: room.id, receptacle: line.id })}
+              />
+            </li>
+          ))}
+          <li>
+            <button
+              type="button"
+              className={classes.receptacle}
+              aria-current={inHand === null ? 'true' : undefined}
+              onClick={() => onTake({ room: room.id, receptacle: null })}
+            >
+              <span className={classes.plus} aria-hidden>
+                +
+              </span>
+              <span>
+                {nextReceptacleName(room)} <span className={classes.reads}>add</span>
+              </span>
+              <kbd className={classes.hint}>A</kbd>
+            </button>
+          </li>
+        </ol>
+      )}
+    </li>
+  );
+}, isSameRoom);
 
 function ReceptacleButton({
   line,
@@ -93,6 +130,7 @@ function ReceptacleButton({
   readonly isInHand: boolean;
   readonly onTake: () => void;
 }) {
+  const words = useWords();
   return (
     <button
       type="button"
@@ -104,7 +142,12 @@ function ReceptacleButton({
       <span>
         {line.name}{' '}
         <span className={classes.reads} data-finding={line.finding !== null}>
-          {line.verdict?.headline.toLowerCase() ?? 'not read'}
+          {words(
+            line.verdict?.headline.toLowerCase() ??
+              (line.notReached === null
+                ? 'not read'
+                : `not reached: ${reasonWords[line.notReached].toLowerCase()}`),
+          )}
         </span>
       </span>
     </button>

@@ -5,6 +5,7 @@ import { lampPatterns } from '@fair-plug/core/instruments';
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import type { Walk } from './use-walk';
 import { stepInRoom, stepRoom } from './walk-order';
+import { type SheetId, sheetIds, sheetWords } from './words';
 
 /** The keys of the walk, as the list under "?" names them. */
 export const walkKeys: readonly (readonly [key: string, does: string])[] = [
@@ -17,6 +18,8 @@ export const walkKeys: readonly (readonly [key: string, does: string])[] = [
   ['↑ ↓', 'Previous, next room'],
   ['A', 'Add a receptacle to the room'],
   ['M', 'Enter what another instrument shows'],
+  ['S', 'The next test worth doing'],
+  ...sheetIds.map((id): readonly [string, string] => [sheetWords[id].key, sheetWords[id].name]),
   ['U', 'Undo'],
   ['?', 'This list'],
 ];
@@ -28,7 +31,18 @@ export function mainAction(walk: Walk): () => void {
   return isRead ? walk.goOn : () => walk.recordPattern('hn-hg');
 }
 
-export function useWalkKeys(house: House, walk: Walk, isEntering: boolean, onEnterReading: () => void) {
+export interface WalkKeyActions {
+  readonly onEnterReading: () => void;
+  readonly onNextTest: () => void;
+  readonly onSheet: (sheet: SheetId) => void;
+}
+
+export function useWalkKeys(
+  house: House,
+  walk: Walk,
+  isEntering: boolean,
+  { onEnterReading, onNextTest, onSheet }: WalkKeyActions,
+) {
   const [opened, { open, close }] = useDisclosure(false);
   const { inHand } = walk;
   const unlessHelp = (act: () => void) => () => {
@@ -61,6 +75,8 @@ export function useWalkKeys(house: House, walk: Walk, isEntering: boolean, onEnt
       }),
     ],
     ['M', unlessHelp(onEnterReading)],
+    ['S', unlessHelp(onNextTest)],
+    ...sheetIds.map((id): [string, () => void] => [sheetWords[id].key, unlessHelp(() => onSheet(id))]),
     ['U', unlessHelp(walk.undo)],
     ['mod+Z', unlessHelp(walk.undo)],
     ['shift+?', open],

@@ -1,14 +1,18 @@
 'use client';
 
 import type { Shown } from '@fair-plug/core/circuit';
+import type { Danger, ReceptacleType } from '@fair-plug/core/conditions';
 import { judgeByLamps, type Verdict } from '@fair-plug/core/diagnosis';
 import {
   currentReading,
   type House,
+  isTested,
   type JobEntry,
   type JobStatement,
   latestAction,
   nextReceptacleName,
+  type Receptacle,
+  type Room,
 } from '@fair-plug/core/inspection';
 import {
   type LampPattern,
@@ -18,21 +22,26 @@ import {
   type Pair,
 } from '@fair-plug/core/instruments';
 import {
+  dangerAt,
   type HouseJudgement,
   instrumentWords,
-  isJudgedAsRead,
   type JudgedCause,
   type JudgedReceptacle,
-  refinedVerdict,
+  verdictOn,
 } from '@fair-plug/core/judgement';
-import { useLocalStorage } from '@mantine/hooks';
+import { useCallbackRef } from '@mantine/hooks';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { v7 } from 'uuid';
+import { nextSpot } from '@/components/wall-places';
 import { useDevice, useKeep } from '@/local/use-logs';
+import { useOwnStorage } from '@/local/use-own-storage';
 import { type InHand, nextInHand, standing, startOfWalk, walkedRooms } from './walk-order';
 
 /** After a recording, presses are ignored for this long: a double tap must not record a receptacle untested. */
 const deadMilliseconds = 500;
+
+/** One withdrawal takes back so many entries at the most. */
+const mostWithdrawn = 20;
 
 const nextState: Readonly<Record<LampState, LampState>> = { off: 'lit', lit: 'dim', dim: 'off' };
 
@@ -41,12 +50,23 @@ interface Draft {
   readonly lamps: Lamps;
 }
 
+/** Where on its room's walls the next receptacle was tapped. */
+interface Tapped {
+  readonly room: string;
+  readonly spot: number;
+}
+
 export interface Walk {
-  readonly room: ReturnType<typeof walkedRooms>[number] | null;
+  readonly room: (Room & { readonly id: string }) | null;
+  /** null: the place for the next one. */
+  readonly receptacle: Receptacle | null;
   readonly inHand: InHand | null;
   /** Name of what is in hand; of the next one to be added where that is. */
   readonly name: string;
   readonly isNew: boolean;
+  readonly type: ReceptacleType | null;
+  /** Where the next one would be placed. */
+  readonly nextSpot: number | null;
   /** What is shown: the draft, else the current reading. */
   readonly lamps: Lamps | null;
   readonly verdict: Verdict | null;
@@ -54,10 +74,12 @@ export interface Walk {
   readonly judged: JudgedReceptacle | null;
   /** The cause on its circuit that takes it along. */
   readonly cause: JudgedCause | null;
-  readonly breaker: string | null;
-  readonly place: number | null;
+  /** Why people must be kept away. */
+  readonly danger: Danger | null;
   /** The lamps were changed and not recorded. */
   readonly isDraft: boolean;
+  /** A reading is being kept. */
+  readonly isRecording: boolean;
   readonly isRead: boolean;
   /** "Recorded: Den 4, reads correct" */
   readonly said: string;
@@ -67,11 +89,29 @@ export interface Walk {
   readonly discard: () => void;
   readonly record: (lamps: Lamps) => void;
   readonly recordPattern: (pattern: LampPattern) => void;
-  readonly recordShown: (shown: Shown) => void;
-  readonly feed: (breaker: string | null, place: number | null) => void;
+  readonly recordShown: (shown: Shown, plateScrew?: boolean) => void;
+  /** Keeps what is said of the receptacle in hand, described first where it is new. */
+  readonly say: (
+    about: (receptacle: string) => readonly JobStatement[],
+    words: string,
+    goesOn?: boolean,
+  ) => void;
+  /** Keeps what is said of the house. */
+  readonly tell: (words: string, ...statements: readonly JobStatement[]) => void;
+  readonly placeAt: (spot: number) => void;
   readonly goOn: () => void;
   readonly undo: () => void;
   readonly addRoom: (name: string) => void;
+}
+
+/** Types that come one at a time, and are not carried on to the next. */
+const isSpecial = (type: ReceptacleType): boolean =>
+  type === 'ground-fault' || type === 'range-or-dryer' || type === 'protected-socket';
+
+/** The kind that a new receptacle of a room has until somebody says otherwise: that of the one before. */
+export function followingType(room: Room | null): ReceptacleType | null {
+  const last = room?.receptacles.findLast(({ type }) => type !== null && !isSpecial(type));
+  return last?.type ?? null;
 }
 
 /** The walk through a job: what is in hand, what was recorded, where it goes on. */
@@ -84,16 +124,13 @@ export function useWalk(
 ): Walk {
   const keep = useKeep();
   const device = useDevice();
-  const [chosen, setChosen] = useLocalStorage<InHand | null>({
-    key: `fair-plug in hand ${job}`,
-    defaultValue: null,
-  });
-  const [draft, setDraft] = useLocalStorage<Draft | null>({
-    key: `fair-plug draft ${job}`,
-    defaultValue: null,
-  });
+  const [chosen, setChosen] = useOwnStorage<InHand | null>(`in hand ${job}`, null);
+  const [draft, setDraft] = useOwnStorage<Draft | null>(`draft ${job}`, null);
+  const [tapped, setTapped] = useState<Tapped | null>(null);
   const [said, setSaid] = useState('');
+  const [isRecording, setRecording] = useState(false);
   const lastRecorded = useRef(0);
+  const isKeeping = useRef(false);
 
   const rooms = walkedRooms(house);
   const inHand = useMemo(
@@ -102,24 +139,21 @@ export function useWalk(
   );
   const room = rooms.find((one) => one.id === inHand?.room) ?? null;
   const receptacle = room?.receptacles.find((one) => one.id === inHand?.receptacle) ?? null;
-  const reading = receptacle === null ? null : currentReading(receptacle);
   const place = `${inHand?.room} ${inHand?.receptacle}`;
   const drafted = draft?.place === place ? draft.lamps : null;
-  const lamps = drafted ?? reading?.lamps ?? null;
-  const judgedHere = receptacle === null ? undefined : judgement?.receptacles.get(receptacle.id);
-  const judged =
-    drafted === null &&
-    receptacle !== null &&
-    judgedHere !== undefined &&
-    isJudgedAsRead(judgedHere, receptacle)
-      ? judgedHere
-      : null;
+  const lamps = drafted ?? (receptacle === null ? null : (currentReading(receptacle)?.lamps ?? null));
   // The lamps' own verdict stands at once; the engine's takes its place when it comes.
-  const verdict = useMemo(() => {
-    const byLamps = lamps === null ? null : judgeByLamps({ lamps });
-    return judged === null ? byLamps : refinedVerdict(byLamps, judged);
-  }, [lamps, judged]);
+  const answered = receptacle === null ? undefined : judgement?.receptacles.get(receptacle.id);
+  const { verdict, refined: judged } = useMemo(() => {
+    if (receptacle !== null) return verdictOn(receptacle, answered, drafted);
+    return { verdict: drafted === null ? null : judgeByLamps({ lamps: drafted }), refined: null };
+  }, [receptacle, answered, drafted]);
   const name = receptacle?.name ?? (room === null ? '' : nextReceptacleName(room));
+  const type = receptacle === null ? followingType(room) : receptacle.type;
+  const spot =
+    tapped !== null && tapped.room === room?.id
+      ? tapped.spot
+      : nextSpot(room?.receptacles.map((one) => one.spot) ?? []);
 
   const take = useCallback(
     (to: InHand) => {
@@ -129,60 +163,109 @@ export function useWalk(
     [setChosen],
   );
 
-  const record = (read: Lamps): void => {
-    const now = performance.now();
-    if (keep === null || room === null || now - lastRecorded.current < deadMilliseconds) return;
-    lastRecorded.current = now;
-    const id = receptacle?.id ?? v7();
-    const statements: JobStatement[] = [];
-    if (receptacle === null)
-      statements.push({ kind: 'receptacle-described', receptacle: id, room: room.id, name });
-    statements.push({
-      kind: 'lamps-read',
-      receptacle: id,
-      lamps: read,
-      ...(tester === null ? {} : { tester }),
-    });
-    const { headline, plain } = judgeByLamps({ lamps: read });
-    const here: InHand = { room: room.id, receptacle: id };
-    void keep.inJob(job, ...statements).then(() => {
-      setDraft(null);
-      setSaid(`Recorded: ${name}, ${headline.toLowerCase()}`);
-      // A receptacle added just now is followed by the place for the next one.
-      if (plain) setChosen(receptacle === null ? { ...here, receptacle: null } : nextInHand(house, here));
-      else setChosen(here);
-    });
-  };
-
   /** The receptacle in hand, described first where it is new. */
   const atHand = (): { readonly id: string; readonly described: readonly JobStatement[] } | null => {
     if (room === null) return null;
     if (receptacle !== null) return { id: receptacle.id, described: [] };
     const id = v7();
-    return { id, described: [{ kind: 'receptacle-described', receptacle: id, room: room.id, name }] };
+    const details = { ...(type === null ? {} : { type }), ...(spot === null ? {} : { spot }) };
+    return {
+      id,
+      described: [{ kind: 'receptacle-described', receptacle: id, room: room.id, name, ...details }],
+    };
   };
 
-  const recordShown = (shown: Shown): void => {
-    const here = atHand();
-    if (keep === null || room === null || here === null) return;
-    const by = tester !== null && shown.instrument === 'lamps' ? { tester } : {};
+  const keepAction = (statements: readonly JobStatement[], then: () => void): void => {
+    void keep?.inJob(job, ...statements).then(then);
+  };
+
+  /** One at a time, so that a second press cannot describe the same new receptacle twice. */
+  const keepAlone = (statements: readonly JobStatement[], then: () => void): void => {
+    if (keep === null || isKeeping.current) return;
+    isKeeping.current = true;
     void keep
-      .inJob(job, ...here.described, { kind: 'reading-taken', receptacle: here.id, shown, ...by })
+      .inJob(job, ...statements)
       .then(() => {
-        setChosen({ room: room.id, receptacle: here.id });
-        setSaid(`Recorded: ${name}, ${instrumentWords[shown.instrument].name.toLowerCase()}`);
+        setTapped(null);
+        then();
+      })
+      .catch(() => {
+        setRecording(false);
+        setSaid('Not kept: this device could not store it. Try again, or free some space.');
+      })
+      .finally(() => {
+        isKeeping.current = false;
       });
   };
 
-  const feed = (breaker: string | null, place: number | null): void => {
+  /** Stays at a receptacle while what is said of it is being kept; one that is new shows once it is there. */
+  const hold = (id: string): void => {
+    if (room !== null) setChosen({ room: room.id, receptacle: id });
+  };
+
+  const goOnFrom = (here: InHand): void =>
+    // A receptacle added just now is followed by the place for the next one.
+    setChosen(receptacle === null ? { ...here, receptacle: null } : nextInHand(house, here));
+
+  const record = (read: Lamps): void => {
+    const now = performance.now();
     const here = atHand();
-    if (keep === null || room === null || here === null) return;
-    void keep
-      .inJob(job, ...here.described, { kind: 'receptacle-fed', receptacle: here.id, breaker, place })
-      .then(() => {
-        setChosen({ room: room.id, receptacle: here.id });
-        setSaid(breaker === null ? `${name}: breaker not known` : `${name} is on breaker ${breaker}`);
-      });
+    if (room === null || here === null || now - lastRecorded.current < deadMilliseconds) return;
+    if (keep === null || isKeeping.current) return;
+    lastRecorded.current = now;
+    // The verdict shows while the reading is being kept; a draft outlives a closed tab besides.
+    setDraft({ place, lamps: read });
+    setRecording(true);
+    hold(here.id);
+    const { headline, plain } = judgeByLamps({ lamps: read });
+    const by = tester === null ? {} : { tester };
+    keepAlone([...here.described, { kind: 'lamps-read', receptacle: here.id, lamps: read, ...by }], () => {
+      setRecording(false);
+      setDraft(null);
+      setSaid(`Recorded: ${name}, ${headline.toLowerCase()}`);
+      const at: InHand = { room: room.id, receptacle: here.id };
+      if (plain) goOnFrom(at);
+      else setChosen(at);
+    });
+  };
+
+  const say: Walk['say'] = (about, words, goesOn = false) => {
+    const here = atHand();
+    if (room === null || here === null) return;
+    hold(here.id);
+    const keepIt = here.described.length > 0 ? keepAlone : keepAction;
+    keepIt([...here.described, ...about(here.id)], () => {
+      setSaid(words);
+      const at: InHand = { room: room.id, receptacle: here.id };
+      if (goesOn) goOnFrom(at);
+      else setChosen(at);
+    });
+  };
+
+  const tell: Walk['tell'] = (words, ...statements) => keepAction(statements, () => setSaid(words));
+
+  const recordShown: Walk['recordShown'] = (shown, plateScrew) => {
+    const by = {
+      ...(tester !== null && shown.instrument === 'lamps' ? { tester } : {}),
+      ...(plateScrew === undefined ? {} : { plateScrew }),
+    };
+    say(
+      (at) => [{ kind: 'reading-taken', receptacle: at, shown, ...by }],
+      `Recorded: ${name}, ${instrumentWords[shown.instrument].name.toLowerCase()}`,
+    );
+  };
+
+  const placeAt = (at: number): void => {
+    if (room === null) return;
+    if (receptacle === null || receptacle.spot !== null) {
+      setTapped({ room: room.id, spot: at });
+      setChosen({ room: room.id, receptacle: null });
+      return;
+    }
+    say(
+      (id) => [{ kind: 'receptacle-described', receptacle: id, room: room.id, name, spot: at }],
+      `Placed: ${name}`,
+    );
   };
 
   const undo = (): void => {
@@ -193,7 +276,14 @@ export function useWalk(
       return;
     }
     const { name: what, place: back } = touched(house, entries, ids);
-    void keep.inJob(job, { kind: 'withdrawn', entries: [...ids] }).then(() => {
+    const withdrawals = Array.from(
+      { length: Math.ceil(ids.length / mostWithdrawn) },
+      (_, part): JobStatement => ({
+        kind: 'withdrawn',
+        entries: ids.slice(part * mostWithdrawn, (part + 1) * mostWithdrawn),
+      }),
+    );
+    void keep.inJob(job, ...withdrawals).then(() => {
       setDraft(null);
       if (back !== null) setChosen(back);
       setSaid(`Taken back: ${what}`);
@@ -208,11 +298,21 @@ export function useWalk(
     });
   };
 
+  const toggle = useCallbackRef((pair: Pair): void => {
+    const before = lamps ?? lampsOf('none');
+    setDraft({ place, lamps: { ...before, [pair]: nextState[before[pair]] } });
+  });
+  const recordPattern = useCallbackRef((pattern: LampPattern) => record(lampsOf(pattern)));
+  const steadyPlaceAt = useCallbackRef(placeAt);
+
   return {
     room,
+    receptacle,
     inHand,
     name,
     isNew: receptacle === null,
+    type,
+    nextSpot: receptacle === null ? spot : null,
     lamps,
     verdict,
     judged,
@@ -220,22 +320,21 @@ export function useWalk(
       judgement?.circuits.find(({ breaker }) => breaker === judged?.cause?.breaker)?.causes[
         judged?.cause?.position ?? -1
       ] ?? null,
-    breaker: receptacle?.breaker ?? null,
-    place: receptacle?.place ?? null,
-    isDraft: drafted !== null,
-    isRead: reading !== null || (receptacle?.taken.length ?? 0) > 0,
+    danger: receptacle === null ? null : dangerAt(receptacle, verdict),
+    isDraft: drafted !== null && !isRecording,
+    isRecording,
+    isRead: receptacle !== null && isTested(receptacle),
     said,
     canRecord: keep !== null && room !== null,
     take,
-    toggle: (pair) => {
-      const before = lamps ?? lampsOf('none');
-      setDraft({ place, lamps: { ...before, [pair]: nextState[before[pair]] } });
-    },
+    toggle,
     discard: () => setDraft(null),
     record,
-    recordPattern: (pattern) => record(lampsOf(pattern)),
+    recordPattern,
     recordShown,
-    feed,
+    say,
+    tell,
+    placeAt: steadyPlaceAt,
     goOn: () => {
       if (inHand !== null && receptacle !== null) take(nextInHand(house, inHand));
     },
@@ -244,6 +343,21 @@ export function useWalk(
   };
 }
 
+const undone: Partial<Record<JobEntry['kind'], string>> = {
+  'lamps-read': 'the reading of',
+  'reading-taken': 'the reading of',
+  'receptacle-fed': 'the breaker of',
+  'look-noted': 'a look of',
+  'cover-off': 'what was seen inside',
+  'not-reached': 'not reached:',
+  'protection-noted': 'the labels of',
+  'ground-fault-tested': 'the ground-fault test at',
+  'people-warned': 'the warning at',
+  noted: 'a note on',
+  'receptacle-merged': 'the merging of',
+  'receptacle-described': 'the description of',
+};
+
 /** What an undo takes back in a few words, and where that is. */
 function touched(
   house: House,
@@ -251,16 +365,16 @@ function touched(
   ids: readonly string[],
 ): { readonly name: string; readonly place: InHand | null } {
   const gone = entries.filter((entry) => ids.includes(entry.id));
-  const about = gone.find(
-    (entry) =>
-      entry.kind === 'lamps-read' || entry.kind === 'reading-taken' || entry.kind === 'receptacle-fed',
-  );
-  for (const room of walkedRooms(house)) {
-    const one = room.receptacles.find(({ id }) => id === about?.receptacle);
-    if (one === undefined) continue;
-    const what = about?.kind === 'receptacle-fed' ? 'the breaker of' : 'the reading of';
-    return { name: `${what} ${one.name}`, place: { room: room.id, receptacle: one.id } };
-  }
+  const about = gone.findLast((entry) => 'receptacle' in entry);
+  if (about !== undefined && 'receptacle' in about)
+    for (const room of walkedRooms(house)) {
+      const one = room.receptacles.find(({ id }) => id === about.receptacle);
+      if (one === undefined) continue;
+      return {
+        name: `${undone[about.kind] ?? 'the last entry at'} ${one.name}`,
+        place: { room: room.id, receptacle: one.id },
+      };
+    }
   const [room] = gone.flatMap((entry) => (entry.kind === 'room-described' ? [entry.name] : []));
   return { name: room ?? 'the last entry', place: null };
 }

@@ -1,13 +1,27 @@
-import { cautions, conditions, type Fit } from '@fair-plug/core/conditions';
+import { cautions, conditions, type Danger, dangerWords, type Fit } from '@fair-plug/core/conditions';
 import type { Verdict } from '@fair-plug/core/diagnosis';
 import { Button } from '@mantine/core';
+import dayjs from 'dayjs';
+import { useWords, Words } from '@/components/region-words';
 import { TestWords } from '@/components/test-words';
 import { UrgencyMark } from '@/components/urgency-mark';
 import { EngineOpinion } from './engine-opinion';
-import { FeedForm } from './feed-form';
 import type { AskedReading } from './reading-form';
 import type { Walk } from './use-walk';
 import classes from './verdict-panel.module.css';
+import { type SheetId, sheetWords } from './words';
+
+/** Those that are not reached elsewhere on the screen. */
+const tools = [
+  'ground-fault',
+  'looks',
+  'note',
+  'kind',
+  'cover-off',
+  'breaker',
+  'edit',
+  'history',
+] as const satisfies readonly SheetId[];
 
 const frequencyWords: Readonly<Record<Fit['frequency'], string>> = {
   usual: 'common',
@@ -23,12 +37,15 @@ function names(fit: Fit): string {
 export interface VerdictPanelProps {
   readonly walk: Walk;
   readonly nameOf: (id: string) => string;
+  readonly isDoubted: boolean;
   readonly onTest: (at: string, asked: AskedReading) => void;
+  readonly onSheet: (sheet: SheetId) => void;
 }
 
 /** What the readings mean, what else fits, what is not ruled out, and the test that tells. */
-export function VerdictPanel({ walk, nameOf, onTest }: VerdictPanelProps) {
+export function VerdictPanel({ walk, isDoubted, nameOf, onTest, onSheet }: VerdictPanelProps) {
   const { verdict, judged, inHand } = walk;
+  const words = useWords();
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
     <section className={classes.panel} aria-label="Verdict" tabIndex={0}>
@@ -36,15 +53,32 @@ export function VerdictPanel({ walk, nameOf, onTest }: VerdictPanelProps) {
         {verdict === null ? (
           <NothingRead />
         ) : (
-          <VerdictWords verdict={verdict} isDraft={walk.isDraft} isJudged={judged !== null} />
+          <VerdictWords
+            verdict={verdict}
+            isDraft={walk.isDraft}
+            isJudged={judged !== null}
+            hasDanger={walk.danger !== null}
+          />
         )}
       </div>
+      {walk.danger !== null && <DangerWords danger={walk.danger} walk={walk} />}
+      {isDoubted && (
+        <p className={classes.stop}>
+          A tester failed its proof after this was read: read it again with a good one.
+        </p>
+      )}
       {judged !== null && (
         <EngineOpinion judged={judged} cause={walk.cause} nameOf={nameOf} onTest={onTest} />
       )}
+      {judged !== null && verdict?.plain === false && (
+        <p className={classes.caution}>
+          Before any cover comes off: read the neighbours on the same circuit, of three in a row the two outer
+          ones first.
+        </p>
+      )}
       {verdict?.cautions.map((id) => (
         <p key={id} className={classes.caution}>
-          {cautions[id]}
+          <Words>{cautions[id]}</Words>
         </p>
       ))}
       <section className={classes.more} aria-label="More at this receptacle">
@@ -56,13 +90,52 @@ export function VerdictPanel({ walk, nameOf, onTest }: VerdictPanelProps) {
         >
           Enter a reading
         </Button>
-        <FeedForm
-          key={`${inHand?.receptacle} ${walk.breaker} ${walk.place}`}
-          breaker={walk.breaker}
-          place={walk.place}
-          onFeed={walk.feed}
-        />
+        <div className={classes.tools}>
+          {tools.map((id) => (
+            <button
+              key={id}
+              type="button"
+              disabled={!walk.canRecord && id !== 'history'}
+              aria-keyshortcuts={sheetWords[id].key}
+              onClick={() => onSheet(id)}
+            >
+              {words(sheetWords[id].name)} <kbd className={classes.kbd}>{sheetWords[id].key}</kbd>
+            </button>
+          ))}
+        </div>
       </section>
+    </section>
+  );
+}
+
+/** Stop, what to do, and that people were told. */
+function DangerWords({ danger, walk }: { readonly danger: Danger; readonly walk: Walk }) {
+  const { stop, doThis } = dangerWords[danger];
+  const warned = walk.receptacle?.warnings.findLast((one) => one.danger === danger);
+  return (
+    <section className={classes.stop} aria-label="Danger" role="alert">
+      <p>
+        <Words>{walk.verdict?.stop ?? stop}</Words>
+      </p>
+      <p className={classes.doThis}>
+        <Words>{doThis}</Words>
+      </p>
+      {warned === undefined ? (
+        <Button
+          variant="default"
+          disabled={!walk.canRecord}
+          onClick={() =>
+            walk.say(
+              (receptacle) => [{ kind: 'people-warned', receptacle, danger }],
+              `${walk.name}: people warned`,
+            )
+          }
+        >
+          People were warned
+        </Button>
+      ) : (
+        <p className={classes.doThis}>People were warned at {dayjs(warned.at).format('HH:mm')}.</p>
+      )}
     </section>
   );
 }
@@ -74,7 +147,9 @@ function NothingRead() {
         Plug the tester in, then press the key of its pattern, or tap the lamps that are lit.
         <span className="screen-only"> A plainly correct one is a single press.</span>
       </p>
-      <p className={classes.caution}>{cautions.contacts}</p>
+      <p className={classes.caution}>
+        <Words>{cautions.contacts}</Words>
+      </p>
     </div>
   );
 }
@@ -83,26 +158,39 @@ function VerdictWords({
   verdict,
   isDraft,
   isJudged,
+  hasDanger,
 }: {
   readonly verdict: Verdict;
   readonly isDraft: boolean;
   readonly isJudged: boolean;
+  /** Said apart, with what to do. */
+  readonly hasDanger: boolean;
 }) {
   const { headline, why, urgency, stop, plain, notRuledOut, alsoFits, next, practice } = verdict;
   return (
     <>
       <header className={classes.head}>
         {urgency !== null && <UrgencyMark urgency={urgency} />}
-        <h3 className={classes.headline}>{headline}</h3>
+        <h3 className={classes.headline}>
+          <Words>{headline}</Words>
+        </h3>
         {isDraft && <p className={classes.draft}>Not recorded yet</p>}
-        {!plain && <p>{why}</p>}
+        {!plain && (
+          <p>
+            <Words>{why}</Words>
+          </p>
+        )}
       </header>
-      {stop !== null && <p className={classes.stop}>{stop}</p>}
+      {stop !== null && !hasDanger && (
+        <p className={classes.stop}>
+          <Words>{stop}</Words>
+        </p>
+      )}
       {!isJudged && !plain && <AlsoFits fits={alsoFits} />}
       {!isJudged && notRuledOut.length > 0 && (
         <p>
           <strong>{plain ? 'Lamps cannot rule out:' : 'Not ruled out:'}</strong>{' '}
-          {notRuledOut.map((id) => conditions[id].name.toLowerCase()).join(', ')}.
+          <Words>{`${notRuledOut.map((id) => conditions[id].name.toLowerCase()).join(', ')}.`}</Words>
         </p>
       )}
       {!isJudged && next !== null && (

@@ -1,45 +1,32 @@
-import type { House, LampsRead } from '@fair-plug/core/inspection';
+import { foldHouse, type House, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
 import { describe, expect, test } from 'vitest';
 import { nextInHand, standing, startOfWalk, stepInRoom, stepRoom } from './walk-order.ts';
 
-const reading: LampsRead = {
-  id: 'e',
-  device: 'd',
-  author: 'a',
-  at: '2026-05-04T09:30:00.000Z',
-  kind: 'lamps-read',
-  receptacle: 'r',
-  lamps: lampsOf('hn-hg'),
-};
-
 /** A house from words: "den: x . x" is a room with three receptacles, the second not read. */
 function houseOf(...rooms: string[]): House {
-  return {
-    address: '14 Alder Rise',
-    client: null,
-    yearBuilt: null,
-    about: null,
-    groundedWiring: null,
-    firstReadAt: null,
-    lastReadAt: null,
-    rooms: rooms.map((line) => {
-      const [id = '', marks = ''] = line.split(':');
-      const receptacles = marks
+  const said = rooms.flatMap((line): JobStatement[] => {
+    const [room = '', marks = ''] = line.split(':');
+    return [
+      { kind: 'room-described', room, name: room },
+      ...marks
         .trim()
         .split(' ')
         .filter(Boolean)
-        .map((mark, index) => ({
-          id: `${id}${index + 1}`,
-          name: `${id} ${index + 1}`,
-          readings: mark === 'x' ? [reading] : [],
-          taken: [],
-          breaker: null,
-          place: null,
-        }));
-      return { id, name: id, receptacles };
-    }),
-  };
+        .flatMap((mark, index): JobStatement[] => {
+          const receptacle = `${room}${index + 1}`;
+          return [
+            { kind: 'receptacle-described', receptacle, room, name: `${room} ${index + 1}` },
+            ...(mark === 'x' ? [{ kind: 'lamps-read' as const, receptacle, lamps: lampsOf('hn-hg') }] : []),
+            ...(mark === 'n'
+              ? [{ kind: 'not-reached' as const, receptacle, reason: 'locked' as const }]
+              : []),
+          ];
+        }),
+    ];
+  });
+  const envelope = { device: 'd', author: 'a', at: '2026-05-04T09:30:00.000Z' };
+  return foldHouse(said.map((one, index): JobEntry => ({ id: `e${1000 + index}`, ...envelope, ...one })));
 }
 const at = (room: string, receptacle: string | null) => ({ room, receptacle });
 

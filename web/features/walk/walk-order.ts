@@ -1,4 +1,4 @@
-import { currentReading, type House, type Receptacle, type Room } from '@fair-plug/core/inspection';
+import { type House, isTested, type Receptacle, type Room } from '@fair-plug/core/inspection';
 
 /** What is in hand: a receptacle, or (null) the place for the next one of the room. */
 export interface InHand {
@@ -6,7 +6,8 @@ export interface InHand {
   readonly receptacle: string | null;
 }
 
-const isUnread = (receptacle: Receptacle): boolean => currentReading(receptacle) === null;
+/** Neither read nor given a reason why not. */
+const isUnread = (receptacle: Receptacle): boolean => !isTested(receptacle) && receptacle.notReached === null;
 
 /** Rooms that can be walked: those that were described. */
 export const walkedRooms = (house: House): readonly (Room & { readonly id: string })[] =>

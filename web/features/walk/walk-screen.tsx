@@ -2,7 +2,7 @@
 
 import { receptaclesOf } from '@fair-plug/core/inspection';
 import { reportOn } from '@fair-plug/core/report';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { useChosenTester } from '@/local/use-chosen-tester';
@@ -12,11 +12,13 @@ import { CausesList } from './causes-list';
 import { Hand } from './hand';
 import { type AskedReading, ReadingForm } from './reading-form';
 import { RoomList } from './room-list';
+import { WalkSheet } from './sheets/walk-sheet';
 import { useWalk } from './use-walk';
 import { useWalkKeys } from './use-walk-keys';
 import { VerdictPanel } from './verdict-panel';
 import classes from './walk.module.css';
 import { WalkKeysHelp } from './walk-keys-help';
+import { type SheetId, sheetFor } from './words';
 
 export function WalkScreen() {
   return <JobLoader>{(loaded) => <Walk key={loaded.job} {...loaded} />}</JobLoader>;
@@ -27,20 +29,33 @@ function Walk({ job, house, entries }: LoadedJob) {
   const judgement = useJudgement(job, house);
   const walk = useWalk(job, house, entries, tester?.id ?? null, judgement);
   const [asked, setAsked] = useState<AskedReading | null>(null);
+  const [sheet, setSheet] = useState<SheetId | null>(null);
   const names = useMemo(() => new Map(receptaclesOf(house).map(({ id, name }) => [id, name])), [house]);
-  const nameOf = (id: string): string => names.get(id) ?? walk.name;
-  const takeById = (id: string): void => {
-    const room = house.rooms.find(({ receptacles }) => receptacles.some((one) => one.id === id));
-    if (room?.id) walk.take({ room: room.id, receptacle: id });
-  };
+  const nameOf = useCallback((id: string): string => names.get(id) ?? '', [names]);
+  const { take } = walk;
+  const takeById = useCallback(
+    (id: string): void => {
+      const room = house.rooms.find(({ receptacles }) => receptacles.some((one) => one.id === id));
+      if (room?.id) take({ room: room.id, receptacle: id });
+    },
+    [house, take],
+  );
   const test = (at: string, reading: AskedReading): void => {
     if (at !== '' && at !== walk.inHand?.receptacle) takeById(at);
-    setAsked(reading);
+    const opens = sheetFor(reading.instrument);
+    if (opens === null) setAsked(reading);
+    else setSheet(opens);
   };
-  const help = useWalkKeys(house, walk, asked !== null, () =>
-    setAsked({ instrument: 'meter', loadsOff: false }),
-  );
+  const help = useWalkKeys(house, walk, asked !== null || sheet !== null, {
+    onEnterReading: () => setAsked({ instrument: 'meter', loadsOff: false }),
+    onNextTest: () => {
+      const next = walk.judged?.next;
+      if (next) test(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true });
+    },
+    onSheet: setSheet,
+  });
   const report = useMemo(() => reportOn(house, judgement), [house, judgement]);
+  const line = report.rooms.flatMap(({ lines }) => lines).find(({ id }) => id === walk.receptacle?.id);
   return (
     <JobFrame job={job} house={house} report={report} stage="walk">
       <h1 className={classes.unseen}>Walk: {house.address}</h1>
@@ -48,7 +63,12 @@ function Walk({ job, house, entries }: LoadedJob) {
         <nav className={classes.rooms} aria-label="Rooms">
           {judgement !== null && <CausesList judgement={judgement} nameOf={nameOf} onTake={takeById} />}
           <RoomList report={report} house={house} inHand={walk.inHand} onTake={walk.take} />
-          <AddRoom onAdd={walk.addRoom} />
+          <div className={classes.foot}>
+            <AddRoom onAdd={walk.addRoom} />
+            <button type="button" onClick={() => setSheet('leaving')}>
+              Leaving … <kbd>F</kbd>
+            </button>
+          </div>
         </nav>
         {walk.room === null ? (
           <section className={classes.empty}>
@@ -56,19 +76,40 @@ function Walk({ job, house, entries }: LoadedJob) {
             <p>Then take its receptacles one after another, always in the same direction round the room.</p>
           </section>
         ) : (
-          <Hand walk={walk} tester={tester} onHelp={help.open} />
+          <Hand
+            walk={walk}
+            report={report}
+            tester={tester}
+            onHelp={help.open}
+            onSheet={setSheet}
+            onTake={takeById}
+          />
         )}
-        <VerdictPanel walk={walk} nameOf={nameOf} onTest={test} />
+        <VerdictPanel
+          walk={walk}
+          isDoubted={line?.isDoubted === true}
+          nameOf={nameOf}
+          onTest={test}
+          onSheet={setSheet}
+        />
       </div>
       <ReadingForm
         name={walk.name}
         asked={asked}
         groundMayBeLive={walk.judged === null || walk.judged.contacts.ground !== 'not-live'}
-        onRecord={(shown) => {
+        onRecord={(shown, plateScrew) => {
           setAsked(null);
-          walk.recordShown(shown);
+          walk.recordShown(shown, plateScrew);
         }}
         onClose={() => setAsked(null)}
+      />
+      <WalkSheet
+        open={sheet}
+        job={job}
+        house={house}
+        entries={entries}
+        walk={walk}
+        onClose={() => setSheet(null)}
       />
       <WalkKeysHelp opened={help.opened} onClose={help.close} />
     </JobFrame>

@@ -1,7 +1,8 @@
 import { inWords } from '@fair-plug/core/circuit';
 import { diagnosisOf, parseDiagnosisInput, usualLimits } from '@fair-plug/core/diagnosis';
 import { z } from 'zod';
-import { answer, bodyOf, Problem, respond } from '../answers';
+import { answer, bodyOf, Problem } from '../answers';
+import { answerPerson } from '../gate';
 
 /** Longest that one question may keep the server busy. */
 const mostMilliseconds = 3000;
@@ -9,7 +10,7 @@ const mostOutlets = 60;
 
 /** What `fairplug diagnose` answers, for a diagnosis file in the body: the engine that browsers run, on the server. */
 export const POST = (request: Request): Promise<Response> =>
-  respond(async () => {
+  answerPerson(request, async () => {
     const parsed = parseDiagnosisInput(await bodyOf(request, z.unknown()));
     if (parsed.kind === 'problems')
       throw new Problem(

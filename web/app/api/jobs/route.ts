@@ -1,15 +1,15 @@
 import { listJobs } from '@/data/jobs';
 import { openJob } from '@/data/logs';
-import { answer, bodyOf, respond } from '../answers';
-import { answerAppended, newJobSchema } from '../batches';
+import { answer, bodyOf } from '../answers';
+import { answerAppended, needOwnEntries, newJobSchema } from '../batches';
+import { answerMember } from '../gate';
 
-export const GET = (): Promise<Response> =>
-  respond(async ({ connection, session }) =>
-    answer({ jobs: await listJobs(connection, session.organization.id) }),
-  );
+export const GET = (request: Request): Promise<Response> =>
+  answerMember(request, 'viewer', async ({ firm }) => answer({ jobs: await listJobs(firm) }));
 
 export const POST = (request: Request): Promise<Response> =>
-  respond(async ({ connection, session }) => {
+  answerMember(request, 'inspector', async (asked) => {
     const { job, entries } = await bodyOf(request, newJobSchema);
-    return answerAppended(await openJob(connection, session.organization.id, job, entries));
+    await needOwnEntries(asked, entries);
+    return answerAppended(await openJob(asked.firm, job, entries));
   });

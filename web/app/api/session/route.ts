@@ -1,3 +1,6 @@
-import { answer, respond } from '../answers';
+import { answer } from '../answers';
+import { answerPerson } from '../gate';
 
-export const GET = (): Promise<Response> => respond(async ({ session }) => answer(session));
+/** Who has signed in, and the firms that they belong to. */
+export const GET = (request: Request): Promise<Response> =>
+  answerPerson(request, async ({ person, firms }) => answer({ person, firms }));

@@ -1,16 +1,19 @@
 import { appendToKit, kitPage } from '@/data/logs';
-import { answer, bodyOf, Problem, respond } from '../../answers';
-import { answerAppended, kitBatchSchema } from '../../batches';
+import { addressPart, answer, bodyOf, Problem } from '../../answers';
+import { answerAppended, cursorSchema, kitBatchSchema, needOwnEntries } from '../../batches';
+import { answerMember } from '../../gate';
 
-export const GET = (): Promise<Response> =>
-  respond(async ({ connection, session }) => {
-    const page = await kitPage(connection, session.organization.id, 0);
+export const GET = (request: Request): Promise<Response> =>
+  answerMember(request, 'viewer', async ({ firm }) => {
+    const query = new URL(request.url).searchParams.get('after') ?? 0;
+    const page = await kitPage(firm, addressPart(query, cursorSchema, 'page after that number'));
     if (page === null) throw new Problem('not-found', 'There is no kit.');
     return answer(page);
   });
 
 export const POST = (request: Request): Promise<Response> =>
-  respond(async ({ connection, session }) => {
+  answerMember(request, 'inspector', async (asked) => {
     const { entries } = await bodyOf(request, kitBatchSchema);
-    return answerAppended(await appendToKit(connection, session.organization.id, entries));
+    await needOwnEntries(asked, entries);
+    return answerAppended(await appendToKit(asked.firm, entries));
   });

@@ -1,28 +1,33 @@
 import { idSchema } from '@fair-plug/core/inspection';
 import { appendToJob, jobPage } from '@/data/logs';
-import { addressPart, answer, bodyOf, Problem, respond } from '../../../answers';
-import { answerAppended, cursorSchema, jobBatchSchema } from '../../../batches';
+import { addressPart, answer, bodyOf, Problem } from '../../../answers';
+import { answerAppended, cursorSchema, jobBatchSchema, needOwnEntries } from '../../../batches';
+import { answerMember } from '../../../gate';
+
+/** Entries of one answer; who wants more asks again from its cursor. */
+const largestPage = 1000;
 
 interface Address {
   readonly params: Promise<{ job: string }>;
 }
 
 export const GET = (request: Request, { params }: Address): Promise<Response> =>
-  respond(async ({ connection, session }) => {
+  answerMember(request, 'viewer', async ({ firm }) => {
     const job = addressPart((await params).job, idSchema, 'such job');
     const after = addressPart(
       new URL(request.url).searchParams.get('after') ?? 0,
       cursorSchema,
       'page after that number',
     );
-    const page = await jobPage(connection, session.organization.id, job, after);
+    const page = await jobPage(firm, job, after, largestPage);
     if (page === null) throw new Problem('not-found', 'There is no such job.');
     return answer(page);
   });
 
 export const POST = (request: Request, { params }: Address): Promise<Response> =>
-  respond(async ({ connection, session }) => {
+  answerMember(request, 'inspector', async (asked) => {
     const job = addressPart((await params).job, idSchema, 'such job');
     const { entries } = await bodyOf(request, jobBatchSchema);
-    return answerAppended(await appendToJob(connection, session.organization.id, job, entries));
+    await needOwnEntries(asked, entries);
+    return answerAppended(await appendToJob(asked.firm, job, entries));
   });

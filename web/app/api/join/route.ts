@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { join, offerOf } from '@/data/invitations';
+import { createPerson, signIn } from '@/data/sign-in';
+import { addressPart, answer, bodyOf, Problem } from '../answers';
+import { answerAnyone, answerPerson, limit, sourceOf } from '../gate';
+import { newPersonSchema } from '../people';
+import { signedIn } from '../signed-in';
+
+const tokenSchema = z.string().min(20).max(100);
+const noLonger = () => new Problem('not-found', 'This invitation is no longer good. Ask for another.');
+
+/** What a link offers, for whoever holds it. */
+export const GET = (request: Request): Promise<Response> =>
+  answerAnyone(request, async ({ connection }) => {
+    await limit('join-source', sourceOf(request));
+    const query = new URL(request.url).searchParams.get('invitation');
+    const offer = await offerOf(connection, addressPart(query, tokenSchema, 'such invitation'));
+    if (offer === null) throw noLonger();
+    return answer(offer);
+  });
+
+const newcomerSchema = z.strictObject({ invitation: tokenSchema, person: newPersonSchema });
+
+/** Takes a link up as somebody new, who is signed in with it. */
+export const POST = (request: Request): Promise<Response> =>
+  answerAnyone(request, async ({ connection }) => {
+    const { invitation, person } = await bodyOf(request, newcomerSchema);
+    await limit('join-source', sourceOf(request));
+    if ((await offerOf(connection, invitation)) === null) throw noLonger();
+    const made = await createPerson(connection, person);
+    if (made === null)
+      throw new Problem(
+        'conflict',
+        'Somebody signs in with this address already. Sign in, then open the link.',
+      );
+    if ((await join(connection, invitation, made)) === null) throw noLonger();
+    const { cookies } = await signedIn(signIn(), person);
+    return cookies(answer({}, 201));
+  });
+
+const memberSchema = z.strictObject({ invitation: tokenSchema });
+
+/** Takes a link up as who has signed in. */
+export const PUT = (request: Request): Promise<Response> =>
+  answerPerson(request, async ({ connection, person }) => {
+    const { invitation } = await bodyOf(request, memberSchema);
+    const firm = await join(connection, invitation, person);
+    if (firm === null) throw noLonger();
+    return answer({ firm: { id: firm.id, name: firm.name } });
+  });

@@ -1,0 +1,8 @@
+import { logHeads } from '@/data/logs';
+import { answer } from '../answers';
+import { answerMember } from '../gate';
+import { protocol } from '../protocol';
+
+/** Every log of the firm and how far it goes: what a browser asks to learn whether it has missed anything. */
+export const GET = (request: Request): Promise<Response> =>
+  answerMember(request, 'viewer', async ({ firm }) => answer({ protocol, logs: await logHeads(firm) }));

@@ -1,0 +1,23 @@
+import { isAPIError } from 'better-auth/api';
+import { z } from 'zod';
+import { signIn } from '@/data/sign-in';
+import { answer, bodyOf, Problem } from '../../answers';
+import { answerAnyone, limit, sourceOf } from '../../gate';
+import { passwordSchema } from '../../people';
+
+const schema = z.strictObject({ token: z.string().min(1).max(200), password: passwordSchema });
+
+/** Sets a new password by a link from the mail; all sessions of the person end. */
+export const POST = (request: Request): Promise<Response> =>
+  answerAnyone(request, async () => {
+    const { token, password } = await bodyOf(request, schema);
+    await limit('reset-source', sourceOf(request));
+    await signIn()
+      .api.resetPassword({ body: { token, newPassword: password } })
+      .catch((error) => {
+        throw isAPIError(error) && error.statusCode === 400
+          ? new Problem('not-found', 'This link is no longer good. Ask for another.')
+          : error;
+      });
+    return answer({});
+  });

@@ -1,0 +1,31 @@
+import { isAPIError } from 'better-auth/api';
+import { z } from 'zod';
+import { noteEverywhere } from '@/data/audit';
+import { signIn } from '@/data/sign-in';
+import { answer, bodyOf, Problem } from '../answers';
+import { answerPerson, limit } from '../gate';
+import { passwordSchema } from '../people';
+
+const schema = z.strictObject({ current: z.string().min(1).max(128), next: passwordSchema });
+
+/** Changes the password; every other session of the person ends. */
+export const POST = (request: Request): Promise<Response> =>
+  answerPerson(request, async ({ connection, person }) => {
+    const { current, next } = await bodyOf(request, schema);
+    await limit('sign-in-address', person.email);
+    const { headers } = await signIn()
+      .api.changePassword({
+        headers: request.headers,
+        body: { currentPassword: current, newPassword: next, revokeOtherSessions: true },
+        returnHeaders: true,
+      })
+      .catch((error) => {
+        throw isAPIError(error) && error.statusCode === 400
+          ? new Problem('wrong-credentials', 'That is not your current password.')
+          : error;
+      });
+    await noteEverywhere(connection, person, 'password-changed');
+    const done = answer({});
+    for (const cookie of headers.getSetCookie()) done.headers.append('Set-Cookie', cookie);
+    return done;
+  });

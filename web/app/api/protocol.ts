@@ -1,0 +1,6 @@
+/**
+ * How browsers and server speak about logs; raised when an older side would misunderstand a newer one. Both sides name
+ * theirs, and entries wait until they agree: nothing is sent that the other would read wrongly.
+ */
+export const protocol = 2;
+export const protocolHeader = 'x-fair-plug-protocol';

@@ -1,0 +1,115 @@
+'use client';
+
+import { Button, Group, Menu, Modal, Stack } from '@mantine/core';
+import { useDisclosure } from '@mantine/hooks';
+import { IconUser } from '@tabler/icons-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { post, RequestFailed } from '@/local/api';
+import { useLocal } from '@/local/local-store';
+import { useExportRecord } from '@/local/record';
+import { useSaveState } from '@/local/use-logs';
+import { useWhoIsHere } from '@/local/who-is-here';
+import classes from './frame.module.css';
+
+/** Who works here and for which firm; the ways to others. */
+export function AccountMenu() {
+  const { identity } = useLocal();
+  const { switchTo } = useWhoIsHere();
+  const [asking, { open, close }] = useDisclosure(false);
+  const { toSend, refused } = useSaveState();
+  const signOut = useSignOut();
+  const unsent = toSend + refused.length;
+  const others = identity.firms.filter(({ id }) => id !== identity.firm.id);
+  return (
+    <>
+      <Menu position="bottom-end" width={260} withInitialFocusPlaceholder={false}>
+        <Menu.Target>
+          <button type="button" className={classes.icon} aria-label={`Account of ${identity.person.name}`}>
+            <IconUser size={20} aria-hidden />
+          </button>
+        </Menu.Target>
+        <Menu.Dropdown>
+          <Menu.Label role="presentation">
+            {identity.person.name}, {identity.firm.role} · {identity.firm.name}
+          </Menu.Label>
+          <Menu.Item component={Link} prefetch={false} href="/bench" hiddenFrom="sm">
+            Bench
+          </Menu.Item>
+          <Menu.Item component={Link} prefetch={false} href="/kit" hiddenFrom="sm">
+            Kit
+          </Menu.Item>
+          {others.map(({ id, name }) => (
+            <Menu.Item key={id} onClick={() => switchTo(id)}>
+              Switch to {name}
+            </Menu.Item>
+          ))}
+          {identity.firm.role === 'owner' && (
+            <Menu.Item component={Link} prefetch={false} href="/people">
+              People
+            </Menu.Item>
+          )}
+          <Menu.Item component={Link} prefetch={false} href="/account">
+            Your account
+          </Menu.Item>
+          <Menu.Item onClick={unsent > 0 ? open : signOut}>Sign out</Menu.Item>
+        </Menu.Dropdown>
+      </Menu>
+      <Modal
+        opened={asking}
+        onClose={close}
+        title="Not everything is on the server"
+        closeButtonProps={{ 'aria-label': 'Close' }}
+      >
+        <UnsentWarning unsent={unsent} onSignOut={signOut} onStay={close} />
+      </Modal>
+    </>
+  );
+}
+
+interface UnsentWarningProps {
+  readonly unsent: number;
+  readonly onSignOut: () => void;
+  readonly onStay: () => void;
+}
+
+function UnsentWarning({ unsent, onSignOut, onStay }: UnsentWarningProps) {
+  const exportRecord = useExportRecord();
+  return (
+    <Stack>
+      <p>
+        {unsent} {unsent === 1 ? 'entry is' : 'entries are'} in this browser alone. Signing out deletes what
+        is kept here, so that nobody else reads it.
+      </p>
+      <Button variant="default" onClick={() => exportRecord('unsent')}>
+        Save them as a file
+      </Button>
+      <Group justify="flex-end">
+        <Button variant="default" onClick={onSignOut}>
+          Sign out and delete
+        </Button>
+        <Button onClick={onStay} data-autofocus>
+          Stay
+        </Button>
+      </Group>
+    </Stack>
+  );
+}
+
+/** Ends the session and deletes what is kept in this browser for it. */
+export function useSignOut(path = '/api/sign-out', method = 'POST'): () => Promise<void> {
+  const { store } = useLocal();
+  const { leave } = useWhoIsHere();
+  const router = useRouter();
+  return async () => {
+    try {
+      await (method === 'POST' ? post(path, {}) : fetch(path, { method }));
+    } catch (error) {
+      // Without a server there is no session to end; what is kept here goes all the same.
+      if (!(error instanceof RequestFailed)) throw error;
+    }
+    await store.delete();
+    leave();
+    router.replace('/sign-in');
+  };
+}

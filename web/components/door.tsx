@@ -1,0 +1,46 @@
+'use client';
+
+import { usePathname, useRouter } from 'next/navigation';
+import { type ReactNode, useEffect } from 'react';
+import { storeName } from '@/local/identity';
+import { LocalStore } from '@/local/local-store';
+import { useWhoIsHere } from '@/local/who-is-here';
+import { Loading } from './loading';
+import { SignOutButton } from './sign-out-button';
+import { Threshold } from './threshold';
+
+/** Pages in front of the door. */
+const open = ['/sign-in', '/first-run', '/join', '/forgotten', '/new-password', '/mail'];
+
+/** Shows pages to somebody who works here, with what is kept for them; everybody else is led to the sign-in. */
+export function Door({ children }: { readonly children: ReactNode }) {
+  const { here } = useWhoIsHere();
+  const path = usePathname();
+  const router = useRouter();
+  const isOpen = open.includes(path);
+  const mustSignIn = !isOpen && here.kind === 'nobody';
+  useEffect(() => {
+    if (mustSignIn) router.replace(`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`);
+  }, [mustSignIn, router]);
+  if (isOpen) return children;
+  switch (here.kind) {
+    case 'finding-out':
+    case 'nobody':
+      return <Loading />;
+    case 'unreachable':
+      return <Loading error={here.error} />;
+    case 'without-firm':
+      return (
+        <Threshold title={`Welcome, ${here.name}`}>
+          <p>You belong to no firm at present. An owner can send you an invitation; open its link here.</p>
+          <SignOutButton />
+        </Threshold>
+      );
+    case 'somebody':
+      return (
+        <LocalStore key={storeName(here.identity)} identity={here.identity} standing={here.standing}>
+          {children}
+        </LocalStore>
+      );
+  }
+}

@@ -1,0 +1,146 @@
+import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
+import {
+  type House,
+  type InstrumentProof,
+  instrumentProofs,
+  type ProofState,
+} from '@fair-plug/core/inspection';
+import { instrumentWords } from '@fair-plug/core/judgement';
+import { Button } from '@mantine/core';
+import dayjs from 'dayjs';
+import { useChosenTester } from '@/local/use-chosen-tester';
+import { useBag } from '@/local/use-judgement';
+import { useKeep, useKit } from '@/local/use-logs';
+import classes from './proof-list.module.css';
+
+export const proofWords: Readonly<Record<ProofState, string>> = {
+  'not-proved': 'not proved in this house',
+  'proved-before': 'proved before, not yet after',
+  'proved-after': 'proved after, not before',
+  proved: 'proved before and after',
+  failed: 'failed its proof',
+};
+
+/** The plug-in tester's buttons are no instruments of their own. */
+const isProvable = (id: InstrumentId): boolean =>
+  id !== 'gfci-button' && id !== 'own-button' && id !== 'lamps';
+
+interface Row {
+  readonly key: string;
+  readonly name: string;
+  readonly rating: string | null;
+  readonly instrument: InstrumentId;
+  readonly tester: string | null;
+  readonly proof: InstrumentProof | undefined;
+  readonly lastElsewhere: string | null;
+}
+
+/** Every tester in the bag with how it stands in this house: tried on a good receptacle before, and again after. */
+export function ProofList({ job, house }: { readonly job: string; readonly house: House }) {
+  const keep = useKeep();
+  const rows = useRows(house);
+  const prove = ({ instrument, tester }: Row, passed: boolean): void => {
+    const said = {
+      kind: 'tester-proved' as const,
+      instrument,
+      passed,
+      ...(tester === null ? {} : { tester }),
+    };
+    void keep?.inJob(job, said);
+    void keep?.inKit(said);
+  };
+  return (
+    <ul className={classes.list}>
+      {rows.map((row) => {
+        const latest = row.proof?.proofs.at(-1);
+        const state = row.proof?.state ?? 'not-proved';
+        return (
+          <li key={row.key} data-state={state}>
+            <div>
+              <strong>{row.name}</strong>
+              {row.rating !== null && <span> · {row.rating}</span>}
+              <p className={classes.state}>
+                {proofWords[state]}
+                {latest !== undefined &&
+                  `, ${latest.passed ? 'good' : 'failed'} at ${dayjs(latest.at).format('HH:mm')}`}
+                {latest === undefined && row.lastElsewhere !== null && `; last ${row.lastElsewhere}`}
+                {state === 'failed' &&
+                  (row.proof?.doubted.length ?? 0) > 0 &&
+                  `: ${row.proof?.doubted.length} readings since the last good proof are in doubt`}
+              </p>
+            </div>
+            {keep !== null && (
+              <div className={classes.keys}>
+                <Button
+                  variant="default"
+                  onClick={() => prove(row, true)}
+                  aria-label={`${row.name} shows it good`}
+                >
+                  Good
+                </Button>
+                <Button variant="default" onClick={() => prove(row, false)} aria-label={`${row.name} failed`}>
+                  Failed
+                </Button>
+              </div>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+const lastWords = (
+  proof: { readonly at: string; readonly passed: boolean } | null | undefined,
+): string | null =>
+  proof ? `${proof.passed ? 'good' : 'failed'} on ${dayjs(proof.at).format('D MMM')}` : null;
+
+function useRows(house: House): readonly Row[] {
+  const kit = useKit();
+  const chosen = useChosenTester();
+  const { bag } = useBag();
+  const proofs = instrumentProofs(house);
+  const find = (instrument: InstrumentId, tester: string | null) =>
+    proofs.find((one) => one.instrument === instrument && one.tester === tester);
+  const testers = kit.kind === 'loaded' ? kit.testers : [];
+  const used = testers.filter(({ id }) => id === chosen?.id || find('lamps', id) !== undefined);
+  const plugIn = used.map(
+    ({ id, name, rating, lastProof }): Row => ({
+      key: id,
+      name,
+      rating,
+      instrument: 'lamps',
+      tester: id,
+      proof: find('lamps', id),
+      lastElsewhere: lastWords(lastProof),
+    }),
+  );
+  const nameless: readonly Row[] =
+    plugIn.length === 0 || find('lamps', null) !== undefined
+      ? [
+          {
+            key: 'lamps',
+            name: instrumentWords.lamps.name,
+            rating: null,
+            instrument: 'lamps',
+            tester: null,
+            proof: find('lamps', null),
+            lastElsewhere: null,
+          },
+        ]
+      : [];
+  const others = instrumentIds
+    .filter((id) => isProvable(id) && (bag.includes(id) || find(id, null) !== undefined))
+    .map(
+      (instrument): Row => ({
+        key: instrument,
+        name: instrumentWords[instrument].name,
+        rating: null,
+        instrument,
+        tester: null,
+        proof: find(instrument, null),
+        lastElsewhere: lastWords(kit.kind === 'loaded' ? kit.lastProofs.get(instrument) : null),
+      }),
+    );
+  return [...plugIn, ...nameless, ...others];
+}

@@ -1,0 +1,155 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { v7 } from 'uuid';
+import { noteIn } from './audit.ts';
+import type { Connection } from './database.ts';
+import { FirmData, type Named, onBehalfOf } from './firm-data.ts';
+import type { Role } from './roles.ts';
+
+const daysOpen = 7;
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+export interface Invitation {
+  readonly id: string;
+  readonly email: string | null;
+  readonly role: Role;
+  /** ISO time. */
+  readonly expiresAt: string;
+}
+
+export interface NewInvitation {
+  readonly role: Role;
+  readonly email: string | null;
+}
+
+/** Makes a link's token; it is told this once and kept only as a hash. */
+export async function invite(
+  firm: FirmData,
+  by: Named,
+  { role, email }: NewInvitation,
+): Promise<Invitation & { readonly token: string }> {
+  const token = randomBytes(32).toString('base64url');
+  const id = v7();
+  const expiresAt = new Date(Date.now() + daysOpen * 86_400_000);
+  await firm.transaction(async (transaction) => {
+    await transaction
+      .insertInto('invitation')
+      .values({
+        organization: firm.id,
+        id,
+        token_hash: hashOf(token),
+        firm_name: firm.name,
+        inviter_name: by.name,
+        email,
+        role,
+        expires_at: expiresAt,
+      })
+      .execute();
+    await noteIn(transaction, firm, by, 'invited', email === null ? role : `${email}: ${role}`);
+  });
+  return { id, email, role, expiresAt: expiresAt.toISOString(), token };
+}
+
+/** Invitations that can still be taken up. */
+export async function openInvitations(firm: FirmData): Promise<readonly Invitation[]> {
+  const rows = await firm.transaction((transaction) =>
+    transaction
+      .selectFrom('invitation')
+      .select(['id', 'email', 'role', 'expires_at'])
+      .where('organization', '=', firm.id)
+      .where('settled_at', 'is', null)
+      .where('expires_at', '>', new Date())
+      .orderBy('created_at')
+      .execute(),
+  );
+  return rows.map(({ expires_at, ...row }) => ({ ...row, expiresAt: expires_at.toISOString() }));
+}
+
+/** True where there was such an open invitation. */
+export async function withdrawInvitation(firm: FirmData, by: Named, id: string): Promise<boolean> {
+  return firm.transaction(async (transaction) => {
+    const withdrawn = await transaction
+      .updateTable('invitation')
+      .set({ settled_at: new Date() })
+      .where('organization', '=', firm.id)
+      .where('id', '=', id)
+      .where('settled_at', 'is', null)
+      .returning(['role', 'email'])
+      .executeTakeFirst();
+    if (withdrawn === undefined) return false;
+    await noteIn(transaction, firm, by, 'invitation-withdrawn', withdrawn.email ?? withdrawn.role);
+    return true;
+  });
+}
+
+/** What a link offers; null where it is unknown, taken up, withdrawn or out of date. */
+export interface Offer {
+  readonly firm: Named;
+  readonly inviter: string;
+  readonly email: string | null;
+  readonly role: Role;
+}
+
+export async function offerOf(connection: Connection, token: string): Promise<Offer | null> {
+  const row = await connection.transaction().execute(async (transaction) => {
+    await onBehalfOf(transaction, { invitation: hashOf(token) });
+    return transaction
+      .selectFrom('invitation')
+      .select(['organization', 'firm_name', 'inviter_name', 'email', 'role'])
+      .where('token_hash', '=', hashOf(token))
+      .where('settled_at', 'is', null)
+      .where('expires_at', '>', new Date())
+      .executeTakeFirst();
+  });
+  if (row === undefined) return null;
+  return {
+    firm: { id: row.organization, name: row.firm_name },
+    inviter: row.inviter_name,
+    email: row.email,
+    role: row.role,
+  };
+}
+
+/** Takes a link up for a person, once; answers the firm joined, or null where the link is no longer good. */
+export async function join(connection: Connection, token: string, person: Named): Promise<FirmData | null> {
+  const offer = await offerOf(connection, token);
+  if (offer === null) return null;
+  const taken = await connection.transaction().execute(async (transaction) => {
+    await onBehalfOf(transaction, { firm: offer.firm.id });
+    const settled = await transaction
+      .updateTable('invitation')
+      .set({ settled_at: new Date() })
+      .where('organization', '=', offer.firm.id)
+      .where('token_hash', '=', hashOf(token))
+      .where('settled_at', 'is', null)
+      .returning('id')
+      .executeTakeFirst();
+    if (settled === undefined) return false;
+    const before = await transaction
+      .selectFrom('membership')
+      .select(['role', 'removed_at'])
+      .where('organization', '=', offer.firm.id)
+      .where('person', '=', person.id)
+      .executeTakeFirst();
+    // Who belongs to the firm already keeps what they may do.
+    if (before === undefined)
+      await transaction
+        .insertInto('membership')
+        .values({ organization: offer.firm.id, person: person.id, role: offer.role })
+        .execute();
+    else if (before.removed_at !== null)
+      await transaction
+        .updateTable('membership')
+        .set({ role: offer.role, removed_at: null })
+        .where('organization', '=', offer.firm.id)
+        .where('person', '=', person.id)
+        .execute();
+    return true;
+  });
+  if (!taken) return null;
+  const joined = await FirmData.of(connection, person.id, offer.firm.id);
+  if (joined === null) return null;
+  await joined.firm.transaction((transaction) =>
+    noteIn(transaction, joined.firm, person, 'joined', offer.role),
+  );
+  return joined.firm;
+}

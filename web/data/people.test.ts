@@ -1,0 +1,176 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { auditTrail } from './audit.ts';
+import type { Connection } from './database.ts';
+import { FirmData, firmsOf, hasFirms, type Named } from './firm-data.ts';
+import { makeFirstFirm } from './first-run.ts';
+import { invite, join, offerOf, openInvitations, withdrawInvitation } from './invitations.ts';
+import { changeMembership, listPeople, renameFirm } from './people.ts';
+import { mayActAs, roles } from './roles.ts';
+import { freshDatabase, newFirm, newPerson } from './testing-database.ts';
+
+let connection: Connection;
+let owner: Connection;
+let drop: () => Promise<void>;
+let firm: FirmData;
+let boss: Named;
+
+beforeAll(async () => {
+  ({ connection, owner, drop } = await freshDatabase());
+});
+afterAll(() => drop());
+beforeEach(async () => {
+  ({ firm, owner: boss } = await newFirm(connection, 'Hollow & Rise'));
+});
+
+/** Somebody new who has joined the firm. */
+async function joined(role: 'owner' | 'inspector' | 'viewer'): Promise<Named> {
+  const person = await newPerson(connection, `The ${role}`);
+  const { token } = await invite(firm, boss, { role, email: null });
+  await join(connection, token, person);
+  return person;
+}
+
+describe('the first run', () => {
+  test('only one of many first runs at once makes a firm, and none once there is one', async () => {
+    const fresh = await freshDatabase();
+    expect(await hasFirms(fresh.connection)).toBe(false);
+    const run = (number: number) =>
+      makeFirstFirm(fresh.connection, `Firm ${number}`, {
+        name: 'An owner',
+        email: `owner${number}@example.invalid`,
+        password: 'a long password',
+      });
+    const made = await Promise.all([1, 2, 3].map(run));
+    expect(made.filter(Boolean)).toHaveLength(1);
+    expect(await run(4)).toBe(false);
+    expect(await hasFirms(fresh.connection)).toBe(true);
+    await fresh.drop();
+  });
+});
+
+describe('invitations', () => {
+  test('a link makes somebody a member, once', async () => {
+    const person = await newPerson(connection);
+    const { token } = await invite(firm, boss, { role: 'inspector', email: null });
+    expect(await offerOf(connection, token)).toMatchObject({
+      firm: { id: firm.id, name: 'Hollow & Rise' },
+      inviter: boss.name,
+      role: 'inspector',
+    });
+    expect((await join(connection, token, person))?.id).toBe(firm.id);
+    expect(await firmsOf(connection, person.id)).toEqual([
+      { id: firm.id, name: 'Hollow & Rise', role: 'inspector' },
+    ]);
+    expect(await join(connection, token, await newPerson(connection))).toBeNull();
+    expect(await openInvitations(firm)).toEqual([]);
+  });
+
+  test('of two who take up a link at once, one joins', async () => {
+    const { token } = await invite(firm, boss, { role: 'viewer', email: null });
+    const people = await Promise.all([1, 2, 3].map(() => newPerson(connection)));
+    const all = await Promise.all(people.map((person) => join(connection, token, person)));
+    expect(all.filter((one) => one !== null)).toHaveLength(1);
+  });
+
+  test('a withdrawn link, and one that is out of date, is no longer good', async () => {
+    const withdrawn = await invite(firm, boss, { role: 'viewer', email: 'new@example.invalid' });
+    expect(await withdrawInvitation(firm, boss, withdrawn.id)).toBe(true);
+    expect(await withdrawInvitation(firm, boss, withdrawn.id)).toBe(false);
+    expect(await offerOf(connection, withdrawn.token)).toBeNull();
+    const late = await invite(firm, boss, { role: 'viewer', email: null });
+    await owner
+      .updateTable('invitation')
+      .set({ expires_at: new Date(Date.now() - 1000) })
+      .where('id', '=', late.id)
+      .execute();
+    expect(await offerOf(connection, late.token)).toBeNull();
+    expect(await openInvitations(firm)).toEqual([]);
+  });
+
+  test('only a hash of the token is kept', async () => {
+    const { token } = await invite(firm, boss, { role: 'viewer', email: null });
+    const rows = await owner.selectFrom('invitation').selectAll().execute();
+    expect(JSON.stringify(rows)).not.toContain(token);
+  });
+
+  test('who belongs to the firm keeps what they may do; who was removed comes back as invited', async () => {
+    const { token } = await invite(firm, boss, { role: 'viewer', email: null });
+    await join(connection, token, boss);
+    expect((await FirmData.of(connection, boss.id, firm.id))?.role).toBe('owner');
+    const former = await joined('inspector');
+    await changeMembership(firm, boss, former.id, null);
+    expect(await FirmData.of(connection, former.id, firm.id)).toBeNull();
+    const again = await invite(firm, boss, { role: 'viewer', email: null });
+    await join(connection, again.token, former);
+    expect((await FirmData.of(connection, former.id, firm.id))?.role).toBe('viewer');
+  });
+});
+
+describe('membership', () => {
+  test('who is removed loses the firm and every session at once; their name stays', async () => {
+    const person = await joined('inspector');
+    await connection
+      .insertInto('session')
+      .values({
+        id: person.id,
+        person: person.id,
+        token: person.id,
+        expires_at: new Date(Date.now() + 1e6),
+        ip_address: null,
+        user_agent: null,
+      })
+      .execute();
+    expect(await changeMembership(firm, boss, person.id, null)).toBe('changed');
+    expect(await FirmData.of(connection, person.id, firm.id)).toBeNull();
+    expect(
+      await connection.selectFrom('session').selectAll().where('person', '=', person.id).execute(),
+    ).toEqual([]);
+    const listed = (await listPeople(firm)).find(({ id }) => id === person.id);
+    expect(listed).toMatchObject({ name: person.name, removedAt: expect.any(String) });
+    expect(await changeMembership(firm, boss, person.id, 'owner')).toBe('no-such-person');
+  });
+
+  test('a firm keeps at least one owner, also when two step down at once', async () => {
+    expect(await changeMembership(firm, boss, boss.id, 'viewer')).toBe('last-owner');
+    expect(await changeMembership(firm, boss, boss.id, null)).toBe('last-owner');
+    const second = await joined('owner');
+    const both = await Promise.all(
+      [boss, second].map(({ id }) => changeMembership(firm, boss, id, 'inspector')),
+    );
+    expect(both.sort()).toEqual(['changed', 'last-owner']);
+  });
+
+  test('each part may do what the lesser ones may', () => {
+    const may = roles.map((role) => roles.filter((needed) => mayActAs(role, needed)));
+    expect(may).toEqual([['owner', 'inspector', 'viewer'], ['inspector', 'viewer'], ['viewer']]);
+  });
+
+  test('somebody in two firms is a different person in each', async () => {
+    const { firm: other, owner: otherBoss } = await newFirm(connection, 'Second firm');
+    const person = await joined('viewer');
+    const { token } = await invite(other, otherBoss, { role: 'owner', email: null });
+    await join(connection, token, person);
+    expect((await firmsOf(connection, person.id)).map(({ name, role }) => `${name}: ${role}`)).toEqual([
+      'Hollow & Rise: viewer',
+      'Second firm: owner',
+    ]);
+    await changeMembership(firm, boss, person.id, null);
+    expect((await firmsOf(connection, person.id)).map(({ name }) => name)).toEqual(['Second firm']);
+  });
+});
+
+describe('the audit trail', () => {
+  test('says who did what, the newest first', async () => {
+    const person = await joined('viewer');
+    await changeMembership(firm, boss, person.id, 'inspector');
+    await renameFirm(firm, boss, 'Rise & Hollow');
+    await changeMembership(firm, boss, person.id, null);
+    expect((await auditTrail(firm)).map(({ person: who, action, about }) => [who, action, about])).toEqual([
+      [boss.name, 'removed', person.name],
+      [boss.name, 'firm-renamed', 'Rise & Hollow'],
+      [boss.name, 'role-changed', `${person.name}: inspector`],
+      [person.name, 'joined', 'viewer'],
+      [boss.name, 'invited', 'viewer'],
+    ]);
+  });
+});

@@ -1,0 +1,91 @@
+import { noteIn } from './audit.ts';
+import type { FirmData, Named } from './firm-data.ts';
+import type { Role } from './roles.ts';
+
+export interface Member extends Named {
+  readonly email: string;
+  readonly role: Role;
+  /** ISO time; null for those who belong to the firm. */
+  readonly removedAt: string | null;
+}
+
+/** Everybody who belongs or belonged to the firm. */
+export async function listPeople(firm: FirmData): Promise<readonly Member[]> {
+  const rows = await firm.transaction((transaction) =>
+    transaction
+      .selectFrom('membership')
+      .innerJoin('person', 'person.id', 'membership.person')
+      .select(['person.id', 'person.name', 'person.email', 'membership.role', 'membership.removed_at'])
+      .where('membership.organization', '=', firm.id)
+      .orderBy('membership.created_at')
+      .orderBy('person.id')
+      .execute(),
+  );
+  return rows.map(({ removed_at, ...member }) => ({
+    ...member,
+    removedAt: removed_at?.toISOString() ?? null,
+  }));
+}
+
+export type MembershipChange = 'changed' | 'no-such-person' | 'last-owner';
+
+/** Changes what a person may do, or, with null, ends their membership and all their sessions. */
+export async function changeMembership(
+  firm: FirmData,
+  by: Named,
+  person: string,
+  role: Role | null,
+): Promise<MembershipChange> {
+  return firm.transaction(async (transaction) => {
+    const members = await transaction
+      .selectFrom('membership')
+      .innerJoin('person', 'person.id', 'membership.person')
+      .select(['membership.person', 'membership.role', 'person.name'])
+      .where('membership.organization', '=', firm.id)
+      .where('membership.removed_at', 'is', null)
+      .forUpdate('membership')
+      .execute();
+    const member = members.find((one) => one.person === person);
+    if (member === undefined) return 'no-such-person';
+    const owners = members.filter((one) => one.role === 'owner');
+    if (member.role === 'owner' && role !== 'owner' && owners.length === 1) return 'last-owner';
+    await transaction
+      .updateTable('membership')
+      .set(role === null ? { removed_at: new Date() } : { role })
+      .where('organization', '=', firm.id)
+      .where('person', '=', person)
+      .execute();
+    if (role === null) await transaction.deleteFrom('session').where('person', '=', person).execute();
+    await noteIn(
+      transaction,
+      firm,
+      by,
+      role === null ? 'removed' : 'role-changed',
+      role === null ? member.name : `${member.name}: ${role}`,
+    );
+    return 'changed';
+  });
+}
+
+/** Of some authors, those who neither belong nor belonged to the firm. */
+export async function strangersAmong(
+  firm: FirmData,
+  authors: ReadonlySet<string>,
+): Promise<readonly string[]> {
+  const known = await firm.transaction((transaction) =>
+    transaction
+      .selectFrom('membership')
+      .select('person')
+      .where('organization', '=', firm.id)
+      .where('person', 'in', [...authors])
+      .execute(),
+  );
+  return [...authors].filter((author) => !known.some(({ person }) => person === author));
+}
+
+export async function renameFirm(firm: FirmData, by: Named, name: string): Promise<void> {
+  await firm.transaction(async (transaction) => {
+    await transaction.updateTable('organization').set({ name }).where('id', '=', firm.id).execute();
+    await noteIn(transaction, firm, by, 'firm-renamed', name);
+  });
+}

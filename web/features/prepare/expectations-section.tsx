@@ -1,0 +1,100 @@
+import {
+  type Era,
+  type Expectation,
+  expectationsOf,
+  type HouseYear,
+  hintsOf,
+} from '@fair-plug/core/conditions';
+import type { House } from '@fair-plug/core/inspection';
+import { Words } from '@/components/region-words';
+import { EraTimeLine } from './era-time-line';
+import classes from './prepare.module.css';
+
+const yearsOf = ({ yearBuilt, alterations }: House): readonly HouseYear[] => [
+  ...(yearBuilt === null ? [] : [{ year: yearBuilt, what: null }]),
+  ...alterations,
+];
+
+/** What the years of a house make likely: drawn, and in words. */
+export function ExpectationsSection({ house }: { readonly house: House }) {
+  const years = yearsOf(house);
+  return (
+    <section className={classes.section} aria-labelledby="expect">
+      <h2 id="expect">What to expect</h2>
+      <EraTimeLine years={years} />
+      <ul className={classes.hints}>
+        {hintsOf(house.yearBuilt, house.alterations).map((hint) => (
+          <li key={hint}>
+            <Words>{hint}</Words>
+          </li>
+        ))}
+      </ul>
+      {expectationsOf(years).map((expectation, index, all) => (
+        <ExpectedIn
+          key={`${expectation.of.year} ${expectation.of.what}`}
+          expectation={expectation}
+          said={new Set(all.slice(0, index).flatMap(({ eras, rules }) => [...eras, ...rules]))}
+          hasRules={house.region === 'north-america'}
+        />
+      ))}
+      <p className={classes.soft}>The years also feed the odds that the engine begins with.</p>
+    </section>
+  );
+}
+
+/** What one year makes likely, without what an earlier one of the house has said already. */
+function ExpectedIn({
+  expectation: { of, eras, rules },
+  said,
+  hasRules,
+}: {
+  readonly expectation: Expectation;
+  readonly said: ReadonlySet<Era>;
+  readonly hasRules: boolean;
+}) {
+  const fresh = eras.filter((era) => !said.has(era));
+  const again = eras.filter((era) => said.has(era));
+  const newRules = rules.filter((rule) => !said.has(rule));
+  return (
+    <div>
+      <h3>
+        <span className={classes.year}>{of.year}</span> {of.what ?? 'Built'}
+      </h3>
+      <dl className={classes.eras}>
+        {fresh.map(({ id, name, lookFor, source }) => (
+          <div key={id}>
+            <dt>
+              <Words>{name}</Words>
+            </dt>
+            <dd>
+              <Words>{lookFor}</Words> <small className={classes.soft}>{source}</small>
+            </dd>
+          </div>
+        ))}
+        {again.length > 0 && (
+          <div>
+            <dt>As before</dt>
+            <dd>
+              <Words>{`${again.map(({ name }) => name.toLowerCase()).join('; ')}.`}</Words>
+            </dd>
+          </div>
+        )}
+        {hasRules && newRules.length > 0 && (
+          <div>
+            <dt>Protection asked of new work by then</dt>
+            <dd>
+              {newRules
+                .map(({ lane, name }) => `${name}${lane === 'arc-fault' ? ' (arc-fault)' : ''}`)
+                .join('; ')}
+              .{' '}
+              <small className={classes.soft}>
+                {rules[0]?.source}; United States. Where the house is older than a rule: “upgrade
+                recommended”.
+              </small>
+            </dd>
+          </div>
+        )}
+      </dl>
+    </div>
+  );
+}

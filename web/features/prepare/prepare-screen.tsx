@@ -1,0 +1,58 @@
+'use client';
+
+import { reportOn } from '@fair-plug/core/report';
+import { Button } from '@mantine/core';
+import Link from 'next/link';
+import { useMemo } from 'react';
+import { BlindSpots } from '@/components/blind-spots';
+import { JobFrame } from '@/components/job-frame';
+import { JobLoader, type LoadedJob } from '@/components/job-loader';
+import { ProofList } from '@/components/proof-list';
+import { useBag } from '@/local/use-judgement';
+import { useSay } from '@/local/use-say';
+import { AsFoundSection } from './as-found-section';
+import { ExpectationsSection } from './expectations-section';
+import { PlanSection } from './plan-section';
+import classes from './prepare.module.css';
+import { PropertySection } from './property-section';
+import { RoomsSection } from './rooms-section';
+
+export function PrepareScreen() {
+  return <JobLoader>{(loaded) => <Prepare key={loaded.job} {...loaded} />}</JobLoader>;
+}
+
+/** All that is settled before the first receptacle: the house, what to expect of it, its rooms, the plan, the testers. */
+function Prepare({ job, house }: LoadedJob) {
+  const say = useSay(job);
+  const { bag } = useBag();
+  const report = useMemo(() => reportOn(house), [house]);
+  return (
+    <JobFrame job={job} house={house} report={report} stage="prepare">
+      <div className={classes.page}>
+        <header className={classes.head}>
+          <h1>Prepare</h1>
+          <Button component={Link} prefetch={false} href={`/walk?job=${job}`}>
+            {report.summary.tested === 0 ? 'Begin the walk' : 'Go on with the walk'}
+          </Button>
+        </header>
+        <PropertySection house={house} say={say} />
+        <ExpectationsSection house={house} />
+        <RoomsSection house={house} say={say} />
+        <PlanSection coverage={report.coverage} plan={house.plan} say={say} />
+        <section className={classes.section} aria-labelledby="proof">
+          <h2 id="proof">Testers</h2>
+          <p className={classes.soft}>
+            Try each on a receptacle known to be live and good, before the first reading and again after the
+            last.
+          </p>
+          <ProofList job={job} house={house} />
+          <details>
+            <summary>What this kit cannot see</summary>
+            <BlindSpots bag={bag} />
+          </details>
+        </section>
+        <AsFoundSection house={house} say={say} />
+      </div>
+    </JobFrame>
+  );
+}

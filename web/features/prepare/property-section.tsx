@@ -1,0 +1,186 @@
+import { type Region, regionIds, regions } from '@fair-plug/core/conditions';
+import type { House } from '@fair-plug/core/inspection';
+import { Button, NativeSelect, NumberInput, TagsInput, TextInput } from '@mantine/core';
+import { type SubmitEvent, useState } from 'react';
+import { SavedNumber, SavedText } from '@/components/saved-fields';
+import type { Say } from '@/local/use-say';
+import classes from './prepare.module.css';
+
+export interface SectionProps {
+  readonly house: House;
+  /** null for readers. */
+  readonly say: Say | null;
+}
+
+/** A choice among yes, no and not known. */
+export const asked = { null: 'Not known', true: 'Yes', false: 'No' } as const;
+export const answers = Object.entries(asked).map(([value, label]) => ({ value, label }));
+export const answerOf = (value: string): boolean | null => (value === 'null' ? null : value === 'true');
+
+export function PropertySection({ house, say }: SectionProps) {
+  const describe = (fields: object): void => say?.({ kind: 'job-described', ...fields });
+  const text = (field: string) => (value: string | null) => {
+    if (value !== null) describe({ [field]: value });
+  };
+  const isDisabled = say === null;
+  return (
+    <section className={classes.section} aria-labelledby="property">
+      <h2 id="property">Property</h2>
+      <div className={classes.fields}>
+        <div className={classes.wide}>
+          <SavedText
+            label="Address"
+            value={house.address}
+            longest={200}
+            isDisabled={isDisabled}
+            onSave={text('address')}
+          />
+        </div>
+        <SavedText
+          label="Client"
+          value={house.client}
+          longest={120}
+          isDisabled={isDisabled}
+          onSave={text('client')}
+        />
+        <SavedText
+          label="Kind of house"
+          value={house.about}
+          longest={400}
+          isDisabled={isDisabled}
+          onSave={text('about')}
+        />
+        <SavedNumber
+          label="Year built"
+          value={house.yearBuilt}
+          least={1700}
+          most={2100}
+          isDisabled={isDisabled}
+          onSave={(yearBuilt) => yearBuilt !== null && describe({ yearBuilt })}
+        />
+        <SavedNumber
+          label="Storeys"
+          value={house.storeys}
+          least={1}
+          most={60}
+          isDisabled={isDisabled}
+          onSave={(storeys) => storeys !== null && describe({ storeys })}
+        />
+        <NativeSelect
+          label="Region"
+          disabled={isDisabled}
+          value={house.region}
+          data={regionIds.map((value) => ({ value, label: regions[value].name }))}
+          onChange={(event) => describe({ region: event.currentTarget.value as Region })}
+        />
+        <NativeSelect
+          label="Grounds in the wiring"
+          disabled={isDisabled}
+          value={String(house.groundedWiring)}
+          data={answers}
+          onChange={(event) => describe({ groundedWiring: answerOf(event.currentTarget.value) })}
+        />
+      </div>
+      <RegionLine region={house.region} />
+      <Alterations house={house} say={say} />
+      <div className={classes.fields}>
+        <NativeSelect
+          label="May breakers be switched?"
+          disabled={isDisabled}
+          value={String(house.breakerLeave)}
+          data={answers}
+          onChange={(event) => describe({ breakerLeave: answerOf(event.currentTarget.value) })}
+        />
+        <SavedText
+          label="Who said so"
+          value={house.leaveFrom}
+          longest={80}
+          isDisabled={isDisabled}
+          onSave={(leaveFrom) => describe({ leaveFrom })}
+        />
+        <div className={classes.wide}>
+          <TagsInput
+            label="Must not lose power"
+            description="Enter after each: medical equipment, freezer, sump pump, computers"
+            disabled={isDisabled}
+            value={[...house.keepPowered]}
+            maxTags={20}
+            onChange={(keepPowered) =>
+              describe({ keepPowered: keepPowered.map((one) => one.trim().slice(0, 60)) })
+            }
+          />
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** What follows the region: volts to expect, colours, and the code. */
+function RegionLine({ region }: { readonly region: Region }) {
+  const { usualVolts, colours, code, source } = regions[region];
+  return (
+    <p className={classes.soft}>
+      A receptacle should read {usualVolts[0]} to {usualVolts[1]} V ({source}, from memory). Colours:{' '}
+      {colours.hot}, {colours.neutral}, {colours.ground}. What is required: {code}.
+    </p>
+  );
+}
+
+function Alterations({ house, say }: SectionProps) {
+  const [year, setYear] = useState<number | string>('');
+  const [what, setWhat] = useState('');
+  const put = (alterations: House['alterations']): void =>
+    say?.({ kind: 'job-described', alterations: [...alterations] });
+  const add = (event: SubmitEvent): void => {
+    event.preventDefault();
+    if (typeof year !== 'number' || year < 1700 || year > 2100 || what.trim() === '') return;
+    put([...house.alterations, { year, what: what.trim() }].sort((a, b) => a.year - b.year));
+    setYear('');
+    setWhat('');
+  };
+  return (
+    <div>
+      <h3>Additions and alterations</h3>
+      <ul className={classes.lines}>
+        {house.alterations.map((one) => (
+          <li key={`${one.year} ${one.what}`}>
+            <span className={classes.year}>{one.year}</span> {one.what}
+            {say !== null && (
+              <Button
+                size="compact-sm"
+                variant="default"
+                aria-label={`Remove ${one.what}`}
+                onClick={() => put(house.alterations.filter((other) => other !== one))}
+              >
+                Remove
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {say !== null && house.alterations.length < 20 && (
+        <form className={classes.inline} onSubmit={add}>
+          <NumberInput
+            label="Year"
+            w={90}
+            allowDecimal={false}
+            thousandSeparator={false}
+            hideControls
+            value={year}
+            onChange={setYear}
+          />
+          <TextInput
+            label="What was done"
+            placeholder="Kitchen redone"
+            maxLength={80}
+            value={what}
+            onChange={(event) => setWhat(event.currentTarget.value)}
+          />
+          <Button type="submit" variant="default">
+            Add
+          </Button>
+        </form>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,146 @@
+import { labelWords, leavingItems, leavingWords, reasonWords } from '@fair-plug/core/conditions';
+import { receptaclesOf } from '@fair-plug/core/inspection';
+import { instrumentWords } from '@fair-plug/core/judgement';
+import type { Report } from '@fair-plug/core/report';
+import dayjs from 'dayjs';
+import { proofWords } from '@/components/proof-list';
+import { Words } from '@/components/region-words';
+import { useKit } from '@/local/use-logs';
+import classes from './report-sheet.module.css';
+
+interface Props {
+  readonly report: Report;
+}
+
+/** One line a cause, with everything that it explains. */
+export function CausesSection({ report }: Props) {
+  const protectedBy = report.house.wentDead.filter(({ by }) => by.kind === 'device');
+  const names = new Map(receptaclesOf(report.house).map(({ id, name }) => [id, name]));
+  if (report.causes.length === 0 && protectedBy.length === 0) return null;
+  return (
+    <section>
+      <h2>Causes and circuits</h2>
+      <ul className={classes.cautions}>
+        {report.causes.map(({ breaker, words, where, receptacles }) => (
+          <li key={`${breaker} ${words} ${where}`}>
+            <strong>
+              <Words>{`Breaker ${breaker}: ${words}`}</Words>
+            </strong>
+            , <Words>{where}</Words>. Explains {receptacles.length}: {receptacles.join(', ')}.
+          </li>
+        ))}
+        {[
+          ...new Map(
+            protectedBy.map((one) => [one.by.kind === 'device' ? one.by.receptacle : '', one]),
+          ).values(),
+        ].map(({ id, by, dead, powerBack }) => (
+          <li key={id}>
+            <Words>{`The ground-fault device at ${by.kind === 'device' ? (names.get(by.receptacle) ?? '') : ''} cuts the power of `}</Words>
+            {dead.map((one) => names.get(one) ?? '').join(', ')}.{' '}
+            {!powerBack && <strong>It did not reset.</strong>}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
+
+/** What was tested, what was not and why, and what a random sample of this size would miss. */
+export function CoverageSection({ report }: Props) {
+  const { coverage, missing, house } = report;
+  const { rooms, expected, tested, notReached, left } = coverage;
+  const unlisted = rooms.filter((room) => room.expected > room.tested + room.notReached);
+  return (
+    <section>
+      <h2>Coverage</h2>
+      <p>
+        {tested} of {expected} receptacles were tested
+        {house.plan?.sample
+          ? `; ${house.plan.sample} were planned, and every ground-fault device besides`
+          : ''}
+        .{expected === tested && ' Receptacles that are not on the list were not.'}
+      </p>
+      {notReached.length > 0 && (
+        <p>
+          Not reached:{' '}
+          {notReached.map(({ name, reason }) => `${name} (${reasonWords[reason].toLowerCase()})`).join(', ')}.
+        </p>
+      )}
+      {left.length > 0 && <p>Listed and not read, so nothing is said of them: {left.join(', ')}.</p>}
+      {unlisted.length > 0 && expected > tested + notReached.length + left.length && (
+        <p>
+          Expected and not found on the walk:{' '}
+          {unlisted.map((room) => `${room.name} ${room.expected - room.tested - room.notReached}`).join(', ')}
+          .
+        </p>
+      )}
+      {missing.length > 0 && (
+        <p>
+          Were those tested a random sample, all of the bad ones would have been missed{' '}
+          {missing
+            .map(
+              ({ faulty, chance }) =>
+                `in ${percent(chance)} of cases with ${faulty} bad among the ${expected}`,
+            )
+            .join(', ')}
+          . Receptacles of one circuit are no random sample: take it as a guide.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** The testers and their proofs, and the house as it was left. */
+export function ProofSection({ report }: Props) {
+  const kit = useKit();
+  const testers = new Map(kit.kind === 'loaded' ? kit.testers.map((one) => [one.id, one]) : []);
+  const { proofs, house } = report;
+  const labelled = receptaclesOf(house).filter(({ protection }) => (protection.labels?.length ?? 0) > 0);
+  return (
+    <section>
+      <h2>Testers and proofs</h2>
+      {proofs.length === 0 && <p>No tester was used or proved.</p>}
+      <ul className={classes.cautions}>
+        {proofs.map(({ instrument, tester, state, readings, proofs: tried, doubted }) => {
+          const known = tester === null ? undefined : testers.get(tester);
+          return (
+            <li key={`${instrument} ${tester}`}>
+              <strong>{known?.name ?? instrumentWords[instrument].name}</strong>
+              {known?.rating ? ` (${known.rating})` : ''}: {readings} readings; {proofWords[state]}
+              {tried.length > 0 &&
+                ` (${tried.map((one) => `${one.passed ? 'good' : 'failed'} ${dayjs(one.at).format('HH:mm')}`).join(', ')})`}
+              .
+              {doubted.length > 0 && (
+                <strong> {doubted.length} readings since its last good proof are in doubt.</strong>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {labelled.length > 0 && (
+        <p>
+          Labels found:{' '}
+          {labelled
+            .map(
+              ({ name, protection }) =>
+                `${name} ${(protection.labels ?? []).map((one) => labelWords[one]).join(' and ')}`,
+            )
+            .join('; ')}
+          .
+        </p>
+      )}
+      {house.left.length > 0 && (
+        <p>
+          On leaving:{' '}
+          {leavingItems
+            .filter((item) => house.left.includes(item))
+            .map((item) => leavingWords[item].toLowerCase())
+            .join('; ')}
+          .
+        </p>
+      )}
+    </section>
+  );
+}

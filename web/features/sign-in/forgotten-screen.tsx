@@ -1,0 +1,33 @@
+'use client';
+
+import { Anchor } from '@mantine/core';
+import Link from 'next/link';
+import { useState } from 'react';
+import { CredentialsForm } from '@/components/credentials-form';
+import { Threshold } from '@/components/threshold';
+import { post } from '@/local/api';
+
+export function ForgottenScreen() {
+  const [asked, setAsked] = useState(false);
+  return (
+    <Threshold title="A new password">
+      {asked ? (
+        <p role="status">
+          If somebody signs in with this address, a link is on its way. It is good for an hour.
+        </p>
+      ) : (
+        <CredentialsForm
+          ask={['email']}
+          button="Send a link"
+          onSubmit={async (values) => {
+            await post('/api/password-reset', values);
+            setAsked(true);
+          }}
+        />
+      )}
+      <Anchor component={Link} href="/sign-in">
+        To the sign-in
+      </Anchor>
+    </Threshold>
+  );
+}

@@ -1,0 +1,25 @@
+'use client';
+
+import { useRouter, useSearchParams } from 'next/navigation';
+import { CredentialsForm } from '@/components/credentials-form';
+import { Threshold } from '@/components/threshold';
+import { post } from '@/local/api';
+
+/** Where the link of the mail leads. */
+export function NewPasswordScreen() {
+  const token = useSearchParams().get('token') ?? '';
+  const router = useRouter();
+  return (
+    <Threshold title="A new password">
+      <p>Every device that is signed in with the old one is signed out.</p>
+      <CredentialsForm
+        ask={['newPassword']}
+        button="Set it"
+        onSubmit={async ({ newPassword }) => {
+          await post('/api/password-reset/new', { token, password: newPassword });
+          router.replace('/sign-in');
+        }}
+      />
+    </Threshold>
+  );
+}

@@ -1,0 +1,73 @@
+'use client';
+
+import { Anchor, Button } from '@mantine/core';
+import Link from 'next/link';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { CredentialsForm } from '@/components/credentials-form';
+import { Threshold } from '@/components/threshold';
+import { ask, post } from '@/local/api';
+import { useWhoIsHere } from '@/local/who-is-here';
+import classes from './sign-in-screen.module.css';
+
+interface Start {
+  readonly firstRun: boolean;
+  readonly demo: boolean;
+}
+
+/** Only ways within the application are gone on. */
+const wayOn = (to: string | null): string => (to !== null && /^\/(?!\/)/.test(to) ? to : '/');
+
+export function SignInScreen() {
+  const { here, askAgain } = useWhoIsHere();
+  const router = useRouter();
+  const to = wayOn(useSearchParams().get('to'));
+  const [start, setStart] = useState<Start | null>(null);
+  useEffect(() => {
+    ask<Start>('/api/start').then(setStart, () => {});
+  }, []);
+  useEffect(() => {
+    if (start?.firstRun) router.replace('/first-run');
+  }, [start, router]);
+  const goOn = async (): Promise<void> => {
+    await askAgain();
+    router.replace(to);
+  };
+  const locked =
+    here.kind === 'somebody' && here.standing === 'signed-out' ? here.identity.person.name : null;
+  return (
+    <Threshold title="Sign in">
+      {locked !== null && (
+        <p>
+          What {locked} entered is kept in this browser until they sign in again. Somebody else who signs in
+          does not see it.
+        </p>
+      )}
+      <CredentialsForm
+        ask={['email', 'password']}
+        button="Sign in"
+        onSubmit={async (values) => {
+          await post('/api/sign-in', values);
+          await goOn();
+        }}
+      />
+      <Anchor component={Link} href="/forgotten">
+        Forgotten the password?
+      </Anchor>
+      {start?.demo && (
+        <section className={classes.aside} aria-label="Demo">
+          <p>This start came with a demo: a firm of one, a 1966 house half walked.</p>
+          <Button
+            variant="default"
+            onClick={async () => {
+              await post('/api/demo', {});
+              await goOn();
+            }}
+          >
+            Open the demo
+          </Button>
+        </section>
+      )}
+    </Threshold>
+  );
+}

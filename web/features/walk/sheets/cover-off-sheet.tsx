@@ -1,0 +1,128 @@
+import {
+  type ConductorMetal,
+  cautions,
+  conductorMetals,
+  type DeviceMarking,
+  deviceMarkings,
+  type Insulation,
+  insulations,
+  insulationWords,
+  markingWords,
+  metalSigns,
+} from '@fair-plug/core/conditions';
+import { Button, Checkbox, NativeSelect } from '@mantine/core';
+import { useState } from 'react';
+import { ChoiceKeys } from '@/components/choice-keys';
+import { Words } from '@/components/region-words';
+import type { SheetProps } from './sheet-props';
+import classes from './sheets.module.css';
+
+const sizes = ['', '14', '12', '10', '8', '6'] as const;
+
+/** What is seen inside the box: only after a qualified person has proved it dead. */
+export function CoverOffSheet({ walk, onClose }: SheetProps) {
+  const before = walk.receptacle?.coverOff ?? null;
+  const [isDead, setDead] = useState(false);
+  const [metal, setMetal] = useState<ConductorMetal | undefined>(before?.metal);
+  const [awg, setAwg] = useState(before?.awg === undefined ? '' : String(before.awg));
+  const [insulation, setInsulation] = useState<Insulation | undefined>(before?.insulation);
+  const [marking, setMarking] = useState<DeviceMarking | undefined>(before?.marking);
+  const [jumper, setJumper] = useState(before?.jumper ?? false);
+  const [pushIn, setPushIn] = useState(before?.pushIn ?? false);
+  const save = (): void => {
+    walk.say(
+      (receptacle) => [
+        {
+          kind: 'cover-off',
+          receptacle,
+          provedDead: true,
+          jumper,
+          pushIn,
+          ...(metal === undefined ? {} : { metal }),
+          ...(awg === '' ? {} : { awg: Number(awg) }),
+          ...(insulation === undefined ? {} : { insulation }),
+          ...(marking === undefined ? {} : { marking }),
+        },
+      ],
+      `Recorded: ${walk.name}, cover off`,
+    );
+    onClose();
+  };
+  return (
+    <div className={classes.sheet}>
+      <p className={classes.strong}>
+        <Words>{cautions.box}</Words>
+      </p>
+      <Checkbox
+        label="I am qualified; the breaker is off and every conductor in the box is proved dead"
+        checked={isDead}
+        onChange={(event) => setDead(event.currentTarget.checked)}
+      />
+      <ChoiceKeys
+        legend="Metal of the conductors"
+        isDisabled={!isDead}
+        choices={conductorMetals.map((one) => [one, metalSigns[one].name] as const)}
+        chosen={(one) => one === metal}
+        onChoose={setMetal}
+      />
+      <details>
+        <summary>How to tell them apart</summary>
+        <dl className={classes.signs}>
+          {conductorMetals.map((one) => (
+            <div key={one}>
+              <dt>{metalSigns[one].name}</dt>
+              <dd>{metalSigns[one].signs}</dd>
+            </div>
+          ))}
+        </dl>
+      </details>
+      {metal !== undefined && metalSigns[metal].isAluminum && (
+        <p className={classes.caution}>
+          It snaps when worked: pull nothing out without need. No load test through it. Ordinary devices are
+          made for copper alone.
+        </p>
+      )}
+      <div className={classes.row}>
+        <NativeSelect
+          label="Size"
+          disabled={!isDead}
+          value={awg}
+          data={sizes.map((size) => ({ value: size, label: size === '' ? 'not seen' : `${size} AWG` }))}
+          onChange={(event) => setAwg(event.currentTarget.value)}
+        />
+        <NativeSelect
+          label="Mark on the device"
+          disabled={!isDead}
+          value={marking ?? ''}
+          data={[
+            { value: '', label: 'not looked' },
+            ...deviceMarkings.map((value) => ({ value, label: markingWords[value] })),
+          ]}
+          onChange={(event) => setMarking(deviceMarkings.find((one) => one === event.currentTarget.value))}
+        />
+      </div>
+      <ChoiceKeys
+        legend="Insulation"
+        isDisabled={!isDead}
+        choices={insulations.map((one) => [one, insulationWords[one]] as const)}
+        chosen={(one) => one === insulation}
+        onChoose={setInsulation}
+      />
+      <Checkbox
+        label="A jumper from neutral to ground"
+        disabled={!isDead}
+        checked={jumper}
+        onChange={(event) => setJumper(event.currentTarget.checked)}
+      />
+      <Checkbox
+        label="Push-in terminals in use"
+        disabled={!isDead}
+        checked={pushIn}
+        onChange={(event) => setPushIn(event.currentTarget.checked)}
+      />
+      <Button disabled={!isDead} onClick={save}>
+        Record
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,115 @@
+import { Button, NativeSelect } from '@mantine/core';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { SavedText } from '@/components/saved-fields';
+import { walkedRooms } from '../walk-order';
+import type { SheetProps } from './sheet-props';
+import classes from './sheets.module.css';
+
+/** Renames a receptacle, moves it to another room, merges it with another, or takes its halves apart. */
+export function EditSheet({ walk, house, onClose }: SheetProps) {
+  const { receptacle, room, name } = walk;
+  const [into, setInto] = useState('');
+  if (receptacle === null || room === null)
+    return <p>Nothing was recorded here yet: what is in hand is the place for the next receptacle.</p>;
+  const rooms = walkedRooms(house);
+  const describe = (fields: object, words: string): void =>
+    walk.say(
+      (id) => [{ kind: 'receptacle-described', receptacle: id, room: room.id, name, ...fields }],
+      words,
+    );
+  const others = rooms.flatMap((one) => one.receptacles).filter(({ id }) => id !== receptacle.id);
+  const takeApart = (): void => {
+    const details = {
+      room: room.id,
+      ...(receptacle.type === null ? {} : { type: receptacle.type }),
+      ...(receptacle.spot === null ? {} : { spot: receptacle.spot }),
+    };
+    const lower = v7();
+    walk.say(
+      (id) => [
+        { kind: 'receptacle-described', receptacle: id, ...details, name: `${name} upper`.slice(0, 60) },
+        {
+          kind: 'receptacle-described',
+          receptacle: lower,
+          ...details,
+          name: `${name} lower`.slice(0, 60),
+          halfOf: id,
+        },
+      ],
+      `${name}: halves apart`,
+    );
+    onClose();
+  };
+  return (
+    <div className={classes.sheet}>
+      <SavedText
+        label="Name"
+        longest={60}
+        value={name}
+        onSave={(to) => to !== null && describe({ name: to }, `Renamed: ${to}`)}
+      />
+      <NativeSelect
+        label="Room"
+        value={room.id}
+        data={rooms.map((one) => ({ value: one.id, label: one.name }))}
+        onChange={(event) => {
+          const to = event.currentTarget.value;
+          const toName = rooms.find(({ id }) => id === to)?.name ?? '';
+          walk.tell(`Moved: ${name} to ${toName}`, {
+            kind: 'receptacle-described',
+            receptacle: receptacle.id,
+            room: to,
+            name,
+            spot: null,
+          });
+          onClose();
+        }}
+      />
+      {receptacle.halfOf === null &&
+        !house.rooms.some(({ receptacles }) => receptacles.some((one) => one.halfOf === receptacle.id)) && (
+          <section className={classes.part} aria-label="Halves">
+            <h3>Halves that read apart</h3>
+            <p className={classes.soft}>
+              What was read so far stays with the upper half; the lower one becomes a line of its own.
+            </p>
+            <Button variant="default" onClick={takeApart}>
+              Take the halves apart
+            </Button>
+          </section>
+        )}
+      <section className={classes.part} aria-label="Merge">
+        <h3>Entered twice</h3>
+        <div className={classes.row}>
+          <NativeSelect
+            label="It is the same as"
+            value={into}
+            data={[
+              { value: '', label: 'choose' },
+              ...others.map((one) => ({ value: one.id, label: one.name })),
+            ]}
+            onChange={(event) => setInto(event.currentTarget.value)}
+          />
+          <Button
+            variant="default"
+            disabled={into === ''}
+            onClick={() => {
+              const other = others.find(({ id }) => id === into);
+              walk.tell(`Merged: ${name} into ${other?.name ?? ''}`, {
+                kind: 'receptacle-merged',
+                receptacle: receptacle.id,
+                into,
+              });
+              onClose();
+            }}
+          >
+            Merge
+          </Button>
+        </div>
+        <p className={classes.soft}>
+          All that was read at both stays, under the other name. Undo takes it back.
+        </p>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,196 @@
+import { cautions, isGroundFaultType } from '@fair-plug/core/conditions';
+import { groundFaultWords } from '@fair-plug/core/judgement';
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import { Words } from '@/components/region-words';
+import { DeadPicker } from './dead-picker';
+import { ProtectionNotes } from './protection-notes';
+import type { SheetProps } from './sheet-props';
+import classes from './sheets.module.css';
+import { longestSeconds, useHeldButton } from './use-held-button';
+
+/** A ground-fault test at the receptacle in hand: the button, what went dead, and that the power is back. */
+export function GroundFaultSheet(props: SheetProps) {
+  const { walk, house } = props;
+  const [isTripped, setTripped] = useState(false);
+  const latest = walk.receptacle?.groundFaultTests.at(-1);
+  return (
+    <div className={classes.sheet}>
+      {isTripped ? (
+        <AfterTrip {...props} />
+      ) : (
+        <>
+          <p className={classes.caution}>
+            <Words>{cautions['ground-fault-test']}</Words>
+          </p>
+          {house.keepPowered.length > 0 && (
+            <p className={classes.strong}>Must not lose power: {house.keepPowered.join(', ')}.</p>
+          )}
+          <TesterButton walk={walk} onTripped={() => setTripped(true)} />
+          <OwnButton walk={walk} onTripped={() => setTripped(true)} />
+          {latest !== undefined && (
+            <p>
+              <strong>Last try:</strong> <Words>{groundFaultWords(latest, walk.verdict).words}</Words>
+            </p>
+          )}
+          <ProtectionNotes walk={walk} />
+        </>
+      )}
+    </div>
+  );
+}
+
+interface ButtonProps {
+  readonly walk: SheetProps['walk'];
+  readonly onTripped: () => void;
+}
+
+const tested = (
+  walk: SheetProps['walk'],
+  by: 'tester-button' | 'own-button',
+  result: 'tripped' | 'no-trip' | 'power-stays-on' | 'no-power',
+  heldSeconds?: number,
+): void =>
+  walk.say(
+    (receptacle) => [
+      {
+        kind: 'ground-fault-tested',
+        receptacle,
+        by,
+        result,
+        ...(heldSeconds === undefined ? {} : { heldSeconds }),
+      },
+    ],
+    `Recorded: ${walk.name}, ground-fault test, ${result.replaceAll('-', ' ')}`,
+  );
+
+/** The tester's button needs a ground, and lamps that read correct first. */
+function TesterButton({ walk, onTripped }: ButtonProps) {
+  const held = useHeldButton();
+  const isAllowed = walk.verdict?.plain === true && !walk.isDraft && walk.verdict.contacts.ground !== 'live';
+  const finish = (result: 'tripped' | 'no-trip'): void => {
+    tested(walk, 'tester-button', result, held.end());
+    if (result === 'tripped') onTripped();
+  };
+  if (!isAllowed)
+    return (
+      <p className={classes.caution}>
+        {walk.verdict === null && 'Read the lamps first. '}
+        <Words>{`${cautions['button-needs-ground']} Use the device’s own button.`}</Words>
+      </p>
+    );
+  if (!held.isHeld)
+    return (
+      <section className={classes.part} aria-label="Tester’s button">
+        <h3>Tester’s button</h3>
+        <Button size="lg" onClick={held.begin} data-autofocus>
+          I press and hold it now
+        </Button>
+      </section>
+    );
+  return (
+    <section className={classes.part} aria-label="Tester’s button">
+      <p className={classes.timer} role="timer">
+        {(held.seconds ?? 0).toFixed(1)} <small>s of {longestSeconds}</small>
+      </p>
+      {held.isTooLong && (
+        <p className={classes.strong} role="alert">
+          {longestSeconds} s: let go. It did not trip.
+        </p>
+      )}
+      <div className={classes.pair}>
+        <Button onClick={() => finish('tripped')}>Tripped: all lamps out</Button>
+        <Button variant="default" onClick={() => finish('no-trip')}>
+          Did not trip
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function OwnButton({ walk, onTripped }: ButtonProps) {
+  const choose = (result: 'tripped' | 'power-stays-on' | 'no-power'): void => {
+    tested(walk, 'own-button', result);
+    if (result === 'tripped') onTripped();
+  };
+  return (
+    <section className={classes.part} aria-label="Device’s own button">
+      <h3>Device’s own button</h3>
+      <div className={classes.row}>
+        <Button variant="default" onClick={() => choose('tripped')}>
+          It trips
+        </Button>
+        <Button variant="default" onClick={() => choose('power-stays-on')}>
+          Nothing, power stays
+        </Button>
+        <Button variant="default" onClick={() => choose('no-power')}>
+          No power at it
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** Which receptacles went dead with it, where its reset is, and that the power is back. */
+function AfterTrip({ walk, house, onClose }: SheetProps) {
+  const here = walk.receptacle;
+  const before = house.wentDead.findLast(({ by }) => by.kind === 'device' && by.receptacle === here?.id);
+  const [dead, setDead] = useState<ReadonlySet<string>>(
+    () => new Set([...(before?.dead ?? []), ...(here === null ? [] : [here.id])]),
+  );
+  const [device, setDevice] = useState<string | null>(
+    here?.type !== null && here !== null && isGroundFaultType(here.type) ? here.id : null,
+  );
+  const devices = house.rooms
+    .flatMap(({ receptacles }) => receptacles)
+    .filter(({ id, type }) => id === here?.id || (type !== null && isGroundFaultType(type)));
+  const by = device ?? here?.id ?? '';
+  const finish = (powerBack: boolean): void => {
+    walk.tell(
+      powerBack ? `${walk.name}: power is back` : `${walk.name}: power is NOT back`,
+      { kind: 'went-dead', by: { kind: 'device', receptacle: by }, dead: [...dead], powerBack },
+      ...(here !== null && by !== here.id
+        ? [
+            {
+              kind: 'protection-noted' as const,
+              receptacle: here.id,
+              resetAt: devices.find(({ id }) => id === by)?.name ?? null,
+            },
+          ]
+        : []),
+    );
+    onClose();
+  };
+  return (
+    <>
+      <p>
+        <strong>Tripped.</strong> Which receptacles are dead now? Then reset it and see that the power is
+        back.
+      </p>
+      <DeadPicker house={house} dead={dead} onDead={setDead} />
+      {devices.length > 1 && (
+        <div className={classes.row}>
+          <span>Its reset is at</span>
+          {devices.map(({ id, name }) => (
+            <Button
+              key={id}
+              variant={id === by ? 'filled' : 'default'}
+              aria-pressed={id === by}
+              onClick={() => setDevice(id)}
+            >
+              {name}
+            </Button>
+          ))}
+        </div>
+      )}
+      <div className={classes.pair}>
+        <Button onClick={() => finish(true)} data-autofocus>
+          Power is back
+        </Button>
+        <Button variant="default" onClick={() => finish(false)}>
+          Will not reset
+        </Button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,97 @@
+import { typesIn, typeWords } from '@fair-plug/core/conditions';
+import { Button, Checkbox } from '@mantine/core';
+import { useState } from 'react';
+import { ChoiceKeys } from '@/components/choice-keys';
+import { useRegion } from '@/components/region-words';
+import { RoomMap } from '@/components/room-map';
+import { SavedSlider } from '@/components/saved-fields';
+import { FeedForm } from '../feed-form';
+import type { SheetProps } from './sheet-props';
+import classes from './sheets.module.css';
+
+/** What kind of receptacle it is, where on the walls, and what feeds it. */
+export function KindSheet({ walk, onClose }: SheetProps) {
+  const { receptacle, room, name, type } = walk;
+  const region = useRegion();
+  const [sliding, setSliding] = useState<number | null>(null);
+  if (room === null) return null;
+  const spot = sliding ?? receptacle?.spot ?? walk.nextSpot;
+  const describe = (fields: object, words: string): void =>
+    walk.say(
+      (id) => [{ kind: 'receptacle-described', receptacle: id, room: room.id, name, ...fields }],
+      words,
+    );
+  return (
+    <div className={classes.sheet}>
+      <ChoiceKeys
+        legend="Kind"
+        choices={typesIn[region].map((one) => [one, typeWords[one]] as const)}
+        chosen={(one) => one === type}
+        onChoose={(one) => describe({ type: one }, `${name}: ${typeWords[one].toLowerCase()}`)}
+      />
+      {region === 'north-america' && (
+        <Checkbox
+          label="A three-to-two adapter is in use"
+          description="Its tab grounds only where plate screw, yoke, box and raceway all are continuous: verify with the meter, else take it as ungrounded."
+          checked={receptacle?.adapter ?? false}
+          onChange={(event) => describe({ adapter: event.currentTarget.checked }, `${name}: adapter`)}
+        />
+      )}
+      <section className={classes.part} aria-label="Place on the walls">
+        <h3>Place on the walls</h3>
+        <RoomMap
+          name={room.name}
+          door={room.door}
+          inHand={receptacle?.id ?? null}
+          next={receptacle === null ? spot : null}
+          marks={room.receptacles.map((one) => ({
+            id: one.id,
+            name: one.name,
+            spot: one.id === receptacle?.id ? spot : one.spot,
+            lamps: one.readings.at(-1)?.lamps ?? null,
+            hasFinding: false,
+          }))}
+        />
+        <SavedSlider
+          thumbLabel="Place, clockwise from the corner at the top left"
+          label={null}
+          min={0}
+          max={0.99}
+          step={0.01}
+          value={receptacle?.spot ?? walk.nextSpot ?? 0}
+          onSlide={setSliding}
+          onSave={(to) => describe({ spot: to }, `Placed: ${name}`)}
+        />
+        <SavedSlider
+          thumbLabel="Door, clockwise from the corner at the top left"
+          label={() => 'Door'}
+          min={0}
+          max={0.99}
+          step={0.01}
+          value={room.door}
+          onSave={(door) =>
+            walk.tell(`${room.name}: door`, { kind: 'room-described', room: room.id, name: room.name, door })
+          }
+        />
+        <p className={classes.soft}>
+          The first slider moves the receptacle along the walls, the second the door.
+        </p>
+      </section>
+      <section className={classes.part} aria-label="What feeds it">
+        <h3>What feeds it</h3>
+        <FeedForm
+          key={`${receptacle?.id} ${receptacle?.breaker} ${receptacle?.place}`}
+          breaker={receptacle?.breaker ?? null}
+          place={receptacle?.place ?? null}
+          onFeed={(breaker, place) =>
+            walk.say(
+              (id) => [{ kind: 'receptacle-fed', receptacle: id, breaker, place }],
+              breaker === null ? `${name}: breaker not known` : `${name} is on breaker ${breaker}`,
+            )
+          }
+        />
+      </section>
+      <Button onClick={onClose}>Done</Button>
+    </div>
+  );
+}

@@ -1,0 +1,57 @@
+import { cautions, leavingItems, leavingWords } from '@fair-plug/core/conditions';
+import { leftUndone } from '@fair-plug/core/inspection';
+import { instrumentWords } from '@fair-plug/core/judgement';
+import { Checkbox } from '@mantine/core';
+import { ProofList } from '@/components/proof-list';
+import { Words } from '@/components/region-words';
+import type { SheetProps } from './sheet-props';
+import classes from './sheets.module.css';
+
+/** Before the house is left: everything as it was found, the testers proved again, and what is left undone. */
+export function LeavingSheet({ job, house, walk }: SheetProps) {
+  const { powerNotBack, toProve, untested } = leftUndone(house);
+  return (
+    <div className={classes.sheet}>
+      {powerNotBack.length > 0 && (
+        <p className={classes.strong} role="alert">
+          Power is not said to be back: {powerNotBack.join(', ')}.
+        </p>
+      )}
+      {leavingItems.map((item) => (
+        <Checkbox
+          key={item}
+          size="md"
+          label={<Words>{leavingWords[item]}</Words>}
+          checked={house.left.includes(item)}
+          disabled={!walk.canRecord}
+          onChange={(event) =>
+            walk.tell(leavingWords[item], { kind: 'left-as-found', item, done: event.currentTarget.checked })
+          }
+        />
+      ))}
+      <p className={classes.caution}>
+        <Words>{cautions['as-found']}</Words>
+        {house.breakersFoundOff !== null && ` Found off: ${house.breakersFoundOff}.`}
+        {house.keepPowered.length > 0 && ` Must have power: ${house.keepPowered.join(', ')}.`}
+      </p>
+      <section className={classes.part} aria-label="Testers again">
+        <h3>Testers again, on a receptacle known to be good</h3>
+        {toProve.length > 0 && (
+          <p>
+            Still to prove:{' '}
+            {toProve.map(({ instrument }) => instrumentWords[instrument].name.toLowerCase()).join(', ')}.
+          </p>
+        )}
+        <ProofList job={job} house={house} />
+      </section>
+      <section className={classes.part} aria-label="Left undone">
+        <h3>Left undone</h3>
+        <p>
+          {untested.length === 0
+            ? 'Every receptacle on the list was read, or has a reason.'
+            : `Neither read nor given a reason: ${untested.join(', ')}.`}
+        </p>
+      </section>
+    </div>
+  );
+}

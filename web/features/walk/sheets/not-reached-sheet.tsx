@@ -1,0 +1,35 @@
+import { notReachedReasons, reasonWords } from '@fair-plug/core/conditions';
+import { useHotkeys } from '@mantine/hooks';
+import { ChoiceKeys } from '@/components/choice-keys';
+import type { SheetProps } from './sheet-props';
+import classes from './sheets.module.css';
+
+/** Why it was not reached: one key, and the walk goes on. */
+export function NotReachedSheet({ walk, onClose }: SheetProps) {
+  const current = walk.receptacle?.notReached ?? null;
+  const choose = (reason: (typeof notReachedReasons)[number]): void => {
+    const isBack = reason === current;
+    walk.say(
+      (receptacle) => [{ kind: 'not-reached', receptacle, reason: isBack ? null : reason }],
+      isBack
+        ? `${walk.name}: to be reached`
+        : `Not reached: ${walk.name}, ${reasonWords[reason].toLowerCase()}`,
+      !isBack,
+    );
+    onClose();
+  };
+  useHotkeys(
+    notReachedReasons.map((reason, index): [string, () => void] => [String(index + 1), () => choose(reason)]),
+  );
+  return (
+    <div className={classes.sheet}>
+      <ChoiceKeys
+        legend="Why (keys 1 to 7)"
+        choices={notReachedReasons.map((reason) => [reason, reasonWords[reason]] as const)}
+        chosen={(reason) => reason === current}
+        onChoose={choose}
+      />
+      <p className={classes.soft}>It stands in the report by name, with this reason.</p>
+    </div>
+  );
+}

@@ -1,0 +1,61 @@
+import { labelWords, protectionLabels } from '@fair-plug/core/conditions';
+import { Checkbox } from '@mantine/core';
+import { ChoiceKeys } from '@/components/choice-keys';
+import { SavedNumber, SavedText } from '@/components/saved-fields';
+import type { Walk } from '../use-walk';
+import classes from './sheets.module.css';
+
+/** About this many years a device lasts; moisture, insects and loose neutrals shorten it (common practice). */
+const usualLife = 10;
+
+/** Labels, the place of the reset, and the age of the device. */
+export function ProtectionNotes({ walk }: { readonly walk: Walk }) {
+  const protection = walk.receptacle?.protection;
+  const labels = protection?.labels ?? null;
+  const madeIn = protection?.madeIn ?? null;
+  const note = (fields: object, words: string): void =>
+    walk.say((receptacle) => [{ kind: 'protection-noted', receptacle, ...fields }], `${walk.name}: ${words}`);
+  return (
+    <section className={classes.part} aria-label="Labels and device">
+      <h3>Labels and device</h3>
+      <ChoiceKeys
+        legend="Labels on it"
+        choices={[
+          ...protectionLabels.map((label) => [label, labelWords[label]] as const),
+          ['none', 'None'] as const,
+        ]}
+        chosen={(label) => (label === 'none' ? labels?.length === 0 : (labels ?? []).includes(label))}
+        onChoose={(label) => {
+          if (label === 'none') return note({ labels: [] }, 'no labels');
+          const others = (labels ?? []).filter((one) => one !== label);
+          note({ labels: others.length === (labels ?? []).length ? [...others, label] : others }, 'labels');
+        }}
+      />
+      <div className={classes.row}>
+        <SavedText
+          label="Reset is at"
+          placeholder="here, or where"
+          longest={80}
+          value={protection?.resetAt ?? null}
+          onSave={(resetAt) => note({ resetAt }, 'reset')}
+        />
+        <SavedNumber
+          label="Year on the device"
+          least={1970}
+          most={2100}
+          value={madeIn}
+          onSave={(year) => note({ madeIn: year }, 'year of the device')}
+        />
+      </div>
+      <Checkbox
+        label="Locked out: it will not reset at all"
+        checked={protection?.lockedOut ?? false}
+        onChange={(event) => note({ lockedOut: event.currentTarget.checked }, 'locked out')}
+      />
+      <p className={classes.soft}>
+        Devices last about {usualLife} years; newer ones lock out when they fail their own test. The upper
+        button is the reset, as a rule.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,47 @@
+import dynamic from 'next/dynamic';
+import { type ComponentType, memo } from 'react';
+import { ProofList } from '@/components/proof-list';
+import { Sheet } from '@/components/sheet';
+import { type SheetId, sheetWords } from '../words';
+import { LooksSheet } from './looks-sheet';
+import { NotReachedSheet } from './not-reached-sheet';
+import { NoteSheet } from './note-sheet';
+import type { SheetProps } from './sheet-props';
+
+const ProofSheet = ({ job, house }: SheetProps) => <ProofList job={job} house={house} />;
+
+/** What is met at few receptacles is loaded when it is first opened; the service worker has it. */
+const sheets: Readonly<Record<SheetId, ComponentType<SheetProps>>> = {
+  looks: LooksSheet,
+  'not-reached': NotReachedSheet,
+  note: NoteSheet,
+  proof: ProofSheet,
+  'ground-fault': dynamic(() => import('./ground-fault-sheet').then((one) => one.GroundFaultSheet)),
+  kind: dynamic(() => import('./kind-sheet').then((one) => one.KindSheet)),
+  'cover-off': dynamic(() => import('./cover-off-sheet').then((one) => one.CoverOffSheet)),
+  breaker: dynamic(() => import('./breaker-sheet').then((one) => one.BreakerSheet)),
+  edit: dynamic(() => import('./edit-sheet').then((one) => one.EditSheet)),
+  history: dynamic(() => import('./history-sheet').then((one) => one.HistorySheet)),
+  leaving: dynamic(() => import('./leaving-sheet').then((one) => one.LeavingSheet)),
+};
+
+const ofTheHouse: readonly SheetId[] = ['proof', 'leaving', 'breaker'];
+
+/** The sheet that is open, if one is; while none is, nothing that changes is drawn anew. */
+export const WalkSheet = memo(
+  function WalkSheet({ open, ...props }: SheetProps & { readonly open: SheetId | null }) {
+    const Content = open === null ? null : sheets[open];
+    const title =
+      open === null
+        ? ''
+        : ofTheHouse.includes(open)
+          ? sheetWords[open].name
+          : `${props.walk.name}: ${sheetWords[open].name.toLowerCase()}`;
+    return (
+      <Sheet opened={open !== null} title={title} onClose={props.onClose}>
+        {Content !== null && <Content {...props} />}
+      </Sheet>
+    );
+  },
+  (before, after) => before.open === null && after.open === null,
+);

@@ -1,0 +1,40 @@
+import type { InstrumentId } from '@fair-plug/core/circuit';
+
+/** What is entered beside the lamps; each opens a sheet of its own. */
+export const sheetIds = [
+  'ground-fault',
+  'looks',
+  'kind',
+  'not-reached',
+  'cover-off',
+  'breaker',
+  'note',
+  'edit',
+  'history',
+  'proof',
+  'leaving',
+] as const;
+export type SheetId = (typeof sheetIds)[number];
+
+/** What a next test opens. */
+export const sheetFor = (instrument: InstrumentId): SheetId | null =>
+  instrument === 'gfci-button' || instrument === 'own-button' ? 'ground-fault' : null;
+
+export interface SheetWords {
+  readonly name: string;
+  readonly key: string;
+}
+
+export const sheetWords: Readonly<Record<SheetId, SheetWords>> = {
+  'ground-fault': { name: 'Ground-fault test', key: 'G' },
+  looks: { name: 'Looks', key: 'O' },
+  kind: { name: 'Kind and place', key: 'T' },
+  'not-reached': { name: 'Not reached', key: 'N' },
+  'cover-off': { name: 'Cover off', key: 'C' },
+  breaker: { name: 'Breaker', key: 'B' },
+  note: { name: 'Note', key: 'W' },
+  edit: { name: 'Rename, move, merge', key: 'E' },
+  history: { name: 'History', key: 'H' },
+  proof: { name: 'Prove the testers', key: 'P' },
+  leaving: { name: 'Leaving', key: 'F' },
+};

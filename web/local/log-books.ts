@@ -1,0 +1,158 @@
+import {
+  type Entry,
+  foldKit,
+  type House,
+  HouseFold,
+  type JobEntry,
+  type KitEntry,
+} from '@fair-plug/core/inspection';
+import { summaryOf } from '@fair-plug/core/report';
+import { entriesOf, kitKey, type LocalDatabase, type LogKey } from './store';
+
+/** A log as it stands on this device. */
+export interface LogState {
+  /** False until what is here was read. */
+  readonly isRead: boolean;
+  /** True where nothing of the log is here. */
+  readonly isEmpty: boolean;
+  readonly entries: readonly Entry[];
+  /** Of a job's log. */
+  readonly house: House;
+}
+
+const pauseBeforeSummary = 400;
+
+/** One log, read once and grown entry by entry; whoever listens is told when it grows. */
+class LogBook {
+  private readonly store: LocalDatabase;
+  private readonly log: LogKey;
+  private readonly fold = new HouseFold();
+  private readonly all = new Map<string, Entry>();
+  private readonly listeners = new Set<() => void>();
+  private current: LogState | null = null;
+  private isRead = false;
+  private summaryTimer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(store: LocalDatabase, log: LogKey) {
+    this.store = store;
+    this.log = log;
+    void this.read();
+  }
+
+  /** Reads what is kept, again where another tab has kept more. */
+  async read(): Promise<void> {
+    const entries = await entriesOf(this.store, this.log);
+    this.isRead = true;
+    this.current = null;
+    this.take(entries);
+    this.tell();
+  }
+
+  take(entries: readonly Entry[]): void {
+    const fresh = entries.filter(({ id }) => !this.all.has(id));
+    if (fresh.length === 0) return;
+    for (const entry of fresh) this.all.set(entry.id, entry);
+    if (this.log !== kitKey) {
+      this.fold.add(fresh as readonly JobEntry[]);
+      this.summarize();
+    }
+    this.current = null;
+    this.tell();
+  }
+
+  readonly state = (): LogState => {
+    this.current ??= {
+      isRead: this.isRead,
+      isEmpty: this.all.size === 0,
+      entries: [...this.all.values()],
+      house: this.fold.house,
+    };
+    return this.current;
+  };
+
+  readonly listen = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  private tell(): void {
+    for (const listener of this.listeners) listener();
+  }
+
+  /** Brings the line of the list of jobs up to date, once a burst of entries is over. */
+  private summarize(): void {
+    clearTimeout(this.summaryTimer);
+    this.summaryTimer = setTimeout(async () => {
+      const summary = summaryOf(this.fold.house);
+      await this.store.transaction('rw', this.store.logs, async () => {
+        const kept = await this.store.logs.get(this.log);
+        await this.store.logs.put({
+          log: this.log,
+          cursor: kept?.cursor ?? 0,
+          summary,
+          summarized: this.all.size,
+        });
+      });
+    }, pauseBeforeSummary);
+  }
+}
+
+/** The logs that are open in this tab, in step with those of other tabs. */
+export class LogBooks {
+  private readonly store: LocalDatabase;
+  private readonly books = new Map<LogKey, LogBook>();
+  private readonly channel: BroadcastChannel;
+
+  constructor(store: LocalDatabase) {
+    this.store = store;
+    this.channel = new BroadcastChannel(store.name);
+    this.channel.onmessage = ({ data }) => void this.books.get(String(data))?.read();
+  }
+
+  book(log: LogKey): LogBook {
+    let book = this.books.get(log);
+    if (book === undefined) {
+      book = new LogBook(this.store, log);
+      this.books.set(log, book);
+    }
+    return book;
+  }
+
+  /** Entries that were kept: shown here and in other tabs. */
+  grown(log: LogKey, entries: readonly Entry[]): void {
+    if (entries.length === 0) return;
+    this.books.get(log)?.take(entries);
+    this.channel.postMessage(log);
+  }
+
+  /** Makes sure that the list of jobs has a line for a log that nobody has opened here. */
+  async summarized(log: LogKey): Promise<void> {
+    if (this.books.has(log) || log === kitKey) return;
+    const entries = await entriesOf(this.store, log);
+    const fold = new HouseFold().add(entries as readonly JobEntry[]);
+    const kept = await this.store.logs.get(log);
+    await this.store.logs.put({
+      log,
+      cursor: kept?.cursor ?? 0,
+      summary: summaryOf(fold.house),
+      summarized: entries.length,
+    });
+  }
+
+  /** Brings every line of the list of jobs up to date whose page was closed before it was. */
+  async allSummarized(): Promise<void> {
+    for (const { log, summarized } of await this.store.logs.toArray()) {
+      const [confirmed, unsent] = await Promise.all([
+        this.store.confirmed.where('log').equals(log).count(),
+        this.store.unsent.where('log').equals(log).count(),
+      ]);
+      if (confirmed + unsent !== summarized) await this.summarized(log);
+    }
+  }
+
+  close(): void {
+    this.channel.close();
+  }
+}
+
+export const kitIn = (entries: readonly Entry[]) => foldKit(entries as readonly KitEntry[]);

@@ -1,0 +1,108 @@
+'use client';
+
+import {
+  type Entry,
+  type JobEntry,
+  jobEntrySchema,
+  type KitEntry,
+  kitEntrySchema,
+} from '@fair-plug/core/inspection';
+import { useCallback } from 'react';
+import { z } from 'zod';
+import { type Local, useLocal } from './local-store';
+import { entriesOf, kitKey, type LogKey } from './store';
+
+const format = 'fair-plug/record@1';
+
+/** What one person kept in a browser: a file that they, or an owner of the firm, can take in on another device. */
+const recordSchema = z.strictObject({
+  format: z.literal(format),
+  firm: z.object({ id: z.string(), name: z.string() }),
+  person: z.object({ id: z.string(), name: z.string() }),
+  savedAt: z.string(),
+  jobs: z.array(z.strictObject({ job: z.string(), entries: z.array(jobEntrySchema) })),
+  kit: z.array(kitEntrySchema),
+});
+type SavedRecord = z.infer<typeof recordSchema>;
+
+/** An entry and the log that it belongs to. */
+interface Row {
+  readonly log: LogKey;
+  readonly entry: Entry;
+}
+
+function jobsIn(rows: readonly Row[]): SavedRecord['jobs'] {
+  const jobs = new Map<LogKey, Entry[]>();
+  for (const { log, entry } of rows) {
+    if (log === kitKey) continue;
+    const entries = jobs.get(log);
+    if (entries === undefined) jobs.set(log, [entry]);
+    else entries.push(entry);
+  }
+  return [...jobs].map(([job, entries]) => ({ job, entries: entries as JobEntry[] }));
+}
+
+function download(name: string, text: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(address);
+}
+
+/** Saves what is not on the server, what was refused included, or everything that is kept here, as a file. */
+export function useExportRecord(): (what: 'unsent' | 'everything') => Promise<void> {
+  const { identity, store } = useLocal();
+  return useCallback(
+    async (what) => {
+      const unsent: readonly Row[] = await store.unsent.orderBy('order').toArray();
+      const rows = what === 'unsent' ? unsent : [...(await store.confirmed.toArray()), ...unsent];
+      const { person, firm } = identity;
+      const record: SavedRecord = {
+        format,
+        firm: { id: firm.id, name: firm.name },
+        person,
+        savedAt: new Date().toISOString(),
+        jobs: jobsIn(rows),
+        kit: rows.filter(({ log }) => log === kitKey).map(({ entry }) => entry as KitEntry),
+      };
+      download(`Fair Plug record of ${person.name}.json`, JSON.stringify(record, null, 2));
+    },
+    [identity, store],
+  );
+}
+
+/**
+ * Takes a record in: what is not here yet is kept here and sent like anything else. Works without a network. Answers how
+ * many entries were new. Throws an error whose message says what is wrong with the file.
+ */
+export async function takeIn({ identity, store, books, sync }: Local, text: string): Promise<number> {
+  let body: unknown;
+  try {
+    body = JSON.parse(text);
+  } catch {
+    throw new Error('This file is not JSON.');
+  }
+  const parsed = recordSchema.safeParse(body);
+  if (!parsed.success) throw new Error('This file is not a record of Fair Plug.');
+  const { firm, jobs, kit } = parsed.data;
+  if (firm.id !== identity.firm.id) throw new Error(`This record is of another firm, ${firm.name}.`);
+  let count = 0;
+  const logs: readonly (readonly [LogKey, readonly Entry[]])[] = [
+    ...jobs.map(({ job, entries }) => [job, entries] as const),
+    [kitKey, kit],
+  ];
+  for (const [log, entries] of logs) {
+    const here = new Set((await entriesOf(store, log)).map(({ id }) => id));
+    const fresh = entries.filter(({ id }) => !here.has(id));
+    // A job may be unknown to the server: opening one that is known changes nothing.
+    const opens = log !== kitKey;
+    await store.unsent.bulkAdd(fresh.map((entry) => ({ log, entry, opens, refused: null })));
+    books.grown(log, fresh);
+    if (fresh.length > 0) await books.summarized(log);
+    count += fresh.length;
+  }
+  sync.wake();
+  return count;
+}

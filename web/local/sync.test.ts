@@ -1,0 +1,252 @@
+import 'fake-indexeddb/auto';
+import type { Entry, JobStatement } from '@fair-plug/core/inspection';
+import Dexie from 'dexie';
+import { v7 } from 'uuid';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { firmApi } from './api.ts';
+import { LogBooks } from './log-books.ts';
+import { confirm, entriesOf, keep as keepIn, kitKey, LocalDatabase } from './store.ts';
+import { Sync } from './sync.ts';
+
+const author = v7();
+const room = (name: string): JobStatement => ({ kind: 'room-described', room: v7(), name });
+
+/** A server that keeps logs as the real one does: each entry once, numbered in the order of arrival. */
+class Server {
+  readonly logs = new Map<string, Entry[]>();
+  /** What it says to a request; 0: nothing answers. */
+  answer: (path: string, entries: readonly Entry[]) => number = () => 200;
+  readonly asked: string[] = [];
+
+  readonly fetch = async (address: string, init: RequestInit = {}): Promise<Response> => {
+    const { pathname, searchParams } = new URL(address, 'http://server');
+    const body = init.body === undefined ? null : JSON.parse(String(init.body));
+    const entries: readonly Entry[] = body?.entries ?? [];
+    this.asked.push(`${init.method ?? 'GET'} ${pathname}`);
+    const status = this.answer(pathname, entries);
+    if (status === 0) throw new TypeError('network');
+    if (status >= 300) {
+      const code =
+        { 503: 'database-away', 401: 'signed-out', 404: 'not-found', 426: 'outdated' }[status] ?? 'invalid';
+      return Response.json({ error: { code, message: 'No.' } }, { status });
+    }
+    if (pathname === '/api/logs')
+      return Response.json({
+        logs: [...this.logs].map(([id, log]) => ({
+          id,
+          kind: id === 'kit' ? 'kit' : 'job',
+          seq: log.length,
+        })),
+      });
+    const log = body?.job ?? (pathname === '/api/kit/entries' ? 'kit' : pathname.split('/')[3]);
+    const kept = this.logs.get(log) ?? [];
+    this.logs.set(log, kept);
+    for (const entry of entries) if (!kept.some(({ id }) => id === entry.id)) kept.push(entry);
+    const after = Number(searchParams.get('after') ?? 0);
+    return Response.json({ entries: kept.slice(after, after + 3), cursor: Math.min(kept.length, after + 3) });
+  };
+
+  names(log: string): readonly string[] {
+    return (this.logs.get(log) ?? []).map((entry) => ('name' in entry ? entry.name : entry.kind));
+  }
+}
+
+let server: Server;
+let device: ReturnType<typeof newDevice>;
+let job: string;
+let count = 0;
+
+function newDevice() {
+  count += 1;
+  const store = new LocalDatabase(`device ${count}`);
+  const books = new LogBooks(store);
+  const sync = new Sync(store, firmApi(v7()), books);
+  return {
+    store,
+    books,
+    sync,
+    keep: async (log: string, said: readonly JobStatement[], opens = false) => {
+      const entries = await keepIn(store, log, author, said, opens);
+      books.grown(log, entries);
+      return entries;
+    },
+    exchange: () => sync.exchange(),
+  };
+}
+
+beforeEach(() => {
+  server = new Server();
+  vi.stubGlobal('fetch', server.fetch);
+  job = v7();
+  device = newDevice();
+});
+afterEach(() => {
+  device.sync.end();
+  vi.unstubAllGlobals();
+});
+
+const running = async (check: () => Promise<void> | void): Promise<void> => {
+  device.sync.start();
+  await vi.waitFor(
+    async () => {
+      device.sync.wake();
+      await check();
+    },
+    { timeout: 5000, interval: 100 },
+  );
+};
+const untilSent = () => running(async () => expect(await device.store.unsent.count()).toBe(0));
+
+describe('what is kept in the browser', () => {
+  test('entries of one action share their time, and every action is later than the one before', async () => {
+    const first = await device.keep(job, [room('Den'), room('Hall')]);
+    const second = await device.keep(job, [room('Attic')]);
+    expect(first[0]?.at).toBe(first[1]?.at);
+    expect((second[0]?.at ?? '') > (first[0]?.at ?? '')).toBe(true);
+    expect(new Set([...first, ...second].map((entry) => entry.device)).size).toBe(1);
+    const clocks = [...first, ...second].map(({ clock }) => clock ?? '');
+    expect(clocks.toSorted()).toEqual(clocks);
+  });
+
+  test('the clock goes on from what came from a device that is hours ahead', async () => {
+    const ahead = new Date(Date.now() + 7_200_000).toISOString();
+    const [other] = await newDevice().keep(job, [room('Dne')]);
+    await confirm(device.store, job, [{ ...other, at: ahead, clock: `${ahead}~0000` } as Entry], 1);
+    const [own] = await device.keep(job, [room('Den')]);
+    expect((own?.clock ?? '') > `${ahead}~0000`).toBe(true);
+    expect((own?.at ?? '') < ahead).toBe(true);
+  });
+
+  test('what an older version of the application kept is still there and is sent', async () => {
+    const old = new Dexie('kept by an older version');
+    old.version(1).stores({ unsent: '++order, log', settings: 'name' });
+    const entry = { id: v7(), device: v7(), author, at: '2026-05-04T09:30:00.000Z', ...room('Den') };
+    await old.table('unsent').add({ log: job, entry, opens: true, refused: null });
+    old.close();
+    const store = new LocalDatabase('kept by an older version');
+    const books = new LogBooks(store);
+    expect(await entriesOf(store, job)).toEqual([entry]);
+    await new Sync(store, firmApi(v7()), books).exchange();
+    expect(server.names(job)).toEqual(['Den']);
+    books.close();
+  });
+
+  test('a log that two tabs hold open grows in both', async () => {
+    const other = new LogBooks(device.store);
+    await vi.waitFor(() => expect(other.book(job).state().isRead).toBe(true));
+    await device.keep(job, [room('Den')]);
+    await vi.waitFor(() =>
+      expect(
+        other
+          .book(job)
+          .state()
+          .house.rooms.map(({ name }) => name),
+      ).toEqual(['Den']),
+    );
+    other.close();
+  });
+});
+
+describe('in step with the server', () => {
+  test('sends in order, by log; what was sent stays here', async () => {
+    await device.keep(job, [room('Den')], true);
+    await device.keep(job, [room('Hall')]);
+    await device.keep(kitKey, [{ kind: 'tester-described' } as unknown as JobStatement]);
+    await untilSent();
+    expect(server.names(job)).toEqual(['Den', 'Hall']);
+    expect(server.names('kit')).toEqual(['tester-described']);
+    expect(await entriesOf(device.store, job)).toHaveLength(2);
+    expect(server.asked.filter((asked) => asked.startsWith('POST'))).toEqual([
+      'POST /api/jobs',
+      'POST /api/kit/entries',
+    ]);
+  });
+
+  test('fetches what others have said, page by page, and each entry once', async () => {
+    const other = newDevice();
+    await other.keep(job, ['Den', 'Hall', 'Attic', 'Bath', 'Entry'].map(room), true);
+    await other.exchange();
+    await device.exchange();
+    expect((await entriesOf(device.store, job)).map(({ id }) => id).sort()).toEqual(
+      (await entriesOf(other.store, job)).map(({ id }) => id).sort(),
+    );
+    const [line] = await device.store.logs.where('log').equals(job).toArray();
+    expect(line).toMatchObject({ cursor: 5, summary: { address: 'Address not entered' } });
+    const before = server.asked.length;
+    await device.exchange();
+    expect(server.asked.slice(before)).toEqual(['GET /api/logs']);
+  });
+
+  test('of two who both worked without a network, both end with the same house', async () => {
+    const other = newDevice();
+    await device.keep(job, [room('Den')], true);
+    await device.exchange();
+    await other.exchange();
+    await device.keep(job, [room('Hall'), room('Bath')]);
+    await other.keep(job, [room('Attic')]);
+    for (const one of [other, device, other]) await one.exchange();
+    await vi.waitFor(() => {
+      const [a, b] = [device, other].map(({ books }) => books.book(job).state().house);
+      expect(a?.rooms).toHaveLength(4);
+      expect(a).toEqual(b);
+    });
+  });
+
+  test('while server or database are away nothing is lost, and all is sent when they are back', async () => {
+    let tries = 0;
+    server.answer = () => {
+      tries += 1;
+      return tries === 1 ? 0 : tries === 2 ? 503 : 200;
+    };
+    await device.keep(job, [room('Den')], true);
+    device.sync.start();
+    await vi.waitFor(() => expect(device.sync.state().failure?.code).toBe('server-away'));
+    expect(await device.store.unsent.count()).toBe(1);
+    await untilSent();
+    await vi.waitFor(() => expect(device.sync.state().failure).toBeNull());
+    expect(server.names(job)).toEqual(['Den']);
+  });
+
+  test.each([
+    [401, 'signed-out'],
+    [426, 'outdated'],
+  ])('an answer of %i holds entries back without refusing them', async (status, code) => {
+    server.answer = () => status;
+    await device.keep(job, [room('Den')], true);
+    await expect(device.exchange()).rejects.toMatchObject({ code });
+    const [row] = await device.store.unsent.toArray();
+    expect(row?.refused).toBeNull();
+  });
+
+  test('an entry that is refused for good is set aside with the reason and does not hold up the others', async () => {
+    server.answer = (_, entries) =>
+      entries.some((entry) => 'name' in entry && entry.name === 'bad') ? 400 : 200;
+    for (const name of ['one', 'bad', 'three']) await device.keep(job, [room(name)]);
+    await running(async () => expect(await device.store.unsent.count()).toBe(1));
+    expect(server.names(job)).toEqual(['one', 'three']);
+    const [left] = await device.store.unsent.toArray();
+    expect(left?.refused).toBe('No.');
+    await device.keep(job, [room('four')]);
+    await running(() => expect(server.names(job)).toEqual(['one', 'three', 'four']));
+    expect(await entriesOf(device.store, job)).toHaveLength(3);
+  });
+
+  test('a job that the server does not have is opened by whatever is sent to it', async () => {
+    server.answer = (path) => (path === `/api/jobs/${job}/entries` && !server.logs.has(job) ? 404 : 200);
+    await device.keep(job, [room('Den')]);
+    await device.exchange();
+    expect(server.names(job)).toEqual(['Den']);
+    expect(await device.store.unsent.count()).toBe(0);
+  });
+
+  test('a job that the server does not have is said to be missing, until it does', async () => {
+    device.sync.want(job);
+    await device.exchange();
+    expect(device.sync.state().missing.has(job)).toBe(true);
+    const other = newDevice();
+    await other.keep(job, [room('Den')], true);
+    await other.exchange();
+    await device.exchange();
+    expect(device.sync.state().missing.has(job)).toBe(false);
+  });
+});

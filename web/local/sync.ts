@@ -1,0 +1,214 @@
+import type { Entry } from '@fair-plug/core/inspection';
+import { type FirmApi, RequestFailed } from './api';
+import type { LogBooks } from './log-books';
+import { confirm, kitKey, type LocalDatabase, type LogKey, type Unsent } from './store';
+
+const largestBatch = 200;
+/** Milliseconds from one look at the server to the next, while all is well. */
+const usualPause = 4000;
+const firstPause = 1000;
+const longestPause = 30_000;
+/** Jobs that are kept on the device without having been opened here: the latest. */
+const keptUnopened = 30;
+
+/** How the browser stands to the server. */
+export interface SyncState {
+  /** What the server said last that keeps entries here; null where it took and gave everything. */
+  readonly failure: RequestFailed | null;
+  /** Logs that the server does not have or does not give. */
+  readonly missing: ReadonlySet<LogKey>;
+}
+
+/** The oldest sendable entries of one log, in the order in which they were made. */
+async function nextBatch(store: LocalDatabase): Promise<readonly Unsent[]> {
+  const waiting = await store.unsent.filter((row) => row.refused === null).sortBy('order');
+  const [oldest] = waiting;
+  return waiting.filter((row) => row.log === oldest?.log).slice(0, largestBatch);
+}
+
+/**
+ * Keeps this device and the server in step for as long as it runs: sends what is unsent, in order, sets aside what is
+ * refused for good, and fetches what others have said. A failure that may pass is tried again, later and later.
+ */
+export class Sync {
+  private readonly store: LocalDatabase;
+  private readonly api: FirmApi;
+  private readonly books: LogBooks;
+  private readonly listeners = new Set<() => void>();
+  private current: SyncState = { failure: null, missing: new Set() };
+  private readonly wanted = new Set<LogKey>([kitKey]);
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private pause = firstPause;
+  private isRunning = false;
+  private isWoken = false;
+  private isStarted = false;
+  private isEnded = false;
+
+  constructor(store: LocalDatabase, api: FirmApi, books: LogBooks) {
+    this.store = store;
+    this.api = api;
+    this.books = books;
+  }
+
+  readonly state = (): SyncState => this.current;
+
+  readonly listen = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  start(): void {
+    this.isStarted = true;
+    this.isEnded = false;
+    this.wake();
+  }
+
+  end(): void {
+    this.isEnded = true;
+    clearTimeout(this.timer);
+  }
+
+  /** Something was kept, or is wanted: look at once. */
+  readonly wake = (): void => {
+    if (this.isStarted && !this.isEnded) void this.run();
+  };
+
+  /** Somebody looks at this log: it is to be here, and stay. */
+  want(log: LogKey): void {
+    if (this.wanted.has(log)) return;
+    this.wanted.add(log);
+    this.wake();
+  }
+
+  /** One whole exchange with the server; throws where it could not be ended. */
+  async exchange(): Promise<void> {
+    await this.push();
+    await this.pull();
+  }
+
+  private async run(): Promise<void> {
+    if (this.isRunning) {
+      this.isWoken = true;
+      return;
+    }
+    this.isRunning = true;
+    clearTimeout(this.timer);
+    let pause = usualPause;
+    try {
+      do {
+        this.isWoken = false;
+        await this.exchange();
+      } while (this.isWoken && !this.isEnded);
+      this.pause = firstPause;
+      this.become({ failure: null });
+    } catch (error) {
+      // What is no answer of the server is a bug of ours; entries stay here and it is tried again all the same.
+      const failure =
+        error instanceof RequestFailed
+          ? error
+          : new RequestFailed('failed', `This application failed: ${error}`);
+      this.become({ failure });
+      pause = this.pause;
+      this.pause = Math.min(this.pause * 2, longestPause);
+    } finally {
+      this.isRunning = false;
+      if (!this.isEnded) this.timer = setTimeout(this.wake, pause);
+    }
+  }
+
+  private become(change: Partial<SyncState>): void {
+    const next = { ...this.current, ...change };
+    const isSame =
+      next.failure?.code === this.current.failure?.code &&
+      next.failure?.message === this.current.failure?.message &&
+      next.missing === this.current.missing;
+    this.current = next;
+    if (!isSame) for (const listener of this.listeners) listener();
+  }
+
+  private async push(): Promise<void> {
+    for (let batch = await nextBatch(this.store); batch.length > 0 && !this.isEnded; ) {
+      await this.sendAndSettle(batch);
+      batch = await nextBatch(this.store);
+    }
+  }
+
+  private async send(batch: readonly Unsent[]): Promise<void> {
+    const [first] = batch;
+    if (first === undefined) return;
+    const entries = batch.map((row) => row.entry);
+    if (first.log === kitKey) await this.api.sendToKit(entries);
+    else if (batch.some((row) => row.opens)) await this.api.sendNewJob(first.log, entries);
+    else await this.sendToJob(first.log, entries);
+  }
+
+  /** Where the server does not have the job, whoever sends first opens it. */
+  private async sendToJob(job: LogKey, entries: readonly Entry[]): Promise<void> {
+    try {
+      await this.api.sendToJob(job, entries);
+    } catch (error) {
+      if (!(error instanceof RequestFailed) || error.code !== 'not-found') throw error;
+      await this.api.sendNewJob(job, entries);
+    }
+  }
+
+  private async sendAndSettle(batch: readonly Unsent[]): Promise<void> {
+    const [first] = batch;
+    if (first === undefined) return;
+    try {
+      await this.send(batch);
+    } catch (error) {
+      if (!(error instanceof RequestFailed) || error.isPassing) throw error;
+      if (batch.length === 1) await this.store.unsent.update(first.order, { refused: error.message });
+      // All stood or fell together: find out which one it was.
+      else for (const row of batch) await this.sendAndSettle([row]);
+      return;
+    }
+    await confirm(
+      this.store,
+      first.log,
+      batch.map((row) => row.entry),
+      null,
+    );
+    this.setMissing(first.log, false);
+  }
+
+  private async pull(): Promise<void> {
+    const heads = await this.api.logHeads();
+    const cursors = new Map((await this.store.logs.toArray()).map(({ log, cursor }) => [log, cursor]));
+    let unopened = 0;
+    const known = new Set<LogKey>();
+    for (const { id, kind, seq } of heads) {
+      const log = kind === 'kit' ? kitKey : id;
+      known.add(log);
+      const isHere = cursors.has(log) || this.wanted.has(log);
+      if (!isHere) {
+        unopened += 1;
+        if (unopened > keptUnopened) continue;
+      }
+      const cursor = cursors.get(log) ?? 0;
+      if (cursor < seq || !cursors.has(log)) await this.fetch(log, cursor, seq);
+      if (this.isEnded) return;
+    }
+    for (const log of this.wanted) this.setMissing(log, !known.has(log));
+  }
+
+  private async fetch(log: LogKey, from: number, to: number): Promise<void> {
+    for (let cursor = from; ; ) {
+      const page = await (log === kitKey ? this.api.kitLog(cursor) : this.api.jobLog(log, cursor));
+      const fresh = await confirm(this.store, log, page.entries, page.cursor);
+      this.books.grown(log, fresh);
+      if (page.entries.length === 0 || page.cursor >= to) break;
+      cursor = page.cursor;
+    }
+    await this.books.summarized(log);
+  }
+
+  private setMissing(log: LogKey, isMissing: boolean): void {
+    if (this.current.missing.has(log) === isMissing) return;
+    const missing = new Set(this.current.missing);
+    if (isMissing) missing.add(log);
+    else missing.delete(log);
+    this.become({ missing });
+  }
+}

@@ -1,0 +1,104 @@
+'use client';
+
+import { useWindowEvent } from '@mantine/hooks';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
+import { fetchSession, RequestFailed, type Session, sessionLost } from './api';
+import { forgetIdentity, type Identity, rememberedIdentity, rememberIdentity } from './identity';
+
+/** How the server stands to who works here: it knows them, it wants them to sign in again, or they were removed. */
+export type Standing = 'known' | 'signed-out' | 'removed';
+
+export type Here =
+  | { readonly kind: 'finding-out' }
+  | { readonly kind: 'nobody' }
+  /** Nobody is remembered, and the server does not answer. */
+  | { readonly kind: 'unreachable'; readonly error: RequestFailed }
+  | { readonly kind: 'without-firm'; readonly name: string }
+  | { readonly kind: 'somebody'; readonly identity: Identity; readonly standing: Standing };
+
+export interface WhoIsHere {
+  readonly here: Here;
+  /** Asks the server again who has signed in. */
+  readonly askAgain: () => Promise<void>;
+  readonly switchTo: (firm: string) => void;
+  /** Forgets who worked here. */
+  readonly leave: () => void;
+}
+
+const Context = createContext<WhoIsHere | null>(null);
+
+export function useWhoIsHere(): WhoIsHere {
+  const value = useContext(Context);
+  if (value === null) throw new Error('outside of WhoIsHereProvider');
+  return value;
+}
+
+/** What is known of who works here, once the server has answered. */
+function hereFrom({ person: { id, name }, firms }: Session, before: Identity | null): Here {
+  const wanted = new URLSearchParams(location.search).get('firm');
+  const isSame = before?.person.id === id;
+  const firm =
+    firms.find((one) => one.id === wanted) ??
+    (isSame ? firms.find((one) => one.id === before.firm.id) : undefined);
+  // Whoever was removed from the firm that they work for keeps what is kept here; another firm is chosen by hand.
+  if (firm === undefined && isSame) return { kind: 'somebody', identity: before, standing: 'removed' };
+  const chosen = firm ?? firms[0];
+  if (chosen === undefined) return { kind: 'without-firm', name };
+  const identity: Identity = { person: { id, name }, firm: chosen, firms };
+  rememberIdentity(identity);
+  return { kind: 'somebody', identity, standing: 'known' };
+}
+
+function hereAfter(error: RequestFailed, before: Identity | null): Here {
+  const isOut = error.code === 'signed-out';
+  if (before === null) return isOut ? { kind: 'nobody' } : { kind: 'unreachable', error };
+  return { kind: 'somebody', identity: before, standing: isOut ? 'signed-out' : 'known' };
+}
+
+export function WhoIsHereProvider({ children }: { readonly children: ReactNode }) {
+  const [here, setHere] = useState<Here>({ kind: 'finding-out' });
+  const askAgain = useCallback(async (): Promise<void> => {
+    const before = rememberedIdentity();
+    if (before !== null)
+      setHere((now) =>
+        now.kind === 'finding-out' ? { kind: 'somebody', identity: before, standing: 'known' } : now,
+      );
+    try {
+      setHere(hereFrom(await fetchSession(), before));
+    } catch (error) {
+      if (!(error instanceof RequestFailed)) throw error;
+      setHere(hereAfter(error, before));
+    }
+  }, []);
+  useEffect(() => void askAgain(), [askAgain]);
+  useEffect(() => {
+    if (here.kind !== 'unreachable') return;
+    const timer = setTimeout(askAgain, 4000);
+    return () => clearTimeout(timer);
+  }, [here, askAgain]);
+  const isKnown = here.kind === 'somebody' && here.standing === 'known';
+  useWindowEvent(sessionLost, () => {
+    if (isKnown) void askAgain();
+  });
+  useWindowEvent('online', () => void askAgain());
+  const value = useMemo<WhoIsHere>(
+    () => ({
+      here,
+      askAgain,
+      switchTo: (firm) => {
+        if (here.kind !== 'somebody') return;
+        const chosen = here.identity.firms.find(({ id }) => id === firm);
+        if (chosen === undefined) return;
+        const identity = { ...here.identity, firm: chosen };
+        rememberIdentity(identity);
+        setHere({ kind: 'somebody', identity, standing: 'known' });
+      },
+      leave: () => {
+        if (here.kind === 'somebody') forgetIdentity(here.identity);
+        setHere({ kind: 'nobody' });
+      },
+    }),
+    [here, askAgain],
+  );
+  return <Context value={value}>{children}</Context>;
+}
