@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { signedIn } from './e2e/global-setup.ts';
 import { testSettings } from './scripts/setup/settings.mjs';
 import { chromium } from './scripts/setup/toolchain.mjs';
 
@@ -7,14 +8,18 @@ const origin = `http://127.0.0.1:${e2e.port}`;
 
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/global-setup.ts',
   workers: 1,
   forbidOnly: true,
-  timeout: 30_000,
-  expect: { timeout: 7_000 },
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
   use: {
     baseURL: origin,
+    storageState: signedIn,
+    // The tests of working offline let it in.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: chromium,

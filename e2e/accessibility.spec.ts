@@ -2,12 +2,16 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { newHouse, verdict } from './house.ts';
 
-async function seriousViolations(page: Page) {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+async function seriousViolations(page: Page, within?: string) {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (within === undefined ? axe : axe.include(within)).analyze();
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`);
 }
+
+/** Of the walk: one for each sheet. */
+const sheetKeys = ['g', 'o', 't', 'n', 'c', 'b', 'w', 'e', 'h', 'p', 'f'] as const;
 
 const settings = [
   { colorScheme: 'light', viewport: { width: 1280, height: 800 } },
@@ -19,7 +23,7 @@ for (const setting of settings)
     test.use(setting);
 
     test('no view has a serious violation', async ({ page, request }) => {
-      test.setTimeout(120_000);
+      test.setTimeout(240_000);
       const { job } = await newHouse(request, { Den: 2 });
       await page.goto('/');
       await expect(page.getByRole('link', { name: '27 Lantern Hollow, Quillmere' })).toBeVisible();
@@ -44,6 +48,21 @@ for (const setting of settings)
       await page.waitForTimeout(400);
       expect(await seriousViolations(page), 'walk, entering a reading').toEqual([]);
 
+      await page.keyboard.press('Escape');
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+      for (const key of sheetKeys) {
+        await page.keyboard.press(key);
+        await expect(page.getByRole('dialog')).toBeVisible();
+        await page.waitForTimeout(400);
+        expect(await seriousViolations(page, '[role="dialog"]'), `walk, sheet ${key}`).toEqual([]);
+        await page.keyboard.press('Escape');
+        await expect(page.getByRole('dialog')).toHaveCount(0);
+      }
+
+      await page.goto(`/prepare?job=${job}`);
+      await expect(page.getByRole('figure').last()).toBeVisible();
+      expect(await seriousViolations(page), 'prepare').toEqual([]);
+
       await page.goto(`/report?job=${job}`);
       await expect(page.getByRole('article')).toBeVisible();
       expect(await seriousViolations(page), 'report').toEqual([]);
@@ -53,6 +72,19 @@ for (const setting of settings)
       expect(await seriousViolations(page), 'kit, the bag').toEqual([]);
       await page.getByRole('button', { name: 'Set up a tester' }).click();
       expect(await seriousViolations(page), 'kit').toEqual([]);
+
+      await page.goto('/people');
+      await page.getByRole('button', { name: 'Make a link' }).click();
+      await expect(page.getByText('It is not shown again.')).toBeVisible();
+      expect(await seriousViolations(page), 'people').toEqual([]);
+      await page.getByRole('button', { name: /^Account of/ }).click();
+      await page.waitForTimeout(400);
+      expect(await seriousViolations(page), 'the account menu').toEqual([]);
+      for (const path of ['/account', '/sign-in', '/first-run', '/forgotten', '/new-password', '/join']) {
+        await page.goto(path);
+        await page.getByRole('heading', { level: 1 }).waitFor();
+        expect(await seriousViolations(page), path).toEqual([]);
+      }
 
       await page.goto('/bench');
       await expect(page.getByRole('heading', { name: 'den-2' })).toBeVisible();
@@ -79,7 +111,7 @@ test('every control of the walk is reached with the tab key and shows where the 
     await page.keyboard.press('Tab');
     const focus = await page.evaluate(() => {
       const element = document.activeElement;
-      if (!(element instanceof HTMLElement)) return null;
+      if (!(element instanceof HTMLElement || element instanceof SVGElement)) return null;
       const { outlineStyle, outlineWidth } = getComputedStyle(element);
       const label = element instanceof HTMLInputElement ? element.labels?.[0]?.textContent : null;
       return {

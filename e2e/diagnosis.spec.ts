@@ -72,11 +72,13 @@ test('receptacles put on one breaker show one cause, with its place, and one fin
     await page.keyboard.press(key);
     await expect(page.getByRole('status').filter({ hasText: `Recorded: Den ${index + 1}` })).toBeVisible();
     await page.getByRole('button', { name: new RegExp(`^Den ${index + 1} reads`) }).click();
-    await verdict(page).getByLabel('Breaker').fill('7');
-    await verdict(page)
+    await page.keyboard.press('t');
+    await dialog(page).getByLabel('Breaker').fill('7');
+    await dialog(page)
       .getByLabel('Place from panel')
       .fill(String(index + 1));
-    await verdict(page).getByRole('button', { name: 'Set' }).click();
+    await dialog(page).getByRole('button', { name: 'Set' }).click();
+    await page.keyboard.press('Escape');
     await expect(page.getByRole('status').filter({ hasText: 'is on breaker 7' })).toBeVisible();
   }
   const causes = page.getByRole('region', { name: 'Causes' });

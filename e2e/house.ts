@@ -1,12 +1,13 @@
 import type { JobStatement } from '@fair-plug/core/inspection';
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
+import { author } from '../scripts/demo/ids.ts';
 
-/** An entry with everything that an entry needs. */
+/** An entry of the demo's owner with everything that an entry needs. */
 export const entry = (said: JobStatement) => ({
   id: v7(),
   device: v7(),
-  author: v7(),
+  author,
   at: new Date().toISOString(),
   ...said,
 });
@@ -20,6 +21,7 @@ export interface NewHouse {
 export async function newHouse(
   request: APIRequestContext,
   rooms: Readonly<Record<string, number>>,
+  more: readonly JobStatement[] = [],
 ): Promise<NewHouse> {
   const job = v7();
   const address = `${job.slice(-4)} Alder Rise`;
@@ -30,6 +32,7 @@ export async function newHouse(
     for (let number = 1; number <= receptacles; number += 1)
       said.push({ kind: 'receptacle-described', receptacle: v7(), room, name: `${name} ${number}` });
   }
+  said.push(...more);
   const answer = await request.post('/api/jobs', { data: { job, entries: said.map(entry) } });
   expect(answer.ok()).toBe(true);
   return { job, address };
@@ -42,3 +45,8 @@ export const inHand = (page: Page, name: string) =>
   page.getByRole('heading', { level: 2, name, exact: true });
 export const verdict = (page: Page) => page.getByRole('region', { name: 'Verdict' });
 export const saved = (page: Page) => page.getByText('saved on the server');
+
+export const dialog = (page: Page) => page.getByRole('dialog');
+/** "Recorded: Den 4, reads correct" */
+export const status = (page: Page, words: string | RegExp) =>
+  page.getByRole('status').filter({ hasText: words });

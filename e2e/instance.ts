@@ -1,4 +1,4 @@
-import { type ChildProcess, spawn } from 'node:child_process';
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { portIsFree } from '../scripts/setup/processes.mjs';
 import { root, testSettings } from '../scripts/setup/settings.mjs';
@@ -11,6 +11,8 @@ export const settings = restart;
 export interface Instance {
   /** All that it printed. */
   readonly output: () => string;
+  /** Kills the web server, as a crash would. */
+  readonly killServer: () => void;
   /** Presses Ctrl-C and answers the exit code. */
   readonly interrupt: () => Promise<number | null>;
 }
@@ -25,9 +27,9 @@ function collect(child: ChildProcess): () => string {
   return () => output;
 }
 
-/** Runs `npm start`'s script on ports and data of its own. */
-export function spawnStart(env: Record<string, string> = {}): ChildProcess {
-  return spawn(process.execPath, [join(root, 'scripts/start.mjs')], {
+/** Runs `npm start`'s script, or that of `npm run serve`, on ports and data of its own. */
+function spawnScript(script: 'start' | 'serve', env: Record<string, string>): ChildProcess {
+  return spawn(process.execPath, [join(root, `scripts/${script}.mjs`)], {
     cwd: root,
     env: {
       ...process.env,
@@ -44,15 +46,18 @@ const exitOf = (child: ChildProcess) =>
   new Promise<number | null>((done) => child.once('close', (code) => done(code)));
 
 /** What a start that fails prints, and its exit code. */
-export async function failedStart(env: Record<string, string> = {}) {
-  const child = spawnStart(env);
+export async function failedStart(env: Record<string, string> = {}, script: 'start' | 'serve' = 'start') {
+  const child = spawnScript(script, env);
   const output = collect(child);
   return { code: await exitOf(child), output: output() };
 }
 
 /** Starts and waits for the printed address. */
-export async function startInstance(): Promise<Instance> {
-  const child = spawnStart();
+export async function startInstance(
+  env: Record<string, string> = {},
+  script: 'start' | 'serve' = 'start',
+): Promise<Instance> {
+  const child = spawnScript(script, env);
   const output = collect(child);
   const exited = exitOf(child);
   let hasExited = false;
@@ -65,6 +70,10 @@ export async function startInstance(): Promise<Instance> {
   }
   return {
     output,
+    killServer: () => {
+      const children = execFileSync('pgrep', ['-P', String(child.pid)], { encoding: 'utf8' });
+      for (const pid of children.trim().split('\n')) process.kill(Number(pid), 'SIGKILL');
+    },
     interrupt: () => {
       child.kill('SIGINT');
       return exited;

@@ -7,13 +7,17 @@ import { inHand, pause, saved, verdict } from './house.ts';
 import { allStopped, failedStart, origin, settings, startInstance } from './instance.ts';
 
 test.describe.configure({ mode: 'serial', timeout: 90_000 });
-test.use({ baseURL: origin });
+test.use({ baseURL: origin, storageState: { cookies: [], origins: [] } });
 
 test.beforeAll(() => removeData(settings.data));
 test.afterAll(() => removeData(settings.data));
 
 const openDemo = async (page: Page) => {
   await page.goto('/');
+  const demo = page.getByRole('button', { name: 'Open the demo' });
+  const house = page.getByRole('link', { name: '27 Lantern Hollow, Quillmere' });
+  await demo.or(house).first().waitFor();
+  if (await demo.isVisible()) await demo.click();
   await page.getByRole('link', { name: '27 Lantern Hollow, Quillmere' }).click();
 };
 
@@ -60,7 +64,7 @@ test('while the database is away the screen says so, keeps what is typed and sen
       database: 'away',
       reason: 'ECONNREFUSED',
     });
-    const refused = await request.get('/api/jobs');
+    const refused = await page.request.get('/api/jobs');
     expect(refused.status()).toBe(503);
     expect((await refused.json()).error.code).toBe('database-away');
 
@@ -110,4 +114,69 @@ test('a broken cluster is a clear message, not overwritten', async () => {
   expect(code).toBe(1);
   expect(output).toContain('is not a database');
   expect(output).not.toMatch(/^\s+at /m);
+});
+
+test.describe('a start meant for real use', () => {
+  const secret = 'a secret of more than thirty-two characters';
+  const real = {
+    FAIRPLUG_DATA: join(settings.data, 'real'),
+    FAIRPLUG_SECRET: secret,
+    FAIRPLUG_ORIGIN: origin,
+  };
+
+  test('refuses to start without a secret of its own, or without its address', async () => {
+    for (const [env, said] of [
+      [{ ...real, FAIRPLUG_SECRET: '' }, 'FAIRPLUG_SECRET must be set'],
+      [{ ...real, FAIRPLUG_SECRET: 'short' }, 'FAIRPLUG_SECRET must be set'],
+      [{ ...real, FAIRPLUG_ORIGIN: 'plug.example' }, 'FAIRPLUG_ORIGIN is "plug.example"'],
+    ] as const) {
+      const { code, output } = await failedStart(env, 'serve');
+      expect(code).toBe(1);
+      expect(output).toContain(said);
+      expect(output).not.toMatch(/^\s+at /m);
+    }
+  });
+
+  test('has no demo, leads to making the first firm, limits tries over a restart, logs nobody’s data', async ({
+    page,
+  }) => {
+    const running = await startInstance(real, 'serve');
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Your firm' })).toBeVisible();
+    expect(await (await page.request.get('/api/start')).json()).toEqual({ firstRun: true, demo: false });
+    expect((await page.request.post('/api/demo')).status()).toBe(404);
+    expect((await page.request.get('/api/mail')).status()).toBe(404);
+    await page.getByLabel('Firm').fill('Thornfield Inspections');
+    await page.getByLabel('Your name').fill('Edda Marsh');
+    await page.getByLabel('E-mail').fill('edda@example.invalid');
+    await page.getByLabel('New password').fill('a long password');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(page.getByText('No job yet.')).toBeVisible();
+    const again = {
+      firm: 'Another',
+      owner: { name: 'X', email: 'x@example.invalid', password: 'a long password' },
+    };
+    expect((await page.request.post('/api/first-run', { data: again })).status()).toBe(403);
+    const wrong = { email: 'edda@example.invalid', password: 'not the password' };
+    const statuses: number[] = [];
+    for (let tries = 0; tries < 11; tries += 1)
+      statuses.push((await page.request.post('/api/sign-in', { data: wrong })).status());
+    expect(statuses.at(0)).toBe(401);
+    expect(statuses.at(-1)).toBe(429);
+    const lines = running
+      .output()
+      .split('\n')
+      .filter((line) => line.startsWith('{'))
+      .map((line) => JSON.parse(line));
+    expect(lines).toContainEqual(
+      expect.objectContaining({ method: 'POST', path: '/api/sign-in', status: 429 }),
+    );
+    expect(running.output()).not.toMatch(/edda|Edda|Thornfield|a long password/);
+    expect(await running.interrupt()).toBe(0);
+
+    const later = await startInstance(real, 'serve');
+    expect((await page.request.post('/api/sign-in', { data: wrong })).status()).toBe(429);
+    expect((await page.request.get('/api/session')).status()).toBe(200);
+    expect(await later.interrupt()).toBe(0);
+  });
 });

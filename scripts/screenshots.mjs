@@ -10,6 +10,7 @@ const phone = { width: 390, height: 844 };
 /** Every main view: its file, its path, and what is pressed before the picture is taken. */
 const views = [
   { file: 'jobs', path: () => '/', size: desk },
+  { file: 'prepare', path: (job) => `/prepare?job=${job}`, size: desk, scrollTo: 'What to expect' },
   {
     file: 'walk',
     path: (job) => `/walk?job=${job}`,
@@ -23,6 +24,12 @@ const views = [
     size: phone,
     colorScheme: 'dark',
     keys: ['ArrowUp', ...Array(3).fill('ArrowRight')],
+  },
+  {
+    file: 'walk-ground-fault',
+    path: (job) => `/walk?job=${job}`,
+    size: phone,
+    keys: [...Array(8).fill('ArrowUp'), 'g'],
   },
   { file: 'kit-bag', path: () => '/kit', size: desk },
   { file: 'kit', path: () => '/kit', size: desk, presses: ['Set up a tester'] },
@@ -56,25 +63,47 @@ const views = [
     ],
   },
   { file: 'report', path: (job) => `/report?job=${job}`, size: desk },
+  { file: 'people', path: () => '/people', size: desk },
 ];
 
 /** Takes the pictures of docs/screenshots from a running application with the demo data. */
 await runMain(async () => {
   const origin = `http://127.0.0.1:${startSettings().port}`;
-  const { jobs } = await (await fetch(`${origin}/api/jobs`)).json();
-  const job = jobs.find((one) => one.yearBuilt === 1966).id;
   const browser = await driver.launch({
     executablePath: chromium,
     args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
   });
-  for (const { file, path, size, colorScheme = 'light', keys = [], choose, presses = [] } of views) {
-    const page = await browser.newPage({ viewport: size, colorScheme, isMobile: size === phone });
+  const signingIn = await browser.newContext({ baseURL: origin });
+  await signingIn.request.post('/api/demo');
+  const { jobs } = await (await signingIn.request.get('/api/jobs')).json();
+  const job = jobs.find((one) => one.yearBuilt === 1966).id;
+  const storageState = await signingIn.storageState();
+  for (const {
+    file,
+    path,
+    size,
+    colorScheme = 'light',
+    keys = [],
+    choose,
+    presses = [],
+    scrollTo,
+  } of views) {
+    const page = await browser.newPage({
+      viewport: size,
+      colorScheme,
+      isMobile: size === phone,
+      storageState,
+    });
     await page.goto(origin + path(job));
     await page.getByText('saved on the server').waitFor();
     await page.getByRole('heading', { level: 1 }).waitFor();
     for (const key of keys) await page.keyboard.press(key);
     if (choose) await page.getByLabel('Begin with').selectOption(choose);
     for (const name of presses) await page.getByRole('button', { name, exact: true }).click();
+    if (scrollTo)
+      await page
+        .getByRole('heading', { name: scrollTo })
+        .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
     await page.evaluate(() => document.fonts.ready);
     await page.waitForTimeout(2500);
     await page.screenshot({ path: join(root, `docs/screenshots/${file}.png`) });

@@ -1,4 +1,6 @@
 import type { Shown } from '@fair-plug/core/circuit';
+import type { Look, NotReachedReason, ReceptacleType } from '@fair-plug/core/conditions';
+import type { JobEntryOf } from '@fair-plug/core/inspection';
 import type { LampPattern } from '@fair-plug/core/instruments';
 
 /** People, firms and places are invented. */
@@ -41,6 +43,13 @@ export interface DemoHouse {
   readonly groundedWiring?: boolean;
   readonly circuits?: readonly DemoCircuit[];
   readonly taken?: readonly DemoReading[];
+  /** What else is said of the house as a whole. */
+  readonly described?: Omit<Partial<JobEntryOf<'job-described'>>, 'kind' | 'id' | 'device' | 'author' | 'at'>;
+  readonly types?: Readonly<Record<string, ReceptacleType>>;
+  readonly looks?: Readonly<Record<string, Look>>;
+  readonly notReached?: Readonly<Record<string, NotReachedReason>>;
+  /** Ground-fault devices that were tried, each with what went dead besides. */
+  readonly devices?: Readonly<Record<string, readonly string[]>>;
 }
 
 const room = (
@@ -85,6 +94,30 @@ export const demoHouses: readonly DemoHouse[] = [
       { breaker: '12', run: [1, 2, 3, 4, 5, 6, 7].map((number) => `Family room ${number}`) },
       { breaker: '9', run: [1, 2, 3, 4, 5].map((number) => `Sunroom ${number}`) },
     ],
+    described: {
+      storeys: 2,
+      region: 'north-america',
+      alterations: [
+        { year: 1989, what: 'Addition: family room and sunroom' },
+        { year: 2004, what: 'Kitchen redone' },
+      ],
+      breakerLeave: true,
+      leaveFrom: 'the owner, by telephone',
+      keepPowered: ['freezer in the garage', 'sump pump'],
+      utilityOn: true,
+      breakersFoundOff: '16, not labelled',
+      devicesFoundTripped: 'none',
+      present: 'the buyers and their agent',
+    },
+    types: {
+      'Kitchen 2': 'ground-fault',
+      'Kitchen 5': 'ground-fault',
+      'Bath 1': 'ground-fault',
+      'Living room 2': 'switched',
+    },
+    looks: { 'Kitchen 3': 'hole-up', 'Front bedroom 2': 'painted' },
+    notReached: { 'Laundry 3': 'furniture' },
+    devices: { 'Kitchen 2': ['Kitchen 3', 'Kitchen 4'], 'Kitchen 5': ['Kitchen 6'], 'Bath 1': [] },
     taken: [
       {
         at: 'Family room 5',

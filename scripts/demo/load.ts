@@ -1,21 +1,13 @@
-import { createHash } from 'node:crypto';
 import type { JobEntry, JobStatement, KitStatement } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
-import { v7 } from 'uuid';
 import type { Connection } from '../../web/data/database.ts';
-import { foundFirm, hasFirms } from '../../web/data/firms.ts';
+import { demoEmail } from '../../web/data/demo.ts';
+import { FirmData, hasFirms } from '../../web/data/firm-data.ts';
 import { appendToKit, openJob } from '../../web/data/logs.ts';
+import { createPerson, setCredentials } from '../../web/data/sign-in.ts';
 import { type DemoHouse, demoFirm, demoHouses } from './houses.ts';
+import { author, beganAt, idFor } from './ids.ts';
 
-const beganAt = Date.parse('2026-11-23T07:30:00.000Z');
-
-/** An id that is the same on every machine: made from what it names. */
-function idFor(what: string, msecs = beganAt): string {
-  const random = createHash('sha256').update(what).digest().subarray(0, 16);
-  return v7({ msecs, random, seq: random.readUInt32BE(8) >>> 1 });
-}
-
-const author = idFor('person');
 const device = idFor('device');
 const tester = idFor('tester');
 
@@ -31,20 +23,26 @@ function logOf(house: DemoHouse): JobEntry[] {
     clock += seconds * 1000;
     log.push(stamped(statement, clock, `${house.address} ${log.length}`));
   };
-  const { address, client, yearBuilt, about } = house;
-  say({ kind: 'job-described', address, client, yearBuilt, about }, 0);
+  const { address, client, yearBuilt, about, described } = house;
+  say({ kind: 'job-described', address, client, yearBuilt, about, ...described }, 0);
   const idOf = (name: string): string => idFor(`${address} ${name}`);
   const placed = house.rooms.map((room) => {
     const roomId = idFor(`${address} ${room.name}`);
-    say({ kind: 'room-described', room: roomId, name: room.name }, 2);
+    const expected = room.receptacles > 0 ? { expected: room.receptacles } : {};
+    say({ kind: 'room-described', room: roomId, name: room.name, ...expected }, 2);
     const receptacles = Array.from({ length: room.receptacles }, (_, index) => {
       const name = `${room.name} ${index + 1}`;
       const receptacle = idOf(name);
-      say({ kind: 'receptacle-described', receptacle, room: roomId, name }, 1);
+      // Evenly round the room, beginning behind the door in the lower wall.
+      const spot = Math.round(((0.7 + (index + 0.3) / room.receptacles) % 1) * 1000) / 1000;
+      const type = house.types?.[name] ?? 'three-slot';
+      say({ kind: 'receptacle-described', receptacle, room: roomId, name, type, spot }, 1);
       return receptacle;
     });
     return { room, receptacles };
   });
+  if (house.rooms.some(({ walked }) => walked))
+    say({ kind: 'tester-proved', instrument: 'lamps', tester, passed: true }, 90);
   for (const { room, receptacles } of placed) {
     if (!room.walked) continue;
     receptacles.forEach((receptacle, index) => {
@@ -52,6 +50,7 @@ function logOf(house: DemoHouse): JobEntry[] {
       say({ kind: 'lamps-read', receptacle, tester, lamps: lampsOf(pattern) }, 40);
     });
   }
+  sayObserved(house, idOf, say);
   for (const { at, shown } of house.taken ?? [])
     say({ kind: 'reading-taken', receptacle: idOf(at), shown }, 30);
   for (const { breaker, run } of house.circuits ?? [])
@@ -61,29 +60,63 @@ function logOf(house: DemoHouse): JobEntry[] {
   return log;
 }
 
-/** Loads the demo firm, its kit and its jobs into an empty database; does nothing where there is a firm. */
-export async function loadDemo(connection: Connection): Promise<void> {
-  if (await hasFirms(connection)) return;
-  const organization = idFor('organization');
-  await foundFirm(connection, {
-    organization: { id: organization, name: demoFirm.organization },
-    person: { id: author, name: demoFirm.person },
+/** Looks, ground-fault tests, and what was not reached. */
+function sayObserved(
+  { looks = {}, devices = {}, notReached = {} }: DemoHouse,
+  idOf: (name: string) => string,
+  say: (statement: JobStatement, seconds: number) => void,
+): void {
+  for (const [name, look] of Object.entries(looks))
+    say({ kind: 'look-noted', receptacle: idOf(name), look, seen: true }, 5);
+  for (const [name, others] of Object.entries(devices)) {
+    const receptacle = idOf(name);
+    say(
+      { kind: 'ground-fault-tested', receptacle, by: 'tester-button', result: 'tripped', heldSeconds: 0.4 },
+      20,
+    );
+    const dead = [receptacle, ...others.map(idOf)];
+    say({ kind: 'went-dead', by: { kind: 'device', receptacle }, dead, powerBack: true }, 20);
+    for (const protectedOne of others)
+      say(
+        { kind: 'protection-noted', receptacle: idOf(protectedOne), labels: ['protected'], resetAt: name },
+        5,
+      );
+  }
+  for (const [name, reason] of Object.entries(notReached))
+    say({ kind: 'not-reached', receptacle: idOf(name), reason }, 5);
+}
+
+/** Lets the demo's owner, where there is one, sign in with this start's password. */
+async function renewPassword(connection: Connection, password: string): Promise<void> {
+  const owner = await connection
+    .selectFrom('person')
+    .select('id')
+    .where('id', '=', author)
+    .executeTakeFirst();
+  if (owner !== undefined) await setCredentials(connection, owner.id, { email: demoEmail, password });
+}
+
+/** Loads the demo firm, its kit and its jobs into an empty database; where there is a firm, only the demo's password. */
+export async function loadDemo(connection: Connection, password: string): Promise<void> {
+  if (await hasFirms(connection)) return renewPassword(connection, password);
+  await createPerson(connection, { name: demoFirm.person, email: demoEmail, password }, author);
+  const firm = await FirmData.found(connection, {
+    firm: { id: idFor('organization'), name: demoFirm.organization },
+    owner: author,
     kit: idFor('kit'),
   });
   const described: KitStatement = {
     kind: 'tester-described',
     tester,
     name: demoFirm.tester,
+    rating: 'CAT II, 125 V',
     layout: [
       { pair: 'ng', colour: 'red' },
       { pair: 'hn', colour: 'amber' },
       { pair: 'hg', colour: 'amber' },
     ],
   };
-  await appendToKit(connection, organization, [stamped(described, beganAt, 'tester described')]);
-  for (const house of demoHouses) {
-    const log = logOf(house);
-    const id = idFor(house.address, Date.parse(house.begun));
-    await openJob(connection, organization, id, log);
-  }
+  await appendToKit(firm, [stamped(described, beganAt, 'tester described')]);
+  for (const house of demoHouses)
+    await openJob(firm, idFor(house.address, Date.parse(house.begun)), logOf(house));
 }

@@ -5,6 +5,7 @@ import { nextProgram } from './build.mjs';
 import { startCluster } from './cluster.mjs';
 import { isAlive, mustRun, needFreePort } from './processes.mjs';
 import { Refusal } from './refusal.mjs';
+import { secretIn } from './secrets.mjs';
 import { root, webFolder } from './settings.mjs';
 
 /** Milliseconds that open requests have to end after Ctrl-C. */
@@ -27,6 +28,29 @@ async function answers(url) {
   } catch {
     return false;
   }
+}
+
+/** What the server is told, beyond where its database is. */
+function environment(settings, cluster) {
+  const { data, dist, port, origin, secret, isDemo, log } = settings;
+  const applicationPassword = secretIn(data, 'application-password');
+  const ownerUrl = cluster.url('fairplug');
+  const applicationUrl = new URL(ownerUrl);
+  applicationUrl.username = 'fairplug_application';
+  applicationUrl.password = applicationPassword;
+  return {
+    ...process.env,
+    DATABASE_URL: applicationUrl.href,
+    FAIRPLUG_DIST: dist,
+    FAIRPLUG_ORIGIN: origin,
+    FAIRPLUG_OWN_ORIGIN: `http://127.0.0.1:${port}`,
+    FAIRPLUG_SECRET: secret ?? secretIn(data, 'secret'),
+    FAIRPLUG_OUTBOX: join(data, 'outbox'),
+    FAIRPLUG_DEMO_PASSWORD: isDemo ? secretIn(data, 'demo-password') : '',
+    FAIRPLUG_LOG: log,
+    NEXT_TELEMETRY_DISABLED: '1',
+    preparing: { FAIRPLUG_OWNER_URL: ownerUrl, FAIRPLUG_APPLICATION_PASSWORD: applicationPassword },
+  };
 }
 
 /**
@@ -55,34 +79,28 @@ export async function runApplication(settings, { mode, beforeServing = async () 
     cluster = started.value;
     if (served.status === 'rejected') throw served.reason;
     if (asked) return 0;
-    const env = {
-      ...process.env,
-      DATABASE_URL: cluster.url('fairplug'),
-      FAIRPLUG_DIST: settings.dist,
-      FAIRPLUG_ORIGIN: `http://127.0.0.1:${settings.port}`,
-      NEXT_TELEMETRY_DISABLED: '1',
-    };
+    const { preparing, ...env } = environment(settings, cluster);
     const tsx = join(root, 'node_modules/tsx/dist/cli.mjs');
     await mustRun(
       process.execPath,
       [tsx, join(root, 'scripts/prepare-database.ts')],
-      { env: { ...env, FAIRPLUG_ADMIN_URL: cluster.url('postgres') }, output: 'capture' },
+      { env: { ...env, ...preparing, FAIRPLUG_ADMIN_URL: cluster.url('postgres') }, output: 'capture' },
       'The database could not be prepared.',
     );
     if (asked) return 0;
-    server = spawn(process.execPath, [nextProgram, mode, '-H', '127.0.0.1', '-p', String(settings.port)], {
+    server = spawn(process.execPath, [nextProgram, mode, '-H', settings.host, '-p', String(settings.port)], {
       cwd: webFolder,
       env,
-      stdio: ['ignore', mode === 'dev' ? 'inherit' : 'ignore', 'inherit'],
+      stdio: ['ignore', mode === 'dev' || settings.log !== 'error' ? 'inherit' : 'ignore', 'inherit'],
     });
     const ended = new Promise((done) => server.once('close', (code) => done(code ?? 0)));
     let code = null;
     ended.then((value) => {
       code = value;
     });
-    while (code === null && !asked && !(await answers(`${env.FAIRPLUG_ORIGIN}/api/health`)))
+    while (code === null && !asked && !(await answers(`${env.FAIRPLUG_OWN_ORIGIN}/api/health`)))
       await new Promise((done) => setTimeout(done, 150));
-    if (code === null && !asked) console.log(`\nFair Plug: ${env.FAIRPLUG_ORIGIN}\nCtrl-C stops it.`);
+    if (code === null && !asked) console.log(`\nFair Plug: ${settings.origin}\nCtrl-C stops it.`);
     const exitCode = await ended;
     if (asked) return 0;
     throw new Refusal(`The server stopped by itself (exit code ${exitCode}).`);

@@ -38,5 +38,67 @@ export async function needBuild(dist) {
     { cwd: webFolder, env: { FAIRPLUG_DIST: dist, NEXT_TELEMETRY_DISABLED: '1' }, output: 'capture' },
     'The application could not be built.',
   );
+  writeFileSync(join(webFolder, dist, 'inline-scripts.json'), JSON.stringify(inlineScripts(dist)));
+  await buildServiceWorker(dist);
   writeFileSync(stamp, wanted);
+}
+
+const hashOf = (path) => createHash('sha256').update(readFileSync(path)).digest('hex').slice(0, 16);
+
+/** The pages of a build: each one's path and its file. */
+function pagesOf(dist) {
+  const folder = join(webFolder, dist, 'server/app');
+  return filesIn(folder)
+    .filter((path) => path.endsWith('.html'))
+    .map((path) => ({
+      path: `/${relative(folder, path).replace(/\.html$/, '')}`.replace(/^\/index$/, '/'),
+      file: path,
+    }));
+}
+
+/** Everything that the application needs on a device, under its address. */
+function precached(dist) {
+  const files = join(webFolder, dist, 'static');
+  const open = join(webFolder, 'public');
+  return [
+    ...pagesOf(dist)
+      .filter(({ path }) => !path.startsWith('/_'))
+      .map(({ path, file }) => ({ url: path, revision: hashOf(file) })),
+    // Named after what is in them.
+    ...filesIn(files)
+      .filter((path) => !path.endsWith('.map'))
+      .map((path) => ({ url: `/_next/static/${relative(files, path)}`, revision: null })),
+    ...filesIn(open).map((path) => ({ url: `/${relative(open, path)}`, revision: hashOf(path) })),
+    { url: '/icon.svg', revision: hashOf(join(webFolder, 'app/icon.svg')) },
+    { url: '/manifest.webmanifest', revision: hashOf(join(webFolder, 'app/manifest.ts')) },
+  ];
+}
+
+async function buildServiceWorker(dist) {
+  // Known only once the packages are installed.
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: [join(webFolder, 'workers/service-worker.ts')],
+    outfile: join(webFolder, dist, 'service-worker.js'),
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    platform: 'browser',
+    define: { precached: JSON.stringify(precached(dist)), 'process.env.NODE_ENV': '"production"' },
+    logLevel: 'error',
+  });
+}
+
+/** By page, the hashes of the scripts that stand in its HTML: what its content security policy allows. */
+function inlineScripts(dist) {
+  return Object.fromEntries(
+    pagesOf(dist).map(({ path, file }) => {
+      const scripts = readFileSync(file, 'utf8').matchAll(/<script(?![^>]*\ssrc=)[^>]*>(.+?)<\/script>/gs);
+      const hashes = Array.from(
+        scripts,
+        ([, text]) => `sha256-${createHash('sha256').update(text).digest('base64')}`,
+      );
+      return [path, [...new Set(hashes)]];
+    }),
+  );
 }

@@ -13,15 +13,47 @@ function port(name, fallback) {
   throw new Refusal(`${name} is "${text}"; expected a port number from 1 to 65535.`);
 }
 
-/** Where the application listens and keeps its data, from the environment. */
+/**
+ * Where `npm start` listens and keeps its data, from the environment: on this machine alone, with a demo. The demo can be
+ * left out to see the first run of an empty database.
+ */
 export function startSettings() {
-  const data = resolve(root, process.env.FAIRPLUG_DATA || '.data/start');
+  const listening = port('FAIRPLUG_PORT', 3000);
   return {
-    port: port('FAIRPLUG_PORT', 3000),
+    port: listening,
+    host: '127.0.0.1',
+    origin: `http://127.0.0.1:${listening}`,
     databasePort: port('FAIRPLUG_DATABASE_PORT', 54321),
-    data,
+    data: resolve(root, process.env.FAIRPLUG_DATA || '.data/start'),
     /** Name of the build's folder inside web/. */
     dist: process.env.FAIRPLUG_DIST || '.next',
+    isDemo: process.env.FAIRPLUG_DEMO !== 'off',
+    log: 'error',
+  };
+}
+
+const shortestSecret = 32;
+
+/** The same for `npm run serve`: no demo, a secret of its own, an address that people reach it under. */
+export function serveSettings() {
+  const { FAIRPLUG_SECRET: secret = '', FAIRPLUG_ORIGIN: origin = '', FAIRPLUG_HOST: host } = process.env;
+  if (secret.length < shortestSecret)
+    throw new Refusal(
+      `FAIRPLUG_SECRET must be set to at least ${shortestSecret} characters that nobody else knows.\n` +
+        'One is made by: openssl rand -base64 36',
+    );
+  if (!URL.canParse(origin) || new URL(origin).origin !== origin)
+    throw new Refusal(
+      `FAIRPLUG_ORIGIN is "${origin}"; expected the address that people reach it under, like https://plug.example.`,
+    );
+  return {
+    ...startSettings(),
+    data: resolve(root, process.env.FAIRPLUG_DATA || '.data/serve'),
+    host: host || '127.0.0.1',
+    origin,
+    secret,
+    isDemo: false,
+    log: 'info',
   };
 }
 
@@ -29,6 +61,10 @@ export function startSettings() {
 export function testSettings() {
   return {
     unit: { databasePort: port('FAIRPLUG_UNIT_DATABASE_PORT', 54331), data: join(root, '.data/unit') },
+    backup: {
+      databasePort: port('FAIRPLUG_BACKUP_DATABASE_PORT', 54334),
+      data: join(root, '.data/backup'),
+    },
     e2e: {
       port: port('FAIRPLUG_E2E_PORT', 3100),
       databasePort: port('FAIRPLUG_E2E_DATABASE_PORT', 54332),

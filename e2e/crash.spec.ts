@@ -1,0 +1,95 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { foldHouse, type JobStatement } from '@fair-plug/core/inspection';
+import { expect, test } from '@playwright/test';
+import { v7 } from 'uuid';
+import { removeData, startCluster } from '../scripts/setup/cluster.mjs';
+import { type Device, logOnServer, newDevices, openDemo, type Server } from './devices.ts';
+import { type Instance, origin, settings, startInstance } from './instance.ts';
+
+test.describe.configure({ mode: 'serial', timeout: 120_000 });
+
+let running: Instance | null = null;
+const start = async (): Promise<Instance> => {
+  running = await startInstance();
+  return running;
+};
+
+test.beforeAll(() => removeData(settings.data));
+test.afterEach(async () => {
+  await running?.interrupt();
+  running = null;
+});
+test.afterAll(() => removeData(settings.data));
+
+/** A device with a job of so many entries, none of them sent. */
+async function loaded(
+  server: Server,
+  entries: number,
+): Promise<{ device: Device; job: string; ids: string[] }> {
+  const [device] = await newDevices(server, 1);
+  if (device === undefined) throw new Error('no device');
+  const job = v7();
+  const ids: string[] = [];
+  const keep = async (said: readonly JobStatement[], opens: boolean) => {
+    ids.push(...(await device.keep(job, said, opens)).map(({ id }) => id));
+  };
+  await keep([{ kind: 'job-described', address: '14 Alder Rise' }], true);
+  for (let made = 1; made < entries; made += 1)
+    await keep([{ kind: 'room-described', room: v7(), name: `Room ${made}` }], false);
+  return { device, job, ids };
+}
+
+/** Exchanges from time to time until all is sent. */
+const untilSent = (device: Device) =>
+  expect
+    .poll(
+      async () => {
+        await device.exchange().catch(() => {});
+        return device.unsent();
+      },
+      { timeout: 30_000 },
+    )
+    .toBe(0);
+
+const afterwards = async (server: Server, { device, job, ids }: Awaited<ReturnType<typeof loaded>>) => {
+  const log = await logOnServer(server, job);
+  expect(log.map(({ id }) => id).sort()).toEqual(ids.toSorted());
+  expect(foldHouse(await device.entries(job))).toEqual(foldHouse(log));
+};
+
+test('the server is killed between receiving and answering: every entry arrives, each once', async () => {
+  const first = await start();
+  const work = await loaded(await openDemo(origin), 600);
+  const sending = work.device.exchange().then(
+    () => 'answered',
+    () => 'cut off',
+  );
+  await new Promise((done) => setTimeout(done, 60));
+  first.killServer();
+  expect(await sending).toBe('cut off');
+  expect(await work.device.unsent()).toBeGreaterThan(0);
+  await first.interrupt();
+  await start();
+  await untilSent(work.device);
+  await afterwards(await openDemo(origin), work);
+});
+
+test('PostgreSQL is killed in the middle of a batch and started again: the same', async () => {
+  await start();
+  const work = await loaded(await openDemo(origin), 600);
+  const sending = work.device.exchange().then(
+    () => 'answered',
+    () => 'cut off',
+  );
+  await new Promise((done) => setTimeout(done, 60));
+  const [pid = ''] = readFileSync(join(settings.data, 'cluster/postmaster.pid'), 'utf8').split('\n');
+  process.kill(Number(pid), 'SIGKILL');
+  expect(await sending).toBe('cut off');
+  expect(await work.device.unsent()).toBeGreaterThan(0);
+  await expect(async () => {
+    await startCluster(settings);
+  }).toPass({ timeout: 30_000 });
+  await untilSent(work.device);
+  await afterwards(await openDemo(origin), work);
+});

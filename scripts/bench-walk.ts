@@ -1,0 +1,199 @@
+import { cpus, totalmem } from 'node:os';
+import type { JobStatement } from '@fair-plug/core/inspection';
+import { lampsOf } from '@fair-plug/core/instruments';
+import { type BrowserContext, chromium as driver, type Page } from 'playwright-core';
+import { v7 } from 'uuid';
+import { author } from './demo/ids.ts';
+import { startOwnServer } from './own-server.ts';
+import { writeSections } from './pages.ts';
+import { chromium } from './setup/toolchain.mjs';
+
+/** The walk of a large house on a slow device; writes its section of docs/performance.md. */
+const slowdown = 4;
+const rooms = 30;
+const receptaclesEach = 10;
+const entryCount = 3000;
+const circuits = 12;
+const taps = 40;
+
+const device = v7();
+let time = Date.now() - entryCount * 1000;
+const entry = (said: JobStatement) => {
+  time += 1000;
+  return { id: v7(), device, author, at: new Date(time).toISOString(), ...said };
+};
+
+/** 300 receptacles, all but the last 60 read several times; half of them on breakers. */
+function largeHouse() {
+  const log = [entry({ kind: 'job-described', address: '300 Long Row', yearBuilt: 1966 })];
+  const receptacles: string[] = [];
+  for (let room = 0; room < rooms; room += 1) {
+    const roomId = v7();
+    log.push(entry({ kind: 'room-described', room: roomId, name: `Room ${room + 1}` }));
+    for (let number = 1; number <= receptaclesEach; number += 1) {
+      const receptacle = v7();
+      receptacles.push(receptacle);
+      const name = `Room ${room + 1}-${number}`;
+      const spot = (number - 0.5) / receptaclesEach;
+      log.push(entry({ kind: 'receptacle-described', receptacle, room: roomId, name, spot }));
+    }
+  }
+  const fed = receptacles.slice(0, circuits * 12);
+  fed.forEach((receptacle, index) => {
+    const breaker = String(1 + Math.floor(index / 12));
+    log.push(entry({ kind: 'receptacle-fed', receptacle, breaker, place: 1 + (index % 12) }));
+  });
+  const walked = receptacles.slice(0, -60);
+  for (let index = 0; log.length < entryCount; index += 1) {
+    const receptacle = walked[index % walked.length] ?? '';
+    const position = walked.indexOf(receptacle);
+    // Every third circuit has something wrong from its eighth receptacle on.
+    const isWrong = position < fed.length && Math.floor(position / 12) % 3 === 0 && position % 12 >= 8;
+    log.push(entry({ kind: 'lamps-read', receptacle, lamps: lampsOf(isWrong ? 'hn' : 'hn-hg') }));
+  }
+  return log;
+}
+
+const at = (values: readonly number[], share: number): number =>
+  values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ??
+  Number.NaN;
+
+async function slowed(page: Page): Promise<void> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: slowdown });
+}
+
+/** Presses a pattern key and waits, inside the page, until each verdict is painted. */
+const timedTap = (page: Page, key: string, headline: string) =>
+  page.evaluate(
+    async ([pressed, expected]) => {
+      const painted = async (isThere: () => boolean): Promise<number> => {
+        while (!isThere()) await new Promise(requestAnimationFrame);
+        await new Promise(requestAnimationFrame);
+        await new Promise((done) => setTimeout(done));
+        return performance.now();
+      };
+      const panel = document.querySelector('section[aria-label="Verdict"]');
+      const from = performance.now();
+      document.querySelector<HTMLButtonElement>(`button[aria-keyshortcuts="${pressed}"]`)?.click();
+      const first = await painted(() => panel?.querySelector('h3')?.textContent?.includes(expected) === true);
+      const engine = await painted(
+        () => panel?.querySelector('section[aria-label="Next test"], details') != null,
+      );
+      return { first: first - from, engine: engine - from };
+    },
+    [key, headline] as const,
+  );
+
+async function tapTimes(page: Page): Promise<{ first: number[]; engine: number[] }> {
+  const first: number[] = [];
+  const engine: number[] = [];
+  for (let tap = 0; tap < taps; tap += 1) {
+    const times = await timedTap(page, '4', 'Reads open ground');
+    first.push(times.first);
+    engine.push(times.engine);
+    await page.waitForTimeout(700);
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(300);
+  }
+  return { first, engine };
+}
+
+async function longTasksScrolling(page: Page): Promise<readonly number[]> {
+  await page.evaluate(() => {
+    const seen: number[] = [];
+    Object.assign(window, { longTasks: seen });
+    new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) seen.push(duration);
+    }).observe({ type: 'longtask' });
+  });
+  await page.mouse.move(130, 500);
+  for (let step = 0; step < 60; step += 1) {
+    await page.mouse.wheel(0, step < 30 ? 240 : -240);
+    await page.waitForTimeout(40);
+  }
+  return page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
+}
+
+/** Compressed bytes of the scripts that a first visit of the walk loads. */
+async function firstLoad(context: BrowserContext, address: string) {
+  const page = await context.newPage();
+  const session = await context.newCDPSession(page);
+  await session.send('Network.enable');
+  await session.send('Network.setCacheDisabled', { cacheDisabled: true });
+  const scripts = new Set<string>();
+  let bytes = 0;
+  session.on('Network.responseReceived', ({ requestId, type }) => {
+    if (type === 'Script') scripts.add(requestId);
+  });
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (scripts.has(requestId)) bytes += encodedDataLength;
+  });
+  await page.goto(address);
+  await page.getByRole('navigation', { name: 'Rooms' }).waitFor();
+  await page.waitForTimeout(2000);
+  await page.close();
+  return bytes / 1024;
+}
+
+const { origin, stop } = await startOwnServer(3190, 54390);
+const browser = await driver.launch({
+  executablePath: chromium,
+  args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
+});
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: origin });
+await context.request.post('/api/demo', { headers: { origin } });
+const job = v7();
+const log = largeHouse();
+for (let from = 0; from < log.length; from += 500) {
+  const entries = log.slice(from, from + 500);
+  const [path, data] =
+    from === 0 ? ['/api/jobs', { job, entries }] : [`/api/jobs/${job}/entries`, { entries }];
+  const answer = await context.request.post(path as string, { data, headers: { origin } });
+  if (!answer.ok()) throw new Error(await answer.text());
+}
+const address = `${origin}/walk?job=${job}`;
+const kilobytes = await firstLoad(
+  await browser.newContext({ storageState: await context.storageState(), serviceWorkers: 'block' }),
+  address,
+);
+
+// tsx names the functions that are sent to the page by this helper of its own.
+await context.addInitScript({ content: 'globalThis.__name ??= (one) => one;' });
+const page = await context.newPage();
+await page.goto(address);
+await page.getByText('saved on the server').waitFor();
+await page.evaluate(() => navigator.serviceWorker.ready);
+// Until the engine has been through every circuit.
+await page.waitForTimeout(30_000);
+await slowed(page);
+const { first, engine } = await tapTimes(page);
+const longTasks = await longTasksScrolling(page);
+await page.getByText('saved on the server').waitFor();
+await context.setOffline(true);
+const openings: number[] = [];
+for (let visit = 0; visit < 5; visit += 1) {
+  const tab = await context.newPage();
+  await slowed(tab);
+  const from = performance.now();
+  await tab.goto(address);
+  await tab.getByRole('region', { name: 'Receptacle in hand' }).waitFor();
+  openings.push(performance.now() - from);
+  await tab.close();
+}
+await browser.close();
+await stop();
+
+const ms = (value: number): string => `${Math.round(value)} ms`;
+const [cpu] = cpus();
+const text = `Chromium's CPU slowed ${slowdown} times (its main thread; it slows no worker), a job of ${rooms * receptaclesEach} receptacles, ${circuits} circuits and ${entryCount} entries, ${taps} receptacles read (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB). Written by \`npm run bench:walk\`.
+
+| what | median | 95th percentile | aim |
+|---|---|---|---|
+| tap to the lamps' verdict painted | ${ms(at(first, 0.5))} | ${ms(at(first, 0.95))} | at most 100 ms |
+| tap to the engine's verdict painted | ${ms(at(engine, 0.5))} | ${ms(at(engine, 0.95))} | at most 500 ms |
+| opening the job offline | ${ms(at(openings, 0.5))} | worst ${ms(at(openings, 1))} | at most 2 s |
+| longest task while scrolling | ${longTasks.length === 0 ? 'none over 50 ms' : ms(Math.max(...longTasks))} | | none over 100 ms |
+| first-load JavaScript of the walk, compressed | ${kilobytes.toFixed(0)} KB | | at most 380 KB |`;
+console.log(text);
+writeSections('performance.md', null, [{ heading: '## The walk on a slow device', text }]);
