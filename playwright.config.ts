@@ -11,8 +11,8 @@ export default defineConfig({
   globalSetup: './e2e/global-setup.ts',
   workers: 1,
   forbidOnly: true,
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  timeout: 180_000,
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
   use: {

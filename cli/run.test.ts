@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from 'vitest';
@@ -185,5 +185,46 @@ describe('fairplug blind-spots', () => {
     expect((await fairplug(['blind-spots', '--kit', 'lamps,hammer'])).stderr).toContain('hammer');
     expect((await fairplug(['blind-spots'])).status).toBe(2);
     expect((await fairplug(['blind-spots', 'lamps'])).status).toBe(2);
+  });
+});
+
+describe('fairplug convert', () => {
+  const list = join(folder, 'list.csv');
+  const job = join(folder, 'job.json');
+
+  test('a list of receptacles becomes a job, a job the same job and its tables', async () => {
+    writeFileSync(list, 'Room,Outlet,Circuit\r\nDen,Den 1,7\r\nDen,Den 2,7\r\n');
+    expect(await fairplug(['convert', list, '--to', 'job', '--output', job])).toEqual({
+      status: 0,
+      stdout: '',
+      stderr: '',
+    });
+    const again = await fairplug(['convert', job, '--to', 'job']);
+    expect(again.stdout).toBe(readFileSync(job, 'utf8'));
+    const { stdout } = await fairplug(['convert', job, '--to', 'receptacles']);
+    expect(stdout).toContain('\r\nDen,Den 2,,7,');
+    const workbook = join(folder, 'tables.xlsx');
+    expect((await fairplug(['convert', job, '--to', 'xlsx', '--output', workbook])).status).toBe(0);
+    expect(readFileSync(workbook).subarray(0, 2).toString()).toBe('PK');
+  });
+
+  test.each([
+    ['no target', [job], 'fairplug convert FILE'],
+    ['a workbook to standard output', [job, '--to', 'xlsx'], '--output'],
+    ['a file that is not there', [join(folder, 'none'), '--to', 'job'], 'ENOENT'],
+  ])('%s: exit 2 and a reason', async (_, args, words) => {
+    const { status, stdout, stderr } = await fairplug(['convert', ...args]);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toContain(words);
+  });
+
+  test('rows that cannot be taken are named, and nothing is written', async () => {
+    writeFileSync(list, 'Room,Outlet,Place\nDen,Den 1,first\n,Den 2,2\n');
+    const output = join(folder, 'never.json');
+    const { status, stderr } = await fairplug(['convert', list, '--to', 'job', '--output', output]);
+    expect(status).toBe(2);
+    expect(stderr).toContain('row 2, place "first"');
+    expect(stderr).toContain('row 3, room ""');
+    expect(existsSync(output)).toBe(false);
   });
 });

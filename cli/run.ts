@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import { type CommandResult, commands } from './commands.ts';
+import { convert, convertUsage } from './convert.ts';
 import { type Input, readJson } from './input.ts';
 
 /** The streams a command reads and writes; a test hands in its own. */
@@ -13,6 +14,10 @@ const usage = `Usage: fairplug COMMAND FILE…   (- reads standard input)
 ${Object.entries(commands)
   .map(([name, { does }]) => `  ${name.padEnd(11)} ${does}`)
   .join('\n')}
+  convert     a job file into tables, a list of receptacles into a job
+
+${convertUsage}
+
 A file holds one JSON value or an array of them; an array is answered by an array, in order.
 `;
 
@@ -34,6 +39,12 @@ export async function run(args: readonly string[], { stdin, stdout, stderr }: St
   };
   if (name === 'help' || name === '--help') {
     stdout.write(usage);
+    return 0;
+  }
+  if (name === 'convert') {
+    const result = await convert(files);
+    if (result.kind === 'refused') return refuse(result.message);
+    stdout.write(result.text);
     return 0;
   }
   const command = name !== undefined && Object.hasOwn(commands, name) ? commands[name] : undefined;

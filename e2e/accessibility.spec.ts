@@ -63,6 +63,18 @@ for (const setting of settings)
       await expect(page.getByRole('figure').last()).toBeVisible();
       expect(await seriousViolations(page), 'prepare').toEqual([]);
 
+      await page.goto(`/findings?job=${job}`);
+      await expect(page.getByRole('region', { name: 'Finding in hand' })).toBeVisible();
+      expect(await seriousViolations(page), 'findings').toEqual([]);
+      await page.keyboard.press('e');
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await page.waitForTimeout(400);
+      expect(await seriousViolations(page, '[role="dialog"]'), 'findings, editing').toEqual([]);
+
+      await page.goto('/settings');
+      await expect(page.getByRole('heading', { name: 'Wording' })).toBeVisible();
+      expect(await seriousViolations(page), 'settings').toEqual([]);
+
       await page.goto(`/report?job=${job}`);
       await expect(page.getByRole('article')).toBeVisible();
       expect(await seriousViolations(page), 'report').toEqual([]);

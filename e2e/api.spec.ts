@@ -97,7 +97,7 @@ test.describe('what is wrong with a request is said, and nothing is stored', () 
       expect(sent.status(), id).toBe(404);
       expect((await request.get(path)).status(), id).toBe(404);
     }
-    expect((await request.get(`/api/jobs/${v7()}/report.pdf`)).status()).toBe(404);
+    expect((await request.post(`/api/jobs/${v7()}/report`, { data: { language: 'en' } })).status()).toBe(404);
   });
 });
 

@@ -25,6 +25,7 @@ const pages = [
   '/',
   '/account',
   '/bench',
+  '/findings',
   '/first-run',
   '/forgotten',
   '/join',
@@ -34,6 +35,7 @@ const pages = [
   '/people',
   '/prepare',
   '/report',
+  '/settings',
   '/sign-in',
   '/walk',
 ];

@@ -1,3 +1,4 @@
+import type { QuestionId, ReferenceId, WayId } from '../corrections/index.ts';
 import type { CautionId } from './cautions.ts';
 
 /** Conditions of a receptacle, the most dangerous first. */
@@ -37,5 +38,24 @@ export interface Condition {
   readonly dangerous: boolean;
   /** What puts it right, and who does it, in one sentence. */
   readonly correction: string;
+  /** Who or what is hurt, and how. */
+  readonly hazard: string;
+  /** Why it is as pressing as it is; empty where nothing is. */
+  readonly urgencyReason: string;
+  /** Ways out, the usual first; those that are never accepted last, so that they can be named as such. */
+  readonly ways: readonly WayId[];
+  /** Where the electrician opens first, as the end of "open first: …"; null where nothing is opened. */
+  readonly openFirst: string | null;
+  /** For the electrician, in order. */
+  readonly steps: readonly string[];
+  /** What is tested once it is repaired. */
+  readonly retest: string;
+  readonly references: readonly ReferenceId[];
+  /** Questions on which practitioners differ that bear on it. */
+  readonly questions: readonly QuestionId[];
   readonly cautions: readonly CautionId[];
 }
+
+/** The first step of nearly all work in a box. */
+export const proveDead =
+  'Breaker off; prove every conductor in the box dead with a tester that was just proved, since two circuits may share it.';

@@ -8,5 +8,13 @@ export const correct: Condition = {
   urgency: null,
   dangerous: false,
   correction: 'None needed.',
+  hazard: 'None found.',
+  urgencyReason: '',
+  ways: [],
+  openFirst: null,
+  steps: [],
+  retest: '',
+  references: [],
+  questions: [],
   cautions: [],
 };

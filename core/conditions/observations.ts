@@ -60,6 +60,10 @@ export type LeavingItem = (typeof leavingItems)[number];
 export const conductorMetals = ['copper', 'aluminum', 'tinned-copper', 'copper-clad', 'not-sure'] as const;
 export type ConductorMetal = (typeof conductorMetals)[number];
 
+/** What is printed on a cable's jacket about its metal. */
+export const jacketMarks = ['aluminum', 'none'] as const;
+export type JacketMark = (typeof jacketMarks)[number];
+
 export const insulations = ['plastic', 'cloth-or-rubber', 'brittle', 'grey'] as const;
 export type Insulation = (typeof insulations)[number];
 

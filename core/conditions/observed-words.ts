@@ -1,6 +1,7 @@
 import type {
   DeviceMarking,
   Insulation,
+  JacketMark,
   LeavingItem,
   NotReachedReason,
   ProtectionLabel,
@@ -63,6 +64,11 @@ export const insulationWords: Readonly<Record<Insulation, string>> = {
   'cloth-or-rubber': 'Cloth or rubber',
   brittle: 'Brittle',
   grey: 'All gone grey',
+};
+
+export const jacketWords: Readonly<Record<JacketMark, string>> = {
+  aluminum: 'AL, ALUM or ALUMINUM',
+  none: 'None about metal',
 };
 
 export const markingWords: Readonly<Record<DeviceMarking, string>> = {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { leavingItems, looks, notReachedReasons } from '../conditions/index.ts';
+import { leavingItems, looks, notReachedReasons, urgencies } from '../conditions/index.ts';
 import { lampStates, pairs } from '../instruments/index.ts';
 import type { JobEntry, KitEntry } from './entry.ts';
 
@@ -16,6 +16,7 @@ const words = fc.string({ unit: 'grapheme', minLength: 1, maxLength: 12 }).map((
 const instant = fc
   .integer({ min: 0, max: 20 })
   .map((minute) => new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString());
+const findingKey = fc.constantFrom('reads open-ground: x', 'house miswired', 'own a');
 const lampState = fc.constantFrom(...lampStates);
 
 const clock = fc.tuple(instant, fc.nat(2)).map(([at, count]) => `${at}~000${count}`);
@@ -112,6 +113,51 @@ const jobEntry: fc.Arbitrary<JobEntry> = fc.oneof(
     receptacle,
     breaker: fc.constantFrom(null, '7', '9'),
     place: fc.constantFrom(null, 1, 2),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('finding-decided' as const),
+    finding: findingKey,
+    decision: fc.constant('accepted' as const),
+    held: fc.record({
+      urgency: fc.constantFrom(...urgencies),
+      headline: words,
+      what: words,
+      why: words,
+      correction: words,
+      by: fc.constantFrom('electrician' as const, 'owner' as const),
+      condition: fc.constantFrom(null, 'open-ground' as const),
+      receptacles: fc.uniqueArray(receptacle, { maxLength: 3 }),
+      where: fc.constant(null),
+    }),
+  }),
+  fc.record(
+    {
+      ...envelope,
+      kind: fc.constant('finding-edited' as const),
+      finding: findingKey,
+      headline: fc.oneof(words, fc.constant(null)),
+      urgency: fc.constantFrom(null, ...urgencies),
+    },
+    { requiredKeys: ['id', 'device', 'author', 'at', 'kind', 'finding'] },
+  ),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('finding-merged' as const),
+    finding: findingKey,
+    into: fc.oneof(findingKey, fc.constant(null)),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('signed' as const),
+    role: fc.constantFrom('inspector' as const, 'client' as const),
+    name: words,
+    strokes: fc.array(
+      fc
+        .array(fc.tuple(fc.nat(1000), fc.nat(320)), { minLength: 1, maxLength: 5 })
+        .map((points) => points.flat()),
+      { maxLength: 3 },
+    ),
   }),
   fc.record({
     ...envelope,

@@ -6,6 +6,7 @@ import {
   dangers,
   deviceMarkings,
   insulations,
+  jacketMarks,
   leavingItems,
   looks,
   notReachedReasons,
@@ -15,32 +16,9 @@ import {
 import { regionIds } from '../conditions/regions.ts';
 import { lampsSchema } from '../instruments/lamps-schema.ts';
 import { testerLayoutSchema } from '../instruments/tester-layout.ts';
-import { clockSchema } from './clock.ts';
-
-/** Ids are compared as text, so only the canonical lower-case form is one. */
-export const idSchema = z.uuidv7().lowercase();
-
-/** UTC with milliseconds, so that the order of the text is the order in time. */
-export const instantSchema = z.iso.datetime({ precision: 3 });
-
-/** One line of a person's words: not blank, and storable as it is (no NUL, no half characters). */
-export const textSchema = (longest: number) =>
-  z
-    .string()
-    .min(1)
-    .max(longest)
-    .refine((text) => text.trim() === text, { message: 'expected no space at either end' })
-    .refine((text) => text.isWellFormed() && !text.includes('\0'), { message: 'expected whole characters' });
-
-const envelope = {
-  id: idSchema,
-  device: idSchema,
-  author: idSchema,
-  /** The device's own time. */
-  at: instantSchema,
-  /** What entries are ordered by; their time where it is left out. */
-  clock: clockSchema.optional(),
-};
+import { envelope, idSchema, textSchema } from './envelope.ts';
+import { findingEntrySchemas, signedSchema } from './finding-entries.ts';
+import { firmEntrySchemas } from './firm-entries.ts';
 
 const yearSchema = z.int().min(1700).max(2100);
 /** A share of the way round a room's walls, clockwise from the corner at the top left as seen from above. */
@@ -72,6 +50,8 @@ export const jobDescribedSchema = z.strictObject({
   breakersFoundOff: textSchema(200).nullable().optional(),
   devicesFoundTripped: textSchema(200).nullable().optional(),
   present: textSchema(200).nullable().optional(),
+  /** Houses of the same subdivision are known to have aluminum branch wiring. */
+  aluminumNearby: z.boolean().nullable().optional(),
 });
 
 export const roomDescribedSchema = z.strictObject({
@@ -159,7 +139,10 @@ export const coverOffSchema = z.strictObject({
   receptacle: idSchema,
   provedDead: z.literal(true),
   metal: z.enum(conductorMetals).optional(),
+  /** What stands on the cable's jacket. */
+  jacket: z.enum(jacketMarks).optional(),
   awg: z.int().min(4).max(18).optional(),
+  breakerAmps: z.int().min(5).max(100).optional(),
   insulation: z.enum(insulations).optional(),
   /** A jumper from neutral to ground. */
   jumper: z.boolean().optional(),
@@ -301,6 +284,8 @@ export const jobEntrySchema = z.discriminatedUnion('kind', [
   notedSchema,
   planChosenSchema,
   leftAsFoundSchema,
+  ...findingEntrySchemas,
+  signedSchema,
   withdrawnSchema,
 ]);
 
@@ -309,6 +294,7 @@ export const kitEntrySchema = z.discriminatedUnion('kind', [
   testerDescribedSchema,
   testerProvedSchema,
   roomTemplateSavedSchema,
+  ...firmEntrySchemas,
   withdrawnSchema,
 ]);
 
@@ -319,6 +305,8 @@ export type ReadingTaken = Readonly<z.infer<typeof readingTakenSchema>>;
 export type Entry = JobEntry | KitEntry;
 /** The job's entries of one kind. */
 export type JobEntryOf<K extends JobEntry['kind']> = Extract<JobEntry, { kind: K }>;
+/** What was decided on findings. */
+export type FindingEntry = Readonly<z.infer<(typeof findingEntrySchemas)[number]>>;
 
 /** What an entry says, before it is given an id, a device, an author and a time. */
 type Said<E> = E extends unknown ? Omit<E, keyof typeof envelope> : never;

@@ -1,5 +1,5 @@
 import { type LeavingItem, type Look, leavingItems, looks } from '../conditions/observations.ts';
-import type { JobEntry, JobEntryOf } from './entry.ts';
+import type { FindingEntry, JobEntry, JobEntryOf } from './entry.ts';
 import type { Described, Done, House, Receptacle, Room } from './house.ts';
 import { inOrder } from './order.ts';
 
@@ -61,6 +61,7 @@ const nothingSaid: Described = {
   breakersFoundOff: null,
   devicesFoundTripped: null,
   present: null,
+  aluminumNearby: null,
 };
 
 interface Job extends Described, Done {
@@ -72,6 +73,8 @@ function jobOf(entries: readonly Said[]): Job {
   const proofs: JobEntryOf<'tester-proved'>[] = [];
   const wentDead: JobEntryOf<'went-dead'>[] = [];
   const left = new Set<LeavingItem>();
+  const findingsSaid: FindingEntry[] = [];
+  const signatures = new Map<string, JobEntryOf<'signed'>>();
   let plan: Done['plan'] = null;
   let order: readonly string[] = [];
   for (const entry of entries)
@@ -96,6 +99,17 @@ function jobOf(entries: readonly Said[]): Job {
       case 'rooms-ordered':
         order = entry.rooms;
         break;
+      case 'signed':
+        signatures.set(entry.role, entry);
+        break;
+      case 'finding-decided':
+      case 'finding-edited':
+      case 'finding-added':
+      case 'finding-split':
+      case 'finding-merged':
+      case 'findings-ordered':
+        findingsSaid.push(entry);
+        break;
     }
   return {
     ...(described as unknown as Described),
@@ -103,6 +117,8 @@ function jobOf(entries: readonly Said[]): Job {
     wentDead,
     plan,
     left: leavingItems.filter((item) => left.has(item)),
+    findingsSaid,
+    signatures: [...signatures.values()],
     order,
   };
 }

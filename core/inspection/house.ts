@@ -2,6 +2,7 @@ import type {
   ConductorMetal,
   DeviceMarking,
   Insulation,
+  JacketMark,
   LeavingItem,
   Look,
   NotReachedReason,
@@ -9,7 +10,7 @@ import type {
   ReceptacleType,
 } from '../conditions/observations.ts';
 import type { Region } from '../conditions/regions.ts';
-import type { JobEntry, JobEntryOf, LampsRead, ReadingTaken } from './entry.ts';
+import type { FindingEntry, JobEntry, JobEntryOf, LampsRead, ReadingTaken } from './entry.ts';
 import { standing } from './order.ts';
 
 export interface Receptacle {
@@ -43,7 +44,9 @@ export interface Receptacle {
 /** What was seen inside the box. */
 export interface CoverOff {
   readonly metal?: ConductorMetal | undefined;
+  readonly jacket?: JacketMark | undefined;
   readonly awg?: number | undefined;
+  readonly breakerAmps?: number | undefined;
   readonly insulation?: Insulation | undefined;
   readonly jumper?: boolean | undefined;
   readonly pushIn?: boolean | undefined;
@@ -92,6 +95,8 @@ export interface Described {
   readonly breakersFoundOff: string | null;
   readonly devicesFoundTripped: string | null;
   readonly present: string | null;
+  /** Houses of the same subdivision are known to have aluminum branch wiring. */
+  readonly aluminumNearby: boolean | null;
 }
 
 /** What was done in the house as a whole. */
@@ -104,6 +109,10 @@ export interface Done {
   readonly wentDead: readonly JobEntryOf<'went-dead'>[];
   /** What was seen to before leaving. */
   readonly left: readonly LeavingItem[];
+  /** What was decided on findings, oldest first. */
+  readonly findingsSaid: readonly FindingEntry[];
+  /** Who signed the report, each role's latest. */
+  readonly signatures: readonly JobEntryOf<'signed'>[];
 }
 
 export interface House extends Described, Done {

@@ -1,6 +1,10 @@
 export * from './clock.ts';
 export * from './coverage.ts';
 export * from './entry.ts';
+export { idSchema, instantSchema, textSchema } from './envelope.ts';
+export { heldSchema } from './finding-entries.ts';
+export * from './firm.ts';
+export { ownersKinds, type WordingPlace, wordingPlaces } from './firm-entries.ts';
 export * from './house.ts';
 export * from './house-fold.ts';
 export * from './kit.ts';

@@ -1,6 +1,7 @@
 import type { InstrumentId } from '../circuit/tests-and-readings.ts';
 import type { TesterLayout } from '../instruments/tester-layout.ts';
 import type { KitEntry } from './entry.ts';
+import { type FirmSettings, foldFirm } from './firm.ts';
 import { standing } from './order.ts';
 
 /** The latest time that an instrument was tried on a receptacle known to be good. */
@@ -32,6 +33,8 @@ export interface Kit {
   readonly templates: readonly RoomTemplate[];
   /** Of the instruments that are no plug-in lamps. */
   readonly lastProofs: ReadonlyMap<InstrumentId, LastProof>;
+  /** How the firm decides, words and signs its reports. */
+  readonly firm: FirmSettings;
 }
 
 /** The kit that a set of entries describes; order and duplicates of the entries do not matter. */
@@ -40,7 +43,8 @@ export function foldKit(entries: Iterable<KitEntry>): Kit {
   const templates = new Map<string, RoomTemplate>();
   const ofTester = new Map<string, LastProof>();
   const lastProofs = new Map<InstrumentId, LastProof>();
-  for (const entry of standing(entries))
+  const said = standing(entries);
+  for (const entry of said)
     switch (entry.kind) {
       case 'tester-described': {
         const { tester: id, name, layout, rating = testers.get(entry.tester)?.rating ?? null } = entry;
@@ -67,5 +71,6 @@ export function foldKit(entries: Iterable<KitEntry>): Kit {
       .filter(({ rooms }) => rooms.length > 0)
       .sort((a, b) => a.name.localeCompare(b.name, 'en')),
     lastProofs,
+    firm: foldFirm(said),
   };
 }

@@ -22,3 +22,9 @@ function faultInWords(fault: Fault): string {
 /** The faults of one cause in a few words: "open ground and a jumper from neutral to ground". */
 export const causeInWords = (faults: readonly Fault[]): string =>
   faults.length === 0 ? 'nothing wrong' : listed(faults.map(faultInWords));
+
+const kindOf = (fault: Fault): string =>
+  'conductors' in fault ? `${fault.kind} ${fault.conductors.join('-')}` : `${fault.kind} ${fault.conductor}`;
+
+/** What kind of cause some faults are, whatever its ohms and its place: "open neutral". */
+export const kindOfCause = (faults: readonly Fault[]): string => faults.map(kindOf).sort().join(', ');

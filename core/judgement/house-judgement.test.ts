@@ -83,18 +83,21 @@ describe('the judgement on a house', () => {
     expect(judgement.circuits[0]?.causes[0]?.receptacles).toEqual([2, 3, 4].map(receptacleId));
     const { findings, isFinal } = reportOn(house, judgement);
     expect(isFinal).toBe(true);
-    expect(findings).toHaveLength(1);
-    expect(findings[0]?.receptacles).toEqual(['Den 3', 'Den 4', 'Den 5']);
-    expect(findings[0]?.cause?.where).toContain('between Den 2 and Den 3');
+    const [finding, ...others] = findings.filter(({ proposal }) => proposal?.verdict);
+    expect(others).toEqual([]);
+    expect(finding?.receptacles.map(({ name }) => name)).toEqual(['Den 3', 'Den 4', 'Den 5']);
+    expect(finding?.proposal?.cause?.where).toContain('between Den 2 and Den 3');
+    expect(finding?.what).toContain('Everything from Den 3 on shows it');
   });
 
   test('what reads reversed beyond a receptacle may be a live ground made at it, though it reads correct itself', () => {
     const house = houseOf([fine('12'), fine('12'), reversed('12'), reversed('12')]);
     const { findings } = reportOn(house, judged(house).judgement);
-    const hidden = findings.find(({ receptacles }) => receptacles.includes('Den 2'));
-    expect(hidden).toMatchObject({ urgency: 'act-now', receptacles: ['Den 2'] });
-    expect(hidden?.verdict?.headline).toBe('Reads correct, but may hide reversed bootleg ground');
-    expect(hidden?.verdict?.plain).toBe(false);
+    const hidden = findings.find(({ receptacles }) => receptacles.some(({ name }) => name === 'Den 2'));
+    expect(hidden?.urgency).toBe('act-now');
+    expect(hidden?.receptacles).toHaveLength(1);
+    expect(hidden?.headline).toBe('Reads correct, but may hide reversed bootleg ground');
+    expect(hidden?.proposal?.verdict?.plain).toBe(false);
   });
 
   test('without breakers each stands alone, and neighbours that look alike are a likely group', () => {

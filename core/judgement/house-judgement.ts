@@ -18,7 +18,7 @@ import {
   runLengths,
 } from '../diagnosis/index.ts';
 import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
-import { causeInWords } from './causes-in-words.ts';
+import { causeInWords, kindOfCause } from './causes-in-words.ts';
 import { circuitsOf, type FedTogether, guessedCircuit, readingsOf, VoltScale } from './circuits.ts';
 
 /** Something that may be behind what was read, in words. */
@@ -48,6 +48,8 @@ export interface JudgedReceptacle {
 
 /** One thing that is wrong on a circuit, and everything that it explains. */
 export interface JudgedCause {
+  /** What kind of cause it is and which of its kind on the circuit: the same while ohms and place become clearer. */
+  readonly id: string;
   readonly words: string;
   /** "between Den 1 and Den 2, or in the box of Den 1" */
   readonly where: string;
@@ -261,7 +263,9 @@ function remembered(
   const nameOf = (id: string): string => receptacles.find((one) => one.id === id)?.name ?? id;
   const { explanations, outlets, isFinal, stoppedEarly } = diagnosis;
   const shown = scale.toShown(diagnosis.table);
-  const causes: readonly JudgedCause[] = diagnosis.causes.map(({ faults, place, affected }) => ({
+  const kinds = diagnosis.causes.map(({ faults }) => kindOfCause(faults));
+  const causes: readonly JudgedCause[] = diagnosis.causes.map(({ faults, place, affected }, position) => ({
+    id: `${kinds[position]} ${kinds.slice(0, position).filter((one) => one === kinds[position]).length + 1}`,
     words: causeInWords(faults),
     where: place === null ? '' : placeInWords(place, nameOf),
     receptacles: affected,

@@ -4,5 +4,6 @@ export * from './house-judgement.ts';
 export * from './instruments-in-words.ts';
 export * from './judgement-news.ts';
 export { oddValues } from './odd-values.ts';
+export * from './reading-words.ts';
 export * from './receptacle-verdict.ts';
-export { isJudgedAsRead, refinedVerdict } from './refined-verdict.ts';
+export { isJudgedAsRead, pressingDoubtOf, refinedVerdict } from './refined-verdict.ts';

@@ -38,7 +38,7 @@ const headlineOf = (condition: JudgedReceptacle['condition']): string =>
 const pressingDoubt = 0.1;
 
 /** What is probable enough to press, beside what is held: the most pressing, then the most dangerous. */
-function pressingDoubtOf({ explanations, condition }: JudgedReceptacle): ConditionId | null {
+export function pressingDoubtOf({ explanations, condition }: JudgedReceptacle): ConditionId | null {
   const probable = new Map<ConditionId, number>();
   for (const { condition: other, probability } of explanations)
     probable.set(other, (probable.get(other) ?? 0) + probability);
@@ -80,7 +80,8 @@ export function refinedVerdict(byLamps: Verdict | null, judged: JudgedReceptacle
           : headlineOf(condition),
     why: agrees
       ? byLamps.why
-      : (known?.why ?? 'The readings fit conditions of different danger about equally well.'),
+      : ((hidden === null ? known : conditions[hidden])?.why ??
+        'The readings fit conditions of different danger about equally well.'),
     correction:
       hidden !== null
         ? conditions[hidden].correction

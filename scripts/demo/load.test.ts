@@ -38,8 +38,8 @@ describe('the demo', () => {
     const page = await jobPage(firm, job?.id ?? '', 0);
     const house = foldHouse(page?.entries ?? []);
     expect(receptaclesOf(house).filter((one) => currentReading(one) === null)).toHaveLength(12);
-    const shown = reportOn(house).findings.filter(({ verdict }) => verdict !== null);
-    expect(shown.map(({ verdict }) => verdict?.signature)).toEqual(['hg-ng', 'hn-ng', 'hn', 'none']);
+    const shown = reportOn(house).findings.flatMap(({ proposal }) => proposal?.verdict ?? []);
+    expect(shown.map(({ signature }) => signature)).toEqual(['hg-ng', 'hn-ng', 'hn', 'none']);
   });
 
   test('loading again changes nothing but the password', async () => {

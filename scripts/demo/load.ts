@@ -116,7 +116,12 @@ export async function loadDemo(connection: Connection, password: string): Promis
       { pair: 'hg', colour: 'amber' },
     ],
   };
-  await appendToKit(firm, [stamped(described, beganAt, 'tester described')]);
+  await appendToKit(firm, [
+    stamped(described, beganAt, 'tester described'),
+    stamped({ kind: 'letterhead-described', ...demoFirm.letterhead }, beganAt, 'letterhead'),
+    stamped({ kind: 'practice-chosen', ...demoFirm.practice }, beganAt, 'practice'),
+    stamped({ kind: 'wording-saved', of: 'introduction', text: demoFirm.introduction }, beganAt, 'wording'),
+  ]);
   for (const house of demoHouses)
     await openJob(firm, idFor(house.address, Date.parse(house.begun)), logOf(house));
 }

@@ -39,6 +39,9 @@ export function AccountMenu() {
           <Menu.Item component={Link} prefetch={false} href="/kit" hiddenFrom="sm">
             Kit
           </Menu.Item>
+          <Menu.Item component={Link} prefetch={false} href="/settings" hiddenFrom="sm">
+            Settings
+          </Menu.Item>
           {others.map(({ id, name }) => (
             <Menu.Item key={id} onClick={() => switchTo(id)}>
               Switch to {name}

@@ -1,7 +1,6 @@
 import type { ReadingComparison } from '@fair-plug/core/diagnosis';
-import { instrumentWords } from '@fair-plug/core/judgement';
+import { instrumentWords, valuesOf } from '@fair-plug/core/judgement';
 import classes from './evidence-table.module.css';
-import { valuesOf } from './reading-words';
 
 export interface EvidenceTableProps {
   readonly table: readonly ReadingComparison[];

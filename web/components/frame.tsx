@@ -57,6 +57,9 @@ const Head = memo(function Head({ head }: { readonly head: ReactNode }) {
         <Link prefetch={false} href="/kit" className={`${classes.link} ${classes.deskOnly}`}>
           Kit
         </Link>
+        <Link prefetch={false} href="/settings" className={`${classes.link} ${classes.deskOnly}`}>
+          Settings
+        </Link>
         <ThemeSwitch />
         <AccountMenu />
       </div>

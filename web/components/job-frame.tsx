@@ -1,6 +1,8 @@
 import type { House } from '@fair-plug/core/inspection';
-import type { Report } from '@fair-plug/core/report';
+import type { HouseJudgement } from '@fair-plug/core/judgement';
+import type { Survey } from '@fair-plug/core/report';
 import { type ReactNode, useMemo } from 'react';
+import { useFindings } from '@/local/use-findings';
 import { Frame } from './frame';
 import { JobHead, type Stage } from './job-head';
 import { RegionWords } from './region-words';
@@ -8,16 +10,19 @@ import { RegionWords } from './region-words';
 export interface JobFrameProps {
   readonly job: string;
   readonly house: House;
-  readonly report: Report;
+  readonly survey: Survey;
+  readonly judgement: HouseJudgement | null;
   readonly stage: Stage;
   readonly children: ReactNode;
 }
 
 /** The frame of a job's screens: its address and the rail of its stages in the head. */
-export function JobFrame({ job, house, report, stage, children }: JobFrameProps) {
-  const { tested, receptacles } = report.summary;
-  const findings = report.findings.length;
-  const rooms = report.coverage.rooms.length;
+export function JobFrame({ job, house, survey, judgement, stage, children }: JobFrameProps) {
+  const { tested, receptacles } = survey.summary;
+  const decided = useFindings(house, judgement);
+  const findings = decided.filter(({ number }) => number > 0).length;
+  const open = decided.filter(({ number, status }) => number > 0 && status === 'open').length;
+  const rooms = survey.coverage.rooms.length;
   const head = useMemo(
     () => (
       <JobHead
@@ -27,10 +32,11 @@ export function JobFrame({ job, house, report, stage, children }: JobFrameProps)
         tested={tested}
         receptacles={receptacles}
         findings={findings}
+        open={open}
         rooms={rooms}
       />
     ),
-    [job, house.address, stage, tested, receptacles, findings, rooms],
+    [job, house.address, stage, tested, receptacles, findings, open, rooms],
   );
   return (
     <Frame head={head}>

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import classes from './job-head.module.css';
 
-export type Stage = 'prepare' | 'walk' | 'report';
+export type Stage = 'prepare' | 'walk' | 'findings' | 'report';
 
 export interface JobHeadProps {
   readonly job: string;
@@ -10,11 +10,13 @@ export interface JobHeadProps {
   readonly tested: number;
   readonly receptacles: number;
   readonly findings: number;
+  /** Findings that nobody has decided on. */
+  readonly open: number;
   readonly rooms: number;
 }
 
 /** The job's address and the rail of its stages, with counts. */
-export function JobHead({ job, address, stage, tested, receptacles, findings, rooms }: JobHeadProps) {
+export function JobHead({ job, address, stage, tested, receptacles, findings, open, rooms }: JobHeadProps) {
   const stages = [
     {
       id: 'prepare',
@@ -24,11 +26,12 @@ export function JobHead({ job, address, stage, tested, receptacles, findings, ro
     },
     { id: 'walk', name: 'Walk', href: `/walk?job=${job}`, count: `${tested} of ${receptacles}` },
     {
-      id: 'report',
-      name: 'Report',
-      href: `/report?job=${job}`,
-      count: `${findings} ${findings === 1 ? 'finding' : 'findings'}`,
+      id: 'findings',
+      name: 'Findings',
+      href: `/findings?job=${job}`,
+      count: open === 0 ? String(findings) : `${findings}, ${open} open`,
     },
+    { id: 'report', name: 'Report', href: `/report?job=${job}`, count: '' },
   ] as const;
   return (
     <>
@@ -42,7 +45,7 @@ export function JobHead({ job, address, stage, tested, receptacles, findings, ro
             className={classes.stage}
             aria-current={id === stage ? 'page' : undefined}
           >
-            {name} <span className={classes.count}>{count}</span>
+            {name} {count !== '' && <span className={classes.count}>{count}</span>}
           </Link>
         ))}
       </nav>

@@ -21,12 +21,19 @@ const shape: Readonly<Record<Urgency, React.ReactNode>> = {
   note: <circle cx="9" cy="9" r="7.5" fill="none" stroke="currentColor" strokeWidth="2" />,
 };
 
+/** The shape alone, where words beside it say the same. */
+export function UrgencyShape({ urgency }: { readonly urgency: Urgency }) {
+  return (
+    <svg width="16" height="16" viewBox="0 0 18 18" aria-hidden="true">
+      {shape[urgency]}
+    </svg>
+  );
+}
+
 export function UrgencyMark({ urgency }: { readonly urgency: Urgency }) {
   return (
     <span className={classes.mark} data-urgency={urgency}>
-      <svg width="16" height="16" viewBox="0 0 18 18" aria-hidden="true">
-        {shape[urgency]}
-      </svg>
+      <UrgencyShape urgency={urgency} />
       {urgencyWords[urgency]}
     </span>
   );

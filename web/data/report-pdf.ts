@@ -1,4 +1,4 @@
-import { type Browser, chromium, type Route } from 'playwright-core';
+import { type Browser, chromium, type Page, type Route } from 'playwright-core';
 import { publicOrigin } from './sign-in';
 
 /** Debian's Chromium. */
@@ -9,21 +9,63 @@ const footer = `
   <span class="title"></span><span><span class="pageNumber"></span> of <span class="totalPages"></span></span>
 </div>`;
 
+/** What a report that is being printed waits for. */
+export type PrintStage = 'waiting' | 'opening' | 'reading' | 'printing';
+
 export interface WantedReport {
   readonly job: string;
   readonly firm: string;
   /** The asker's own cookies: the page is printed as they see it. */
   readonly cookies: string;
+  /** Of the owner's page. */
+  readonly language: string;
+  /** IANA name; null: the server's own. */
+  readonly timeZone: string | null;
+  /** Ends the work. */
+  readonly signal: AbortSignal;
+  readonly onStage: (stage: PrintStage) => void;
 }
 
-/** One browser at a time: a second report waits for the first. */
+/** One report at a time: a second waits for the first. */
 let last: Promise<unknown> = Promise.resolve();
+
+/** A browser is kept for so long after a report, for the next one. */
+const keptMilliseconds = 60_000;
+let kept: { readonly browser: Promise<Browser>; timer: ReturnType<typeof setTimeout> | undefined } | null =
+  null;
+
+function warmBrowser(): Promise<Browser> {
+  if (kept === null) {
+    const browser = chromium.launch({
+      executablePath,
+      // Chromium's sandbox does not start as root.
+      args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
+    });
+    const own = { browser, timer: undefined };
+    kept = own;
+    const forget = (): void => {
+      if (kept === own) kept = null;
+    };
+    browser.then((running) => running.on('disconnected', forget), forget);
+  }
+  clearTimeout(kept.timer);
+  return kept.browser;
+}
+
+function coolLater(): void {
+  if (kept === null) return;
+  clearTimeout(kept.timer);
+  const { browser } = kept;
+  kept.timer = setTimeout(() => void browser.then((running) => running.close()), keptMilliseconds);
+  kept.timer.unref?.();
+}
 
 /**
  * A job's report as a PDF: tagged, with bookmarks, printed by Chromium from the page that is shown on screen.
- * Throws when the page does not become ready.
+ * Throws when the page does not become ready, and when it was called off.
  */
 export function printReport(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
+  wanted.onStage('waiting');
   const printed = last.then(
     () => print(wanted),
     () => print(wanted),
@@ -48,33 +90,47 @@ const answerFor =
     });
   };
 
-async function print({ job, firm, cookies }: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
+async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
+  const { job, firm, cookies, language, timeZone, signal, onStage } = wanted;
+  signal.throwIfAborted();
   const origin = ownOrigin();
-  let browser: Browser | null = null;
+  onStage('opening');
+  const browser = await warmBrowser();
+  const context = await browser.newContext({
+    colorScheme: 'light',
+    locale: 'en-US',
+    // Beside the installed application's own caches, of which a single print has no use.
+    serviceWorkers: 'block',
+    ...(timeZone === null ? {} : { timezoneId: timeZone }),
+  });
+  const end = (): void => void context.close().catch(() => {});
+  signal.addEventListener('abort', end);
   try {
-    browser = await chromium.launch({
-      executablePath,
-      // Chromium's sandbox does not start as root.
-      args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
-    });
-    const context = await browser.newContext({ colorScheme: 'light', locale: 'en-US' });
     await context.route(`${origin}/api/**`, answerFor(cookies));
     const page = await context.newPage();
-    await page.goto(`${origin}/report?job=${encodeURIComponent(job)}&firm=${encodeURIComponent(firm)}`);
-    await page.waitForSelector('[data-report="ready"]', { timeout: 15_000 });
+    const query = new URLSearchParams({ job, firm, owner: language });
+    await page.goto(`${origin}/report?${query}`);
+    onStage('reading');
+    await page.waitForSelector('[data-report="ready"]', { timeout: 30_000 });
     await page.evaluate(() => document.fonts.ready);
-    return new Uint8Array(
-      await page.pdf({
-        format: 'Letter',
-        margin: { top: '16mm', right: '15mm', bottom: '20mm', left: '15mm' },
-        tagged: true,
-        outline: true,
-        displayHeaderFooter: true,
-        headerTemplate: '<span></span>',
-        footerTemplate: footer,
-      }),
-    );
+    onStage('printing');
+    return await asPdf(page);
   } finally {
-    await browser?.close();
+    signal.removeEventListener('abort', end);
+    await context.close().catch(() => {});
+    coolLater();
   }
 }
+
+const asPdf = async (page: Page): Promise<Uint8Array<ArrayBuffer>> =>
+  new Uint8Array(
+    await page.pdf({
+      format: 'Letter',
+      margin: { top: '16mm', right: '15mm', bottom: '20mm', left: '15mm' },
+      tagged: true,
+      outline: true,
+      displayHeaderFooter: true,
+      headerTemplate: '<span></span>',
+      footerTemplate: footer,
+    }),
+  );

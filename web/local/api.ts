@@ -1,5 +1,6 @@
 import type { Entry } from '@fair-plug/core/inspection';
 import type { ProblemAnswer, ProblemCode } from '@/app/api/answers';
+import type { PrintLine } from '@/app/api/jobs/[job]/report/route';
 import type { AuditLine } from '@/data/audit';
 import type { OwnFirm } from '@/data/firm-data';
 import type { Invitation, Offer } from '@/data/invitations';
@@ -7,10 +8,11 @@ import type { JobSummary } from '@/data/jobs';
 import type { LogHead, LogPage } from '@/data/logs';
 import type { KeptMessage } from '@/data/mail';
 import type { Member } from '@/data/people';
+import type { PrintStage } from '@/data/report-pdf';
 import type { Role } from '@/data/roles';
 import { protocol } from '../app/api/protocol';
 
-export type { AuditLine, Invitation, JobSummary, KeptMessage, Member, Offer, OwnFirm, Role };
+export type { AuditLine, Invitation, JobSummary, KeptMessage, Member, Offer, OwnFirm, PrintStage, Role };
 
 /** Who has signed in on the server. */
 export interface Session {
@@ -73,6 +75,50 @@ export const post = <T = unknown>(path: string, body: unknown): Promise<T> =>
   ask(path, withBody('POST', body));
 export const put = <T = unknown>(path: string, body: unknown): Promise<T> => ask(path, withBody('PUT', body));
 
+const isAbort = (error: unknown): boolean => error instanceof DOMException && error.name === 'AbortError';
+
+/** Reads an answer that comes a line of JSON at a time. */
+async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<PrintLine> {
+  const reader = body.getReader();
+  const decoder = new TextDecoder();
+  let rest = '';
+  for (;;) {
+    const { value, done } = await reader.read();
+    rest += decoder.decode(value, { stream: !done });
+    const lines = rest.split('\n');
+    rest = lines.pop() ?? '';
+    for (const line of lines) yield JSON.parse(line) as PrintLine;
+    if (done) return;
+  }
+}
+
+async function printed(
+  path: string,
+  { language }: { readonly language: string },
+  signal: AbortSignal,
+  onStage: (stage: PrintStage) => void,
+): Promise<{ readonly name: string; readonly file: Blob } | null> {
+  const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+  try {
+    const response = await fetch(path, { ...withBody('POST', { language, timeZone }), signal });
+    if (!response.ok || response.body === null)
+      throw new RequestFailed('failed', `The server answered ${response.status}.`);
+    for await (const line of linesOf(response.body)) {
+      if (line.stage === 'failed') throw new RequestFailed('failed', line.message);
+      if (line.stage === 'done') {
+        const bytes = Uint8Array.from(atob(line.pdf), (one) => one.charCodeAt(0));
+        return { name: line.name, file: new Blob([bytes], { type: 'application/pdf' }) };
+      }
+      onStage(line.stage);
+    }
+  } catch (error) {
+    if (signal.aborted || isAbort(error)) return null;
+    if (error instanceof RequestFailed) throw error;
+    throw new RequestFailed('server-away', 'The server does not answer.');
+  }
+  throw new RequestFailed('failed', 'The report broke off.');
+}
+
 export const fetchSession = (): Promise<Session> => ask('/api/session');
 
 /** Throws RequestFailed with `database-away` or `server-away` while the application cannot store anything. */
@@ -113,7 +159,13 @@ export function firmApi(firm: string) {
     withdraw: (invitation: string) => about(`/api/invitations/${invitation}`, { method: 'DELETE' }),
     rename: (name: string) => about('/api/firm', withBody('PATCH', { name })),
     audit: async () => (await about<{ lines: readonly AuditLine[] }>('/api/audit')).lines,
-    reportAddress: (job: string): string => `/api/jobs/${job}/report.pdf?firm=${firm}`,
+    /** The report as a PDF, printed by the server; tells how far it is. Throws RequestFailed. */
+    printReport: (
+      job: string,
+      wanted: { readonly language: string },
+      signal: AbortSignal,
+      onStage: (stage: PrintStage) => void,
+    ) => printed(`/api/jobs/${job}/report?firm=${firm}`, wanted, signal, onStage),
   };
 }
 export type FirmApi = ReturnType<typeof firmApi>;

@@ -1,5 +1,6 @@
 'use client';
 
+import { canonicalJson, type JobFile } from '@fair-plug/core/exchange';
 import {
   type Entry,
   type JobEntry,
@@ -9,6 +10,7 @@ import {
 } from '@fair-plug/core/inspection';
 import { useCallback } from 'react';
 import { z } from 'zod';
+import { saveFile } from './files';
 import { type Local, useLocal } from './local-store';
 import { entriesOf, kitKey, type LogKey } from './store';
 
@@ -42,15 +44,6 @@ function jobsIn(rows: readonly Row[]): SavedRecord['jobs'] {
   return [...jobs].map(([job, entries]) => ({ job, entries: entries as JobEntry[] }));
 }
 
-function download(name: string, text: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(address);
-}
-
 /** Saves what is not on the server, what was refused included, or everything that is kept here, as a file. */
 export function useExportRecord(): (what: 'unsent' | 'everything') => Promise<void> {
   const { identity, store } = useLocal();
@@ -67,7 +60,7 @@ export function useExportRecord(): (what: 'unsent' | 'everything') => Promise<vo
         jobs: jobsIn(rows),
         kit: rows.filter(({ log }) => log === kitKey).map(({ entry }) => entry as KitEntry),
       };
-      download(`Fair Plug record of ${person.name}.json`, JSON.stringify(record, null, 2));
+      saveFile(`Fair Plug record of ${person.name}.json`, JSON.stringify(record, null, 2));
     },
     [identity, store],
   );
@@ -77,7 +70,7 @@ export function useExportRecord(): (what: 'unsent' | 'everything') => Promise<vo
  * Takes a record in: what is not here yet is kept here and sent like anything else. Works without a network. Answers how
  * many entries were new. Throws an error whose message says what is wrong with the file.
  */
-export async function takeIn({ identity, store, books, sync }: Local, text: string): Promise<number> {
+export async function takeIn(local: Local, text: string): Promise<number> {
   let body: unknown;
   try {
     body = JSON.parse(text);
@@ -87,22 +80,43 @@ export async function takeIn({ identity, store, books, sync }: Local, text: stri
   const parsed = recordSchema.safeParse(body);
   if (!parsed.success) throw new Error('This file is not a record of Fair Plug.');
   const { firm, jobs, kit } = parsed.data;
-  if (firm.id !== identity.firm.id) throw new Error(`This record is of another firm, ${firm.name}.`);
+  if (firm.id !== local.identity.firm.id) throw new Error(`This record is of another firm, ${firm.name}.`);
   let count = 0;
-  const logs: readonly (readonly [LogKey, readonly Entry[]])[] = [
-    ...jobs.map(({ job, entries }) => [job, entries] as const),
-    [kitKey, kit],
-  ];
-  for (const [log, entries] of logs) {
-    const here = new Set((await entriesOf(store, log)).map(({ id }) => id));
-    const fresh = entries.filter(({ id }) => !here.has(id));
-    // A job may be unknown to the server: opening one that is known changes nothing.
-    const opens = log !== kitKey;
-    await store.unsent.bulkAdd(fresh.map((entry) => ({ log, entry, opens, refused: null })));
-    books.grown(log, fresh);
-    if (fresh.length > 0) await books.summarized(log);
-    count += fresh.length;
-  }
-  sync.wake();
+  for (const { job, entries } of jobs) count += await keepAll(local, job, entries);
+  count += await keepAll(local, kitKey, kit);
+  local.sync.wake();
+  return count;
+}
+
+/** Keeps the entries of a log that are not here yet, to be sent like any other; answers how many those were. */
+async function keepAll({ store, books }: Local, log: LogKey, entries: readonly Entry[]): Promise<number> {
+  const here = new Set((await entriesOf(store, log)).map(({ id }) => id));
+  const fresh = entries.filter(({ id }) => !here.has(id));
+  // A job may be unknown to the server: opening one that is known changes nothing.
+  const opens = log !== kitKey;
+  await store.unsent.bulkAdd(fresh.map((entry) => ({ log, entry, opens, refused: null })));
+  books.grown(log, fresh);
+  if (fresh.length > 0) await books.summarized(log);
+  return fresh.length;
+}
+
+/**
+ * Takes the job of a file in: entries with the same ids are the same, and nothing is doubled. Throws an error whose
+ * message says why nothing was taken.
+ */
+export async function takeInJob(local: Local, { job, entries }: JobFile): Promise<number> {
+  const { identity, store } = local;
+  const known = new Map((await entriesOf(store, job)).map((entry) => [entry.id, entry]));
+  const strange = entries.find((entry) => {
+    const here = known.get(entry.id);
+    return here !== undefined && canonicalJson(here) !== canonicalJson(entry);
+  });
+  if (strange !== undefined)
+    throw new Error('An entry of this file stands here with other content. Nothing was taken.');
+  const isOthers = entries.some(({ id, author }) => !known.has(id) && author !== identity.person.id);
+  if (isOthers && identity.firm.role !== 'owner')
+    throw new Error('This job holds entries of other people: an owner of the firm takes it in.');
+  const count = await keepAll(local, job, entries);
+  local.sync.wake();
   return count;
 }

@@ -1,4 +1,10 @@
-import { type Entry, idSchema, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/inspection';
+import {
+  type Entry,
+  idSchema,
+  jobEntrySchema,
+  kitEntrySchema,
+  ownersKinds,
+} from '@fair-plug/core/inspection';
 import { z } from 'zod';
 import { note } from '@/data/audit';
 import type { AppendResult } from '@/data/logs';
@@ -18,7 +24,7 @@ export const cursorSchema = z.coerce.number().int().min(0).max(2_147_483_647);
 
 /**
  * Everybody sends their own entries; an owner may hand in those of others of the firm, from a record that its author
- * could not send.
+ * could not send or from a job file.
  */
 export async function needOwnEntries(
   { firm, person, role }: AskedByMember,
@@ -28,9 +34,16 @@ export async function needOwnEntries(
   if (others.size === 0) return;
   if (role !== 'owner')
     throw new Problem('not-allowed', 'Entries of somebody else are handed in by an owner.');
-  if ((await strangersAmong(firm, others)).length > 0)
-    throw new Problem('not-allowed', 'There are entries of somebody who never belonged to this firm.');
-  await note(firm, person, 'record-imported', `${entries.length} entries`);
+  // A job may come from another firm, or from another installation: the audit names how many spoke there.
+  const strangers = (await strangersAmong(firm, others)).length;
+  const from = strangers === 0 ? '' : `, of ${strangers} people who never belonged to this firm`;
+  await note(firm, person, 'record-imported', `${entries.length} entries${from}`);
+}
+
+/** Letterhead, schools and wordings are the owner's to settle. */
+export function needOwnersWord({ role }: AskedByMember, entries: readonly Entry[]): void {
+  if (role !== 'owner' && entries.some(({ kind }) => ownersKinds.includes(kind)))
+    throw new Problem('not-allowed', 'The firm’s settings are changed by an owner.');
 }
 
 export function answerAppended(result: AppendResult): Response {

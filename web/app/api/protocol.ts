@@ -2,5 +2,5 @@
  * How browsers and server speak about logs; raised when an older side would misunderstand a newer one. Both sides name
  * theirs, and entries wait until they agree: nothing is sent that the other would read wrongly.
  */
-export const protocol = 2;
+export const protocol = 3;
 export const protocolHeader = 'x-fair-plug-protocol';

@@ -12,13 +12,22 @@ import type { JobSummary } from '@/local/api';
 import { useJobs } from '@/local/use-logs';
 import classes from './jobs-screen.module.css';
 import { NewJob } from './new-job';
+import { OpenFile } from './open-file';
 
 /** The jobs of the firm, the one read last first. */
 export function JobsScreen() {
   const loaded = useJobs();
   const [opened, { open, close }] = useDisclosure(false);
   return (
-    <Page title="Jobs" action={<Button onClick={open}>New job</Button>}>
+    <Page
+      title="Jobs"
+      action={
+        <div className={classes.actions}>
+          <OpenFile />
+          <Button onClick={open}>New job</Button>
+        </div>
+      }
+    >
       {loaded.kind === 'loaded' ? (
         <JobList jobs={loaded.jobs} />
       ) : (

@@ -1,6 +1,6 @@
 'use client';
 
-import { reportOn } from '@fair-plug/core/report';
+import { surveyOf } from '@fair-plug/core/report';
 import { Button } from '@mantine/core';
 import Link from 'next/link';
 import { useMemo } from 'react';
@@ -25,20 +25,20 @@ export function PrepareScreen() {
 function Prepare({ job, house }: LoadedJob) {
   const say = useSay(job);
   const { bag } = useBag();
-  const report = useMemo(() => reportOn(house), [house]);
+  const survey = useMemo(() => surveyOf(house), [house]);
   return (
-    <JobFrame job={job} house={house} report={report} stage="prepare">
+    <JobFrame job={job} house={house} survey={survey} judgement={null} stage="prepare">
       <div className={classes.page}>
         <header className={classes.head}>
           <h1>Prepare</h1>
           <Button component={Link} prefetch={false} href={`/walk?job=${job}`}>
-            {report.summary.tested === 0 ? 'Begin the walk' : 'Go on with the walk'}
+            {survey.summary.tested === 0 ? 'Begin the walk' : 'Go on with the walk'}
           </Button>
         </header>
         <PropertySection house={house} say={say} />
         <ExpectationsSection house={house} />
         <RoomsSection house={house} say={say} />
-        <PlanSection coverage={report.coverage} plan={house.plan} say={say} />
+        <PlanSection coverage={survey.coverage} plan={house.plan} say={say} />
         <section className={classes.section} aria-labelledby="proof">
           <h2 id="proof">Testers</h2>
           <p className={classes.soft}>

@@ -80,6 +80,13 @@ export function PropertySection({ house, say }: SectionProps) {
           data={answers}
           onChange={(event) => describe({ groundedWiring: answerOf(event.currentTarget.value) })}
         />
+        <NativeSelect
+          label="Aluminum wiring next door"
+          disabled={isDisabled}
+          value={String(house.aluminumNearby)}
+          data={answers}
+          onChange={(event) => describe({ aluminumNearby: answerOf(event.currentTarget.value) })}
+        />
       </div>
       <RegionLine region={house.region} />
       <Alterations house={house} say={say} />

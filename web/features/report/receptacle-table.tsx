@@ -1,5 +1,5 @@
 import { reasonWords } from '@fair-plug/core/conditions';
-import type { ReportLine, ReportRoom } from '@fair-plug/core/report';
+import type { ReportLine, SurveyRoom } from '@fair-plug/core/report';
 import dayjs from 'dayjs';
 import { Words } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
@@ -11,7 +11,7 @@ const readsAs = ({ verdict, notReached }: ReportLine): string =>
   (notReached === null ? 'Not tested' : `Not reached: ${reasonWords[notReached].toLowerCase()}`);
 
 /** The receptacles of a room: what was read, what it reads as, and the finding it belongs to. */
-export function ReceptacleTable({ room }: { readonly room: ReportRoom }) {
+export function ReceptacleTable({ room }: { readonly room: SurveyRoom<ReportLine> }) {
   if (room.lines.length === 0) return null;
   return (
     <div className={classes.withMap}>
@@ -19,13 +19,13 @@ export function ReceptacleTable({ room }: { readonly room: ReportRoom }) {
         <RoomMap
           name={room.name}
           door={room.door}
-          marks={room.lines.map(({ id, name, spot, lamps, verdict, finding }) => ({
+          marks={room.lines.map(({ id, name, spot, lamps, verdict, hasFinding }) => ({
             id,
             name,
             spot,
             lamps,
             corners: verdict?.contacts,
-            hasFinding: finding !== null,
+            hasFinding,
           }))}
         />
       </div>
@@ -52,13 +52,17 @@ export function ReceptacleTable({ room }: { readonly room: ReportRoom }) {
               <td>
                 <Words>{readsAs(line)}</Words>
                 {line.isDoubted && <strong> In doubt: the tester failed afterwards.</strong>}
+                {line.refused !== null && <p className={classes.note}>Judged no finding: {line.refused}</p>}
                 {line.notes.map((note) => (
                   <p key={note} className={classes.note}>
                     {note}
                   </p>
                 ))}
               </td>
-              <td className={classes.finding}>{line.finding !== null && `Finding ${line.finding}`}</td>
+              <td className={classes.finding}>
+                {line.findings.length > 0 &&
+                  `${line.findings.length > 1 ? 'Findings' : 'Finding'} ${line.findings.join(', ')}`}
+              </td>
               <td className={classes.time}>{line.readAt !== null && dayjs(line.readAt).format('HH:mm')}</td>
             </tr>
           ))}

@@ -1,59 +1,86 @@
-import type { House } from '@fair-plug/core/inspection';
-import type { Report } from '@fair-plug/core/report';
+import { questionIds, questions, viewsOf } from '@fair-plug/core/corrections';
+import type { FirmSettings } from '@fair-plug/core/inspection';
+import {
+  type FillIns,
+  filledIn,
+  type OwnerLanguage,
+  ownerPageOf,
+  ownerPages,
+  type Report,
+  reportTexts,
+  workListOf,
+} from '@fair-plug/core/report';
 import dayjs from 'dayjs';
+import { FindingArticle } from '@/components/finding-article';
 import { Words } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import type { Identity } from '@/local/identity';
 import { CausesSection, CoverageSection, ProofSection } from './coverage-sections';
-import { FindingArticle } from './finding-article';
+import { OwnerSheet } from './owner-sheet';
+import { Particulars } from './particulars';
 import { ReceptacleTable } from './receptacle-table';
 import classes from './report-sheet.module.css';
+import { Signatures } from './signatures';
+import { WorkListTable } from './work-list-table';
 
 export interface ReportSheetProps {
   readonly report: Report;
   readonly identity: Identity;
+  readonly firm: FirmSettings;
+  /** Of the owner's page. */
+  readonly language: OwnerLanguage;
 }
 
+const { headings, figures } = reportTexts;
+
 /** The report itself: the same on screen, on paper and in the PDF. */
-export function ReportSheet({ report, identity }: ReportSheetProps) {
-  const { house, findings, rooms, notSeen, cautions } = report;
+export function ReportSheet({ report, identity, firm, language }: ReportSheetProps) {
+  const { house, findings, rooms, notSeen, cautions, noDefect } = report;
+  const fillIns: FillIns = {
+    address: house.address,
+    client: house.client ?? '',
+    date: house.lastReadAt === null ? '' : dayjs(house.lastReadAt).format('D MMMM YYYY'),
+    inspector: identity.person.name,
+    firm: identity.firm.name,
+    licence: firm.letterhead.licence ?? '',
+  };
+  const own = (place: keyof FirmSettings['wordings']): string | null =>
+    firm.wordings[place] === undefined ? null : filledIn(firm.wordings[place], fillIns);
+  const introduction = own('introduction');
   return (
     <article className={classes.sheet} data-report={report.isFinal ? 'ready' : 'judging'}>
       <header className={classes.head}>
-        <p className={classes.firm}>{identity.firm.name}</p>
-        <h1>Receptacle inspection</h1>
+        <Letterhead firm={firm} name={identity.firm.name} />
+        <h1>{reportTexts.title}</h1>
         <p className={classes.address}>{house.address}</p>
-        <Particulars report={report} inspector={identity.person.name} />
+        <Particulars report={report} inspector={identity.person.name} licence={firm.letterhead.licence} />
       </header>
-      <Summary report={report} />
-      <ReadingGuide />
-      {report.serviceNeutral !== null && (
-        <section>
-          <h2>The whole house: act now</h2>
-          <p>
-            Volts between hot and neutral are high on one leg ({report.serviceNeutral.highVolts.toFixed(0)} V)
-            and low on the other ({report.serviceNeutral.lowVolts.toFixed(0)} V), while neutral to ground
-            stays near nothing: the service neutral is lost or loose. It burns equipment. Call the utility at
-            once.
-          </p>
-        </section>
-      )}
+      {introduction !== null && <p className={classes.own}>{introduction}</p>}
+      <Figures report={report} />
+      <OwnerSheet page={ownerPageOf(report, ownerPages[language])} />
       <section>
-        <h2>Findings</h2>
+        <h2>{headings.workList}</h2>
+        <WorkListTable lines={workListOf(report)} />
+      </section>
+      <section>
+        <h2>{headings.findings}</h2>
+        <ReadingGuide />
         {findings.length === 0 ? (
-          <p>No receptacle that was read shows anything but “reads correct”.</p>
+          <p>{reportTexts.noFindings}</p>
         ) : (
-          findings.map((finding) => <FindingArticle key={finding.number} finding={finding} />)
+          findings.map((finding) => (
+            <FindingArticle key={finding.key} finding={finding} practice={report.practice} />
+          ))
         )}
       </section>
       <CausesSection report={report} />
-      {report.noDefect.length > 0 && (
+      {noDefect.length > 0 && (
         <section>
-          <h2>No defect</h2>
+          <h2>{headings.noDefect}</h2>
           <ul className={classes.cautions}>
-            {report.noDefect.map((note) => (
-              <li key={note}>
-                <Words>{note}</Words>
+            {noDefect.map(({ key, words }) => (
+              <li key={key}>
+                <Words>{words}</Words>
               </li>
             ))}
           </ul>
@@ -61,12 +88,8 @@ export function ReportSheet({ report, identity }: ReportSheetProps) {
       )}
       {notSeen.length > 0 && (
         <section>
-          <h2>What “reads correct” does not rule out</h2>
-          <p>
-            The instruments used at some of the receptacles that read correct would not show these. Three
-            lamps see whether contacts are joined, not how well or to what; a probe, a meter and a load test
-            see more.
-          </p>
+          <h2>{headings.notSeen}</h2>
+          <p>{reportTexts.notSeenLead}</p>
           <dl className={classes.unseen}>
             {notSeen.map((condition) => (
               <div key={condition.id}>
@@ -82,15 +105,16 @@ export function ReportSheet({ report, identity }: ReportSheetProps) {
         </section>
       )}
       <section>
-        <h2>Receptacles by room</h2>
+        <h2>{headings.receptacles}</h2>
         {rooms.map((room) => (
           <ReceptacleTable key={room.id ?? room.name} room={room} />
         ))}
       </section>
       <CoverageSection report={report} />
       <ProofSection report={report} />
+      <Method report={report} firm={firm} own={own('method')} />
       <section>
-        <h2>Cautions and limits</h2>
+        <h2>{headings.cautions}</h2>
         <ul className={classes.cautions}>
           {cautions.map((caution) => (
             <li key={caution}>
@@ -98,59 +122,38 @@ export function ReportSheet({ report, identity }: ReportSheetProps) {
             </li>
           ))}
         </ul>
+        {own('closing') !== null && <p className={classes.own}>{own('closing')}</p>}
       </section>
+      <Signatures signatures={house.signatures} />
     </article>
   );
 }
 
-function Particulars({ report, inspector }: { readonly report: Report; readonly inspector: string }) {
-  const { client, yearBuilt, about, alterations, present, firstReadAt, lastReadAt } = report.house;
-  const days = [firstReadAt, lastReadAt].flatMap((at) =>
-    at === null ? [] : dayjs(at).format('D MMMM YYYY'),
-  );
-  const rows: readonly (readonly [string, string | null])[] = [
-    ['Client', client],
-    ['House', [yearBuilt, about].filter((part) => part !== null).join(', ') || null],
-    ['Altered', alterations.map(({ year, what }) => `${year} ${what}`).join(', ') || null],
-    ['Present', present],
-    ['As found', asFound(report.house)],
-    ['Read on', [...new Set(days)].join(' to ') || 'not begun'],
-    ['Inspector', inspector],
-  ];
+function Letterhead({ firm, name }: { readonly firm: FirmSettings; readonly name: string }) {
+  const { mark, lines } = firm.letterhead;
   return (
-    <dl className={classes.particulars}>
-      {rows.map(([term, value]) =>
-        value === null ? null : (
-          <div key={term}>
-            <dt>{term}</dt>
-            <dd>{value}</dd>
-          </div>
-        ),
-      )}
-    </dl>
+    <div className={classes.letterhead}>
+      {/* biome-ignore lint/performance/noImgElement: a data address from the firm's own log, nothing to optimize */}
+      {mark !== null && <img src={mark} alt="" className={classes.markPicture} />}
+      <div>
+        <p className={classes.firm}>{name}</p>
+        {lines !== null && <p className={classes.firmLines}>{lines}</p>}
+      </div>
+    </div>
   );
 }
 
-const asFound = ({ utilityOn, breakersFoundOff, devicesFoundTripped }: House): string | null =>
-  [
-    utilityOn === null ? null : `utility ${utilityOn ? 'on' : 'off'}`,
-    breakersFoundOff === null ? null : `breakers off: ${breakersFoundOff}`,
-    devicesFoundTripped === null ? null : `devices tripped: ${devicesFoundTripped}`,
-  ]
-    .filter((part) => part !== null)
-    .join('; ') || null;
-
-function Summary({ report }: { readonly report: Report }) {
+function Figures({ report }: { readonly report: Report }) {
   const { receptacles, tested, readCorrect, withFinding } = report.summary;
-  const figures = [
-    [receptacles, 'receptacles listed'],
-    [readCorrect, 'read correct'],
-    [withFinding, 'did not'],
-    [receptacles - tested, 'not tested'],
+  const all = [
+    [receptacles, figures.listed],
+    [readCorrect, figures.correct],
+    [withFinding, figures.notCorrect],
+    [receptacles - tested, figures.notTested],
   ] as const;
   return (
     <section aria-label="Summary" className={classes.summary}>
-      {figures.map(([count, words]) => (
+      {all.map(([count, words]) => (
         <p key={words}>
           <span className={classes.numeral}>{count}</span> {words}
         </p>
@@ -164,11 +167,52 @@ function ReadingGuide() {
     <aside className={classes.guide}>
       <Triangle lamps={{ hn: 'lit', hg: 'lit', ng: 'off' }} size={44} />
       <p>
-        <strong>Reading the triangle.</strong> Its corners are the three contacts: hot at the top, neutral at
-        the left, ground at the right. A thick edge is a lit lamp between two of them, a thin one a dark lamp.
-        The one drawn here reads correct. A contact is filled only where it is known to be live; lamps alone
-        never show that.
+        <strong>{headings.guide}</strong> {reportTexts.guide}
       </p>
     </aside>
+  );
+}
+
+interface MethodProps {
+  readonly report: Report;
+  readonly firm: FirmSettings;
+  readonly own: string | null;
+}
+
+/** How it was done, by which standard, and how this firm decides where practitioners differ. */
+function Method({ report, firm, own }: MethodProps) {
+  const { schools, code } = report.practice;
+  return (
+    <section>
+      <h2>{headings.method}</h2>
+      {own === null ? (
+        reportTexts.method.map((one) => (
+          <p key={one} className={classes.own}>
+            <Words>{one}</Words>
+          </p>
+        ))
+      ) : (
+        <p className={classes.own}>{own}</p>
+      )}
+      <p className={classes.own}>
+        {firm.standard === null ? '' : `Standard of practice: ${firm.standard}. `}
+        {code.edition === null
+          ? 'Sections of the code are quoted from memory, without an edition.'
+          : `Sections of the code are of the ${code.edition} edition; those marked were quoted from memory.`}{' '}
+        The local code and the authority having jurisdiction decide.
+      </p>
+      <ul className={classes.cautions}>
+        {questionIds.map((id) => {
+          const [held, ...others] = viewsOf(id, schools);
+          return (
+            <li key={id}>
+              <Words>
+                {`${questions[id].asks} Held here: ${held?.says ?? ''} Others: ${others.map(({ name, says }) => `${name.toLowerCase()} – ${says}`).join(' ')}`}
+              </Words>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
   );
 }

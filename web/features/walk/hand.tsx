@@ -1,6 +1,6 @@
 import { typeWords } from '@fair-plug/core/conditions';
 import type { Tester } from '@fair-plug/core/inspection';
-import type { Report } from '@fair-plug/core/report';
+import type { Survey } from '@fair-plug/core/report';
 import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
@@ -19,7 +19,7 @@ import { type SheetId, sheetWords } from './words';
 export interface HandProps {
   readonly walk: Walk;
   readonly tester: Tester | null;
-  readonly report: Report;
+  readonly survey: Survey;
   readonly onHelp: () => void;
   readonly onSheet: (sheet: SheetId) => void;
   readonly onTake: (receptacle: string) => void;
@@ -38,10 +38,10 @@ function statusOf({ isRecording, isDraft, said, isRead }: Walk): string {
 }
 
 /** The receptacle in hand: its triangle and lamps as the input, and the keys that record. */
-export function Hand({ walk, report, tester, onHelp, onSheet, onTake }: HandProps) {
+export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProps) {
   const words = useWords();
   const room = walk.room?.id;
-  const marks = useMemo(() => (room === undefined ? [] : marksOf(report, room)), [report, room]);
+  const marks = useMemo(() => (room === undefined ? [] : marksOf(survey, room)), [survey, room]);
   const isPhone = useMediaQuery('(max-width: 48em)', false);
   return (
     <section className={classes.hand} aria-label="Receptacle in hand">
@@ -53,7 +53,7 @@ export function Hand({ walk, report, tester, onHelp, onSheet, onTake }: HandProp
         <button type="button" className={classes.kind} onClick={() => onSheet('kind')} aria-keyshortcuts="T">
           {walk.type === null ? 'Kind?' : typeWords[walk.type]} <kbd className={classes.kbd}>T</kbd>
         </button>
-        <ProofLine report={report} tester={tester} onProve={() => onSheet('proof')} />
+        <ProofLine survey={survey} tester={tester} onProve={() => onSheet('proof')} />
       </header>
       <div className={classes.face}>
         <TriangleInput
@@ -129,29 +129,29 @@ export function Hand({ walk, report, tester, onHelp, onSheet, onTake }: HandProp
   );
 }
 
-const marksOf = (report: Report, room: string) =>
-  (report.rooms.find(({ id }) => id === room)?.lines ?? []).map(
-    ({ id, name, spot, lamps, verdict, finding }) => ({
+const marksOf = (survey: Survey, room: string) =>
+  (survey.rooms.find(({ id }) => id === room)?.lines ?? []).map(
+    ({ id, name, spot, lamps, verdict, hasFinding }) => ({
       id,
       name: `${name}: ${verdict?.headline.toLowerCase() ?? 'not read'}`,
       spot,
       lamps,
       corners: verdict?.contacts,
-      hasFinding: finding !== null,
+      hasFinding,
     }),
   );
 
 /** Says that the tester was not proved, or failed; nothing while all is well. */
 function ProofLine({
-  report,
+  survey,
   tester,
   onProve,
 }: {
-  readonly report: Report;
+  readonly survey: Survey;
   readonly tester: Tester | null;
   readonly onProve: () => void;
 }) {
-  const proof = report.proofs.find(
+  const proof = survey.proofs.find(
     (one) => one.instrument === 'lamps' && one.tester === (tester?.id ?? null),
   );
   const state = proof?.state ?? 'not-proved';

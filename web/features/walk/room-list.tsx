@@ -1,6 +1,6 @@
 import { reasonWords } from '@fair-plug/core/conditions';
 import { type House, nextReceptacleName, type Room } from '@fair-plug/core/inspection';
-import type { Report, ReportLine } from '@fair-plug/core/report';
+import type { Survey, SurveyLine } from '@fair-plug/core/report';
 import { memo, useEffect, useRef } from 'react';
 import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
@@ -9,14 +9,14 @@ import { enterRoom, type InHand, walkedRooms } from './walk-order';
 
 export interface RoomListProps {
   readonly house: House;
-  readonly report: Report;
+  readonly survey: Survey;
   readonly inHand: InHand | null;
   readonly onTake: (inHand: InHand) => void;
 }
 
 /** The rooms with their receptacles as triangles; the room in hand shows them by name. */
-export const RoomList = memo(function RoomList({ house, report, inHand, onTake }: RoomListProps) {
-  const byRoom = new Map(report.rooms.map(({ id, lines }) => [id, lines]));
+export const RoomList = memo(function RoomList({ house, survey, inHand, onTake }: RoomListProps) {
+  const byRoom = new Map(survey.rooms.map(({ id, lines }) => [id, lines]));
   const rooms = useRef<HTMLOListElement>(null);
   const place = `${inHand?.room} ${inHand?.receptacle}`;
   // biome-ignore lint/correctness/useExhaustiveDependencies: runs when another place is taken in hand
@@ -41,7 +41,7 @@ export const RoomList = memo(function RoomList({ house, report, inHand, onTake }
 
 interface RoomItemProps {
   readonly room: Room & { readonly id: string };
-  readonly lines: readonly ReportLine[];
+  readonly lines: readonly SurveyLine[];
   readonly isOpen: boolean;
   /** The receptacle in hand, where it is one of this room. */
   readonly inHand: string | null;
@@ -49,13 +49,13 @@ interface RoomItemProps {
 }
 
 /** All of a line that is seen here. */
-const isSameLine = (a: ReportLine, b: ReportLine | undefined): boolean =>
+const isSameLine = (a: SurveyLine, b: SurveyLine | undefined): boolean =>
   b !== undefined &&
   a.id === b.id &&
   a.name === b.name &&
   a.verdict === b.verdict &&
   a.lamps === b.lamps &&
-  a.finding === b.finding &&
+  a.hasFinding === b.hasFinding &&
   a.notReached === b.notReached;
 
 const isSameRoom = (a: RoomItemProps, b: RoomItemProps): boolean =>
@@ -126,7 +126,7 @@ function ReceptacleButton({
   isInHand,
   onTake,
 }: {
-  readonly line: ReportLine;
+  readonly line: SurveyLine;
   readonly isInHand: boolean;
   readonly onTake: () => void;
 }) {
@@ -141,7 +141,7 @@ function ReceptacleButton({
       <Triangle lamps={line.lamps} corners={line.verdict?.contacts} size={22} label="" />
       <span>
         {line.name}{' '}
-        <span className={classes.reads} data-finding={line.finding !== null}>
+        <span className={classes.reads} data-finding={line.hasFinding}>
           {words(
             line.verdict?.headline.toLowerCase() ??
               (line.notReached === null

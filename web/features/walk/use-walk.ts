@@ -131,6 +131,8 @@ export function useWalk(
   const [isRecording, setRecording] = useState(false);
   const lastRecorded = useRef(0);
   const isKeeping = useRef(false);
+  /** Pressed while something else was being kept: recorded as soon as that is done. */
+  const wanted = useRef<Lamps | null>(null);
 
   const rooms = walkedRooms(house);
   const inHand = useMemo(
@@ -195,6 +197,9 @@ export function useWalk(
       })
       .finally(() => {
         isKeeping.current = false;
+        const next = wanted.current;
+        wanted.current = null;
+        if (next !== null) setTimeout(() => steadyRecord(next));
       });
   };
 
@@ -211,7 +216,11 @@ export function useWalk(
     const now = performance.now();
     const here = atHand();
     if (room === null || here === null || now - lastRecorded.current < deadMilliseconds) return;
-    if (keep === null || isKeeping.current) return;
+    if (keep === null || isRecording) return;
+    if (isKeeping.current) {
+      wanted.current = read;
+      return;
+    }
     lastRecorded.current = now;
     // The verdict shows while the reading is being kept; a draft outlives a closed tab besides.
     setDraft({ place, lamps: read });
@@ -228,6 +237,8 @@ export function useWalk(
       else setChosen(at);
     });
   };
+
+  const steadyRecord = useCallbackRef(record);
 
   const say: Walk['say'] = (about, words, goesOn = false) => {
     const here = atHand();

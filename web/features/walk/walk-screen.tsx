@@ -1,7 +1,7 @@
 'use client';
 
 import { receptaclesOf } from '@fair-plug/core/inspection';
-import { reportOn } from '@fair-plug/core/report';
+import { surveyOf } from '@fair-plug/core/report';
 import { useCallback, useMemo, useState } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
@@ -54,15 +54,15 @@ function Walk({ job, house, entries }: LoadedJob) {
     },
     onSheet: setSheet,
   });
-  const report = useMemo(() => reportOn(house, judgement), [house, judgement]);
-  const line = report.rooms.flatMap(({ lines }) => lines).find(({ id }) => id === walk.receptacle?.id);
+  const survey = useMemo(() => surveyOf(house, judgement), [house, judgement]);
+  const line = survey.rooms.flatMap(({ lines }) => lines).find(({ id }) => id === walk.receptacle?.id);
   return (
-    <JobFrame job={job} house={house} report={report} stage="walk">
+    <JobFrame job={job} house={house} survey={survey} judgement={judgement} stage="walk">
       <h1 className={classes.unseen}>Walk: {house.address}</h1>
       <div className={classes.walk}>
         <nav className={classes.rooms} aria-label="Rooms">
           {judgement !== null && <CausesList judgement={judgement} nameOf={nameOf} onTake={takeById} />}
-          <RoomList report={report} house={house} inHand={walk.inHand} onTake={walk.take} />
+          <RoomList survey={survey} house={house} inHand={walk.inHand} onTake={walk.take} />
           <div className={classes.foot}>
             <AddRoom onAdd={walk.addRoom} />
             <button type="button" onClick={() => setSheet('leaving')}>
@@ -78,7 +78,7 @@ function Walk({ job, house, entries }: LoadedJob) {
         ) : (
           <Hand
             walk={walk}
-            report={report}
+            survey={survey}
             tester={tester}
             onHelp={help.open}
             onSheet={setSheet}

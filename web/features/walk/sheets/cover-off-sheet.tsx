@@ -7,6 +7,9 @@ import {
   type Insulation,
   insulations,
   insulationWords,
+  type JacketMark,
+  jacketMarks,
+  jacketWords,
   markingWords,
   metalSigns,
 } from '@fair-plug/core/conditions';
@@ -17,6 +20,7 @@ import { Words } from '@/components/region-words';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
+const breakers = ['', '15', '20', '25', '30', '40', '50'] as const;
 const sizes = ['', '14', '12', '10', '8', '6'] as const;
 
 /** What is seen inside the box: only after a qualified person has proved it dead. */
@@ -24,6 +28,8 @@ export function CoverOffSheet({ walk, onClose }: SheetProps) {
   const before = walk.receptacle?.coverOff ?? null;
   const [isDead, setDead] = useState(false);
   const [metal, setMetal] = useState<ConductorMetal | undefined>(before?.metal);
+  const [jacket, setJacket] = useState<JacketMark | undefined>(before?.jacket);
+  const [amps, setAmps] = useState(before?.breakerAmps === undefined ? '' : String(before.breakerAmps));
   const [awg, setAwg] = useState(before?.awg === undefined ? '' : String(before.awg));
   const [insulation, setInsulation] = useState<Insulation | undefined>(before?.insulation);
   const [marking, setMarking] = useState<DeviceMarking | undefined>(before?.marking);
@@ -39,7 +45,9 @@ export function CoverOffSheet({ walk, onClose }: SheetProps) {
           jumper,
           pushIn,
           ...(metal === undefined ? {} : { metal }),
+          ...(jacket === undefined ? {} : { jacket }),
           ...(awg === '' ? {} : { awg: Number(awg) }),
+          ...(amps === '' ? {} : { breakerAmps: Number(amps) }),
           ...(insulation === undefined ? {} : { insulation }),
           ...(marking === undefined ? {} : { marking }),
         },
@@ -89,6 +97,23 @@ export function CoverOffSheet({ walk, onClose }: SheetProps) {
           value={awg}
           data={sizes.map((size) => ({ value: size, label: size === '' ? 'not seen' : `${size} AWG` }))}
           onChange={(event) => setAwg(event.currentTarget.value)}
+        />
+        <NativeSelect
+          label="Its breaker"
+          disabled={!isDead}
+          value={amps}
+          data={breakers.map((one) => ({ value: one, label: one === '' ? 'not seen' : `${one} A` }))}
+          onChange={(event) => setAmps(event.currentTarget.value)}
+        />
+        <NativeSelect
+          label="Mark on the jacket"
+          disabled={!isDead}
+          value={jacket ?? ''}
+          data={[
+            { value: '', label: 'not seen' },
+            ...jacketMarks.map((value) => ({ value, label: jacketWords[value] })),
+          ]}
+          onChange={(event) => setJacket(jacketMarks.find((one) => one === event.currentTarget.value))}
         />
         <NativeSelect
           label="Mark on the device"

@@ -1,6 +1,6 @@
 import { appendToKit, kitPage } from '@/data/logs';
 import { addressPart, answer, bodyOf, Problem } from '../../answers';
-import { answerAppended, cursorSchema, kitBatchSchema, needOwnEntries } from '../../batches';
+import { answerAppended, cursorSchema, kitBatchSchema, needOwnEntries, needOwnersWord } from '../../batches';
 import { answerMember } from '../../gate';
 
 export const GET = (request: Request): Promise<Response> =>
@@ -15,5 +15,6 @@ export const POST = (request: Request): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
     const { entries } = await bodyOf(request, kitBatchSchema);
     await needOwnEntries(asked, entries);
+    needOwnersWord(asked, entries);
     return answerAppended(await appendToKit(asked.firm, entries));
   });

@@ -2,36 +2,38 @@ import { conditions, type Look, lookFacts, looks } from '../conditions/index.ts'
 import type { Verdict } from '../diagnosis/index.ts';
 import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
 import { groundFaultWords } from '../judgement/index.ts';
-import type { Finding } from './report.ts';
+import { evidenceAt } from './evidence.ts';
+import { type Proposal, seenOnly } from './finding.ts';
 
-type Observed = Omit<Finding, 'number' | 'verdict' | 'cause'>;
+type VerdictOf = (id: string) => Verdict | null;
 
-const names = (receptacles: readonly Receptacle[]): readonly string[] => receptacles.map(({ name }) => name);
+const at = (receptacles: readonly Receptacle[]): Pick<Proposal, 'receptacles' | 'evidence'> => ({
+  receptacles: receptacles.map(({ id, name }) => ({ id, name })),
+  evidence: receptacles.flatMap(evidenceAt),
+});
 
 /** What was seen without a tester, one finding a look. */
-function lookFindings(all: readonly Receptacle[]): readonly Observed[] {
-  return looks.flatMap((look: Look): readonly Observed[] => {
+function fromLooks(all: readonly Receptacle[]): readonly Proposal[] {
+  return looks.flatMap((look: Look): readonly Proposal[] => {
     const { name, urgency, why, correction } = lookFacts[look];
     const there = all.filter((one) => one.looks.includes(look));
     if (urgency === null || there.length === 0) return [];
     return [
       {
+        ...seenOnly,
+        key: `seen ${look}`,
         urgency,
         headline: name,
         what: 'Seen at the receptacle.',
         why,
         correction,
-        cautions: [],
-        receptacles: names(there),
+        ...at(there),
       },
     ];
   });
 }
 
-function deviceFindings(
-  all: readonly Receptacle[],
-  verdictOf: (id: string) => Verdict | null,
-): readonly Observed[] {
+function fromDevices(all: readonly Receptacle[], verdictOf: VerdictOf): readonly Proposal[] {
   const gathered = new Map<string, Receptacle[]>();
   for (const one of all) {
     const latest = one.groundFaultTests.at(-1);
@@ -39,22 +41,24 @@ function deviceFindings(
     const { words, isFinding } = groundFaultWords(latest, verdictOf(one.id));
     if (isFinding) gathered.set(words, [...(gathered.get(words) ?? []), one]);
   }
-  const { why, correction, urgency } = conditions['protection-failed'];
+  const { what, why, correction, urgency } = conditions['protection-failed'];
   return [...gathered].map(([words, there]) => ({
-    urgency: words === conditions['protection-failed'].what ? (urgency ?? 'repair') : 'repair',
+    ...seenOnly,
+    key: `device ${words}`,
+    urgency: words === what ? (urgency ?? 'repair') : 'repair',
     headline: 'Ground-fault protection did not do what it should',
     what: words,
     why,
     correction,
-    cautions: [],
-    receptacles: names(there),
+    condition: 'protection-failed',
+    ...at(there),
   }));
 }
 
 /** Devices last about so many years; 5 to 20 are met (common practice). */
 const usualLife = 10;
 
-function oldDevices(house: House): readonly Observed[] {
+function oldDevices(house: House): readonly Proposal[] {
   if (house.lastReadAt === null) return [];
   const now = Number(house.lastReadAt.slice(0, 4));
   const old = receptaclesOf(house).filter(
@@ -63,19 +67,21 @@ function oldDevices(house: House): readonly Observed[] {
   if (old.length === 0) return [];
   return [
     {
+      ...seenOnly,
+      key: 'device old',
       urgency: 'note',
       headline: `Ground-fault devices more than ${usualLife} years old`,
       what: 'The year stands on the device.',
       why: 'They wear out unseen: power stays on when they no longer protect.',
       correction: 'Press the device’s own button every month; have it replaced at the next occasion.',
-      cautions: [],
-      receptacles: names(old),
+      by: 'owner',
+      ...at(old),
     },
   ];
 }
 
 /** A receptacle without a ground, protected by a device, needs both labels. */
-function labelFindings(house: House, verdictOf: (id: string) => Verdict | null): readonly Observed[] {
+function missingLabels(house: House, verdictOf: VerdictOf): readonly Proposal[] {
   const behindDevices = new Set(house.wentDead.flatMap(({ by, dead }) => (by.kind === 'device' ? dead : [])));
   const missing = receptaclesOf(house).filter((one) => {
     const { labels } = one.protection;
@@ -90,61 +96,68 @@ function labelFindings(house: House, verdictOf: (id: string) => Verdict | null):
   if (missing.length === 0) return [];
   return [
     {
+      ...seenOnly,
+      key: 'labels missing',
       urgency: 'repair',
       headline: 'Labels missing',
       what: 'A receptacle protected from elsewhere is marked “GFCI Protected”; one without a ground is marked “No Equipment Ground” besides.',
       why: 'The next person takes it for grounded, or looks in vain for its reset.',
       correction: 'The labels are put on (NEC 406.4(D)(2), from memory; the local code decides).',
-      cautions: [],
-      receptacles: names(missing),
+      by: 'owner',
+      ...at(missing),
     },
   ];
 }
 
 /** Jumpers seen with the cover off: proof of what readings only suggest. */
-function boxFindings(all: readonly Receptacle[]): readonly Observed[] {
+function fromBoxes(all: readonly Receptacle[]): readonly Proposal[] {
   const jumpered = all.filter(({ coverOff }) => coverOff?.jumper === true);
-  if (jumpered.length === 0) return [];
+  const pushedIn = all.filter(({ coverOff }) => coverOff?.pushIn === true);
   const { name, what, why, correction, urgency } = conditions['bootleg-ground'];
-  return [
-    {
-      urgency: urgency ?? 'repair',
-      headline: `${name}, seen in the box`,
-      what,
-      why,
-      correction,
-      cautions: [],
-      receptacles: names(jumpered),
-    },
-  ];
+  const jumpers: readonly Proposal[] =
+    jumpered.length === 0
+      ? []
+      : [
+          {
+            ...seenOnly,
+            key: 'box jumper',
+            urgency: urgency ?? 'repair',
+            headline: `${name}, seen in the box`,
+            what,
+            why,
+            correction,
+            condition: 'bootleg-ground',
+            ...at(jumpered),
+          },
+        ];
+  const springs: readonly Proposal[] =
+    pushedIn.length === 0
+      ? []
+      : [
+          {
+            ...seenOnly,
+            key: 'box push-in',
+            urgency: 'note',
+            headline: 'Spring-clamp push-in terminals',
+            what: 'Conductors are held by springs behind the receptacle, not under its screws.',
+            why: 'They loosen with heat and handling. Many practitioners avoid them; listings allow them for 14 AWG, used once.',
+            correction:
+              'A licensed electrician moves the conductors under the screws when the box is open anyway.',
+            condition: 'high-resistance',
+            ...at(pushedIn),
+          },
+        ];
+  return [...jumpers, ...springs];
 }
 
-/** All that was observed beside what testers showed, as findings without numbers. */
-export function observedFindings(
-  house: House,
-  verdictOf: (id: string) => Verdict | null,
-): readonly Observed[] {
+/** All that was observed beside what testers showed. */
+export function observedProposals(house: House, verdictOf: VerdictOf): readonly Proposal[] {
   const all = receptaclesOf(house);
   return [
-    ...lookFindings(all),
-    ...deviceFindings(all, verdictOf),
-    ...boxFindings(all),
-    ...labelFindings(house, verdictOf),
+    ...fromLooks(all),
+    ...fromDevices(all, verdictOf),
+    ...fromBoxes(all),
+    ...missingLabels(house, verdictOf),
     ...oldDevices(house),
-  ];
-}
-
-/** What must not be taken for a defect, said so that nobody else reports it as one. */
-export function noDefectNotes(house: House): readonly string[] {
-  const all = receptaclesOf(house);
-  const holeUp = all.filter((one) => one.looks.includes('hole-up'));
-  const twoSlot = all.filter((one) => one.type === 'two-slot' && !one.adapter);
-  return [
-    ...(holeUp.length > 0 ? [`Ground hole up at ${names(holeUp).join(', ')}: either way up is right.`] : []),
-    ...(twoSlot.length > 0
-      ? [
-          `Two-slot receptacles at ${names(twoSlot).join(', ')}: allowed where they are original; nothing with three prongs can be plugged in.`,
-        ]
-      : []),
   ];
 }

@@ -1,0 +1,119 @@
+import { labelWords, reasonWords, typeWords } from '../conditions/index.ts';
+import { workers } from '../corrections/index.ts';
+import { receptaclesOf } from '../inspection/index.ts';
+import { lampsInWords } from '../instruments/index.ts';
+import { type Report, workListOf } from '../report/index.ts';
+
+export type Cell = string | number | null;
+
+/** A table for a spreadsheet. */
+export interface Table {
+  readonly name: string;
+  readonly columns: readonly string[];
+  readonly rows: readonly (readonly Cell[])[];
+}
+
+/**
+ * A text that no spreadsheet takes for a formula: one that begins like one gets an apostrophe in front (CWE-1236).
+ */
+export const harmless = (cell: Cell): Cell =>
+  typeof cell === 'string' && /^\s*[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
+
+/** Every receptacle in the order of the walk, read or not. */
+export function receptacleTable(report: Report): Table {
+  const known = new Map(receptaclesOf(report.house).map((one) => [one.id, one]));
+  return {
+    name: 'Receptacles',
+    columns: [
+      'Room',
+      'Receptacle',
+      'Type',
+      'Breaker',
+      'Place',
+      'Lamps',
+      'Reads as',
+      'Findings',
+      'Not reached',
+      'Labels',
+      'Read at',
+      'Note',
+      'Id',
+    ],
+    rows: report.rooms.flatMap((room) =>
+      room.lines.map((line) => {
+        const receptacle = known.get(line.id);
+        return [
+          room.name,
+          line.name,
+          receptacle?.type ? typeWords[receptacle.type] : null,
+          receptacle?.breaker ?? null,
+          receptacle?.place ?? null,
+          line.lamps === null ? null : lampsInWords(line.lamps),
+          line.verdict?.headline ?? null,
+          line.findings.join(', ') || null,
+          line.notReached === null ? null : reasonWords[line.notReached],
+          receptacle?.protection.labels?.map((label) => labelWords[label]).join(', ') ?? null,
+          line.readAt,
+          line.notes.join(' / ') || null,
+          line.id,
+        ];
+      }),
+    ),
+  };
+}
+
+export const findingTable = (report: Report): Table => ({
+  name: 'Findings',
+  columns: [
+    'Number',
+    'Urgency',
+    'Finding',
+    'Receptacles',
+    'What',
+    'Why it matters',
+    'Correction',
+    'By',
+    'Cause',
+    'Status',
+    'Changed since',
+    'Note',
+  ],
+  rows: report.findings.map((finding) => [
+    finding.number,
+    finding.urgency,
+    finding.headline,
+    finding.receptacles.map(({ name }) => name).join(', '),
+    finding.what,
+    finding.why,
+    finding.correction,
+    workers[finding.by],
+    finding.proposal?.cause ? `${finding.proposal.cause.words}; ${finding.proposal.cause.where}` : null,
+    finding.status,
+    finding.flags.map(({ words }) => words).join(' ') || null,
+    finding.note,
+  ]),
+});
+
+export const workTable = (report: Report): Table => ({
+  name: 'Work list',
+  columns: ['Room', 'Receptacle', 'Findings', 'Read', 'Probable cause', 'Open first', 'Correction', 'Retest'],
+  rows: workListOf(report).map((line) => [
+    line.room,
+    line.receptacle,
+    line.findings.join(', '),
+    line.read,
+    line.cause,
+    line.openFirst,
+    line.correction,
+    line.retest,
+  ]),
+});
+
+export const tablesOf = (report: Report) =>
+  ({
+    receptacles: receptacleTable(report),
+    findings: findingTable(report),
+    'work-list': workTable(report),
+  }) as const;
+export type TableId = keyof ReturnType<typeof tablesOf>;
+export const tableIds = ['receptacles', 'findings', 'work-list'] as const satisfies readonly TableId[];

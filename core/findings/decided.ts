@@ -1,0 +1,293 @@
+import { type ConditionId, type Urgency, urgencies } from '../conditions/index.ts';
+import type { FindingEntry, House, JobEntryOf } from '../inspection/index.ts';
+import { receptaclesOf } from '../inspection/index.ts';
+import type { Place, Proposal, Wording } from './finding.ts';
+
+export type FindingStatus = 'open' | 'accepted' | 'refused';
+
+/** How a finding that somebody took over stands to what was read since. */
+export interface Flag {
+  readonly kind: 'gone' | 'reads-otherwise' | 'place-moved' | 'also-at' | 'no-longer-at';
+  readonly words: string;
+}
+
+type Held = Extract<JobEntryOf<'finding-decided'>, { decision: 'accepted' }>['held'];
+export type Edits = { readonly [K in keyof Wording]?: Wording[K] } & { readonly note?: string };
+
+/** A finding as it goes into the report: what was proposed, what somebody made of it, and whether both still agree. */
+export interface Finding extends Wording {
+  readonly key: string;
+  /** From 1 on in the report's order; 0 where it is not reported by itself. */
+  readonly number: number;
+  readonly status: FindingStatus;
+  /** Why it was refused. */
+  readonly reason: string | null;
+  /** The engine's word today; null where nothing shows it any more, or somebody added it. */
+  readonly proposal: Proposal | null;
+  /** The engine's word when it was taken over; what an edit is made on. */
+  readonly original: Wording;
+  readonly edits: Edits;
+  readonly note: string | null;
+  readonly receptacles: readonly Place[];
+  /** Keys of the findings reported as part of it. */
+  readonly merged: readonly string[];
+  /** The finding that it is reported as part of. */
+  readonly into: string | null;
+  readonly flags: readonly Flag[];
+  readonly condition: ConditionId | null;
+  /** That condition is only likely enough to be settled. */
+  readonly isSuspected: boolean;
+  readonly isOwn: boolean;
+}
+
+interface Said {
+  status: FindingStatus;
+  reason: string | null;
+  held: Held | null;
+  edits: Record<string, unknown>;
+  added: JobEntryOf<'finding-added'> | null;
+  splitFrom: { readonly key: string; readonly receptacles: ReadonlySet<string> } | null;
+  /** Receptacles that became findings of their own. */
+  apart: Set<string>;
+  into: string | null;
+}
+
+const nothingSaid = (): Said => ({
+  status: 'open',
+  reason: null,
+  held: null,
+  edits: {},
+  added: null,
+  splitFrom: null,
+  apart: new Set(),
+  into: null,
+});
+
+const editable = ['urgency', 'headline', 'what', 'why', 'correction', 'by', 'note'] as const;
+
+/** What the log says of each finding, by key, and the order asked for last. */
+function replayed(entries: readonly FindingEntry[]) {
+  const byKey = new Map<string, Said>();
+  let order: readonly string[] = [];
+  const of = (key: string): Said => {
+    const said = byKey.get(key) ?? nothingSaid();
+    byKey.set(key, said);
+    return said;
+  };
+  for (const entry of entries)
+    switch (entry.kind) {
+      case 'finding-decided': {
+        const said = of(entry.finding);
+        said.status = entry.decision;
+        said.held = entry.decision === 'open' ? null : entry.held;
+        said.reason = entry.decision === 'refused' ? entry.reason : null;
+        break;
+      }
+      case 'finding-edited': {
+        const { edits } = of(entry.finding);
+        for (const field of editable) {
+          const value = entry[field];
+          if (value === null) delete edits[field];
+          else if (value !== undefined) edits[field] = value;
+        }
+        break;
+      }
+      case 'finding-added':
+        of(entry.finding).added = entry;
+        break;
+      case 'finding-split': {
+        const from = of(entry.finding);
+        for (const id of entry.receptacles) from.apart.add(id);
+        of(entry.part).splitFrom = { key: entry.finding, receptacles: new Set(entry.receptacles) };
+        break;
+      }
+      case 'finding-merged':
+        of(entry.finding).into = entry.into;
+        break;
+      case 'findings-ordered':
+        order = entry.findings;
+        break;
+    }
+  return { byKey, order };
+}
+
+const restricted = (proposal: Proposal, keep: (place: Place) => boolean, key: string): Proposal | null => {
+  const receptacles = proposal.receptacles.filter(keep);
+  if (receptacles.length === proposal.receptacles.length && key === proposal.key) return proposal;
+  const names = new Set(receptacles.map(({ name }) => name));
+  return receptacles.length === 0
+    ? null
+    : {
+        ...proposal,
+        key,
+        receptacles,
+        evidence: proposal.evidence.filter(({ receptacle }) => receptacle === null || names.has(receptacle)),
+      };
+};
+
+const wordingOf = ({ urgency, headline, what, why, correction, by }: Wording): Wording => ({
+  urgency,
+  headline,
+  what,
+  why,
+  correction,
+  by,
+});
+
+const listed = (places: readonly Place[]): string => places.map(({ name }) => name).join(', ');
+
+/** Where what was read since departs from what was taken over. */
+function flagsOf(
+  held: Held,
+  apart: ReadonlySet<string>,
+  proposal: Proposal | null,
+  nameOf: (id: string) => string,
+): readonly Flag[] {
+  if (proposal === null) return [{ kind: 'gone', words: 'What was read since does not show it any more.' }];
+  const flags: Flag[] = [];
+  if (proposal.headline !== held.headline || proposal.urgency !== held.urgency)
+    flags.push({
+      kind: 'reads-otherwise',
+      words: `What was read since says: ${proposal.headline} (${urgencyWords[proposal.urgency]}).`,
+    });
+  if (held.where !== null && proposal.cause !== null && proposal.cause.where !== held.where)
+    flags.push({ kind: 'place-moved', words: `Its cause now most likely sits ${proposal.cause.where}.` });
+  const more = proposal.receptacles.filter(({ id }) => !held.receptacles.includes(id));
+  if (more.length > 0) flags.push({ kind: 'also-at', words: `Since then also at ${listed(more)}.` });
+  const now = new Set(proposal.receptacles.map(({ id }) => id));
+  const fewer = held.receptacles.filter((id) => !now.has(id) && !apart.has(id));
+  if (fewer.length > 0)
+    flags.push({ kind: 'no-longer-at', words: `No longer at ${fewer.map(nameOf).join(', ')}.` });
+  return flags;
+}
+
+export const urgencyWords: Readonly<Record<Urgency, string>> = {
+  'act-now': 'act now',
+  repair: 'repair',
+  note: 'note',
+};
+
+/** Both lists in one, each receptacle once. */
+const joined = (a: readonly Place[], b: readonly Place[]): readonly Place[] => [
+  ...a,
+  ...b.filter(({ id }) => a.every((one) => one.id !== id)),
+];
+
+/** What a key stands for in the end; itself where merging leads nowhere or in a circle. */
+function target(key: string, byKey: ReadonlyMap<string, Said>, known: ReadonlySet<string>): string {
+  const passed = new Set<string>();
+  for (let at = key; !passed.has(at); ) {
+    passed.add(at);
+    const into = byKey.get(at)?.into ?? null;
+    if (into === null || !known.has(into)) return at;
+    at = into;
+  }
+  return key;
+}
+
+const pressing = (a: Urgency, b: Urgency): Urgency => (urgencies.indexOf(a) <= urgencies.indexOf(b) ? a : b);
+
+/** Those in the order asked for; any other before the first that is less urgent. */
+function inOrder(findings: readonly Finding[], order: readonly string[]): readonly Finding[] {
+  const byKey = new Map(findings.map((finding) => [finding.key, finding]));
+  const sorted = order.flatMap((key) => byKey.get(key) ?? []);
+  const placed = new Set(sorted.map(({ key }) => key));
+  for (const finding of findings) {
+    if (placed.has(finding.key)) continue;
+    const rank = urgencies.indexOf(finding.urgency);
+    const at = sorted.findIndex(({ urgency }) => urgencies.indexOf(urgency) > rank);
+    sorted.splice(at === -1 ? sorted.length : at, 0, finding);
+  }
+  return sorted;
+}
+
+/**
+ * The findings of a house: what is proposed, with all that was decided on it. A finding that was accepted keeps its
+ * words; what is read later only raises flags on it. Nothing decided is lost when its proposal goes.
+ */
+export function decidedFindings(house: House, proposals: readonly Proposal[]): readonly Finding[] {
+  const { byKey, order } = replayed(house.findingsSaid);
+  const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
+  const nameOf = (id: string): string => names.get(id) ?? 'a receptacle that was taken back';
+  const proposed = new Map<string, Proposal>();
+  for (const proposal of proposals) {
+    const apart = byKey.get(proposal.key)?.apart ?? new Set();
+    const rest = restricted(proposal, ({ id }) => !apart.has(id), proposal.key);
+    if (rest !== null) proposed.set(proposal.key, rest);
+    for (const [key, { splitFrom }] of byKey) {
+      if (splitFrom?.key !== proposal.key) continue;
+      const part = restricted(proposal, ({ id }) => splitFrom.receptacles.has(id), key);
+      if (part !== null) proposed.set(key, part);
+    }
+  }
+  const keys = [...new Set([...proposed.keys(), ...byKey.keys()])];
+  const single = keys.flatMap((key): readonly Finding[] => {
+    const said = byKey.get(key) ?? nothingSaid();
+    const proposal = proposed.get(key) ?? null;
+    const whole = said.splitFrom === null ? undefined : byKey.get(said.splitFrom.key);
+    const base = said.held ?? proposal ?? said.added ?? whole?.held ?? whole?.added ?? null;
+    // An edit on what nobody accepted and nothing shows any more has nothing left to stand on.
+    if (base === null) return [];
+    const original = wordingOf(base);
+    const { note = null, ...edits } = said.edits as Edits;
+    const held =
+      said.held?.receptacles ??
+      said.added?.receptacles ??
+      (proposal === null && said.splitFrom !== null ? [...said.splitFrom.receptacles] : null);
+    return [
+      {
+        ...original,
+        ...edits,
+        key,
+        number: 0,
+        status: said.status,
+        reason: said.reason,
+        proposal,
+        original,
+        edits: said.edits as Edits,
+        note,
+        receptacles:
+          held === null
+            ? (proposal?.receptacles ?? [])
+            : held.filter((id) => !said.apart.has(id)).map((id) => ({ id, name: nameOf(id) })),
+        merged: [],
+        into: null,
+        flags:
+          said.held === null || said.added !== null ? [] : flagsOf(said.held, said.apart, proposal, nameOf),
+        condition: said.held?.condition ?? proposal?.condition ?? null,
+        isSuspected: said.held === null ? (proposal?.isSuspected ?? false) : said.held.isSuspected === true,
+        isOwn: said.added !== null,
+      },
+    ];
+  });
+  const known = new Set(single.map(({ key }) => key));
+  const gathered = new Map(single.map((finding) => [finding.key, finding]));
+  for (const part of single) {
+    const to = target(part.key, byKey, known);
+    const host = gathered.get(to);
+    if (to === part.key || host === undefined) continue;
+    gathered.set(part.key, { ...part, into: to });
+    gathered.set(to, {
+      ...host,
+      urgency: host.edits.urgency ?? pressing(host.urgency, part.urgency),
+      receptacles: joined(host.receptacles, part.receptacles),
+      merged: [...host.merged, part.key],
+      flags: [...host.flags, ...part.flags],
+    });
+  }
+  let number = 0;
+  return inOrder([...gathered.values()], order).map((finding) => {
+    if (finding.status === 'refused' || finding.into !== null) return finding;
+    number += 1;
+    return { ...finding, number };
+  });
+}
+
+/** What is kept of a proposal when somebody decides on it. */
+export const heldOf = (proposal: Proposal): Held => ({
+  ...wordingOf(proposal),
+  condition: proposal.condition,
+  ...(proposal.isSuspected ? { isSuspected: true } : {}),
+  receptacles: proposal.receptacles.map(({ id }) => id),
+  where: proposal.cause?.where || null,
+});

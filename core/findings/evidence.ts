@@ -1,0 +1,29 @@
+import { lookFacts } from '../conditions/index.ts';
+import type { Receptacle } from '../inspection/index.ts';
+import { groundFaultWords, readingInWords } from '../judgement/index.ts';
+import type { Evidence } from './finding.ts';
+
+/** All that was read and seen at a receptacle and still stands, oldest first within each kind. */
+export function evidenceAt(receptacle: Receptacle): readonly Evidence[] {
+  const { name, readings, taken, looks, groundFaultTests } = receptacle;
+  return [
+    ...readings.map(({ lamps, at }) => ({
+      receptacle: name,
+      words: readingInWords({ instrument: 'lamps', ...lamps }),
+      at,
+    })),
+    ...taken.map(({ shown, plateScrew, at }) => ({
+      receptacle: name,
+      words: readingInWords(shown) + (plateScrew === undefined ? '' : plateScrewWords(plateScrew)),
+      at,
+    })),
+    ...groundFaultTests.map((test) => ({
+      receptacle: name,
+      words: `Ground-fault device: ${groundFaultWords(test, null).words}`,
+      at: test.at,
+    })),
+    ...looks.map((look) => ({ receptacle: name, words: lookFacts[look].name, at: null })),
+  ];
+}
+
+const plateScrewWords = (sounds: boolean): string => `, plate screw ${sounds ? 'sounds' : 'silent'}`;

@@ -1,0 +1,73 @@
+import type { ConditionId, Urgency } from '../conditions/index.ts';
+import type { Worker } from '../corrections/index.ts';
+import type { Verdict } from '../diagnosis/index.ts';
+
+export interface Place {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** One thing that was read or seen. */
+export interface Evidence {
+  /** Where; null: of the house. */
+  readonly receptacle: string | null;
+  readonly words: string;
+  /** ISO time; null where it is not of one moment. */
+  readonly at: string | null;
+}
+
+/** What a finding says, whoever worded it. */
+export interface Wording {
+  readonly urgency: Urgency;
+  readonly headline: string;
+  /** What is wrong, in the trade's words. */
+  readonly what: string;
+  /** Why it matters, in words that an owner understands. */
+  readonly why: string;
+  readonly correction: string;
+  readonly by: Worker;
+}
+
+/** What the readings and looks make of one cause, before anybody decided on it. */
+export interface Proposal extends Wording {
+  /** Stays the same while more is read about the same thing. */
+  readonly key: string;
+  /** Of what testers showed; null where it was seen or is of the whole house. */
+  readonly verdict: Verdict | null;
+  /** The entry of the catalog it belongs to; null where none does. */
+  readonly condition: ConditionId | null;
+  /** It reads otherwise, and that condition is only likely enough to be settled. */
+  readonly isSuspected: boolean;
+  /** Why it is as pressing as it is; null where the catalog says it or nobody needs to. */
+  readonly urgencyReason: string | null;
+  /** Where the electrician opens first, where the catalog or the cause does not say it; null: no box. */
+  readonly openFirst: string | null;
+  /** What is tested after the repair, where the catalog does not say it. */
+  readonly retest: string | null;
+  /** Beyond the cautions that every report ends with. */
+  readonly cautions: readonly string[];
+  /** Those that show it, in the order of the walk. */
+  readonly receptacles: readonly Place[];
+  readonly evidence: readonly Evidence[];
+  /** The one cause behind them, where their circuit is known. */
+  readonly cause: { readonly words: string; readonly where: string } | null;
+  /** How sure the engine is; null where nothing was computed. */
+  readonly probability: number | null;
+  readonly notRuledOut: readonly ConditionId[];
+}
+
+/** What a proposal is made of where nothing was computed. */
+export const seenOnly = {
+  by: 'electrician',
+  verdict: null,
+  condition: null,
+  isSuspected: false,
+  urgencyReason: null,
+  openFirst: 'this box',
+  retest: 'Lamps here and at the neighbours.',
+  cautions: [],
+  evidence: [],
+  cause: null,
+  probability: null,
+  notRuledOut: [],
+} as const satisfies Partial<Proposal>;

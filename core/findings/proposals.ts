@@ -1,0 +1,164 @@
+import {
+  type CautionId,
+  type ConditionId,
+  cautions,
+  conditionIds,
+  conditions,
+  urgencies,
+} from '../conditions/index.ts';
+import type { Practice } from '../corrections/index.ts';
+import type { Verdict } from '../diagnosis/index.ts';
+import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
+import {
+  type HouseJudgement,
+  type JudgedReceptacle,
+  pressingDoubtOf,
+  verdictOn,
+} from '../judgement/index.ts';
+import { evidenceAt } from './evidence.ts';
+import { type Proposal, seenOnly } from './finding.ts';
+import { houseWide } from './house-wide.ts';
+import { observedProposals } from './observed.ts';
+
+/** Cautions of nearly every finding: they stand at the end of the report, not in each. */
+const saidOnce: readonly CautionId[] = ['contacts', 'box'];
+
+const dimLamp =
+  'A lamp of the tester glowed dimly: the voltage across a pair of contacts is far from normal.';
+
+interface Read {
+  readonly receptacle: Receptacle;
+  readonly verdict: Verdict;
+  readonly judged: JudgedReceptacle | null;
+}
+
+/** Receptacles with the same key share a finding: those of one cause, else those that show alike. */
+function keyOf({ verdict, judged }: Read, judgement: HouseJudgement | null): string {
+  const cause = causeOf(judged, judgement);
+  return cause === null
+    ? `reads ${verdict.readsAs[0] ?? 'undetermined'}: ${verdict.headline}`
+    : `breaker ${cause.breaker}: ${cause.id}`;
+}
+
+function causeOf(judged: JudgedReceptacle | null, judgement: HouseJudgement | null) {
+  if (!judged?.cause) return null;
+  const { breaker, position } = judged.cause;
+  const circuit = judgement?.circuits.find((one) => one.breaker === breaker);
+  const cause = circuit?.causes[position];
+  return circuit === undefined || cause === undefined ? null : { breaker, circuit, ...cause };
+}
+
+const danger = ({ verdict }: Read): number => conditionIds.indexOf(verdict.readsAs[0] ?? 'correct');
+
+/** Everything from one receptacle to the end of the run shows it: one place upstream is to blame. */
+const beyondOnePoint = (run: readonly string[], affected: readonly string[]): boolean =>
+  affected.length > 1 && run.slice(-affected.length).every((id) => affected.includes(id));
+
+function whatOf(verdict: Verdict, leading: ConditionId | undefined, isSuspected: boolean): string {
+  if (leading === undefined) return verdict.alsoFits.length > 0 ? dimLamp : verdict.why;
+  const { what } = conditions[leading];
+  return isSuspected ? `It reads correct; what was read around it makes another state likely: ${what}` : what;
+}
+
+/** Another explanation that makes a finding more pressing than what it reads as. */
+function raisedBy({ verdict: { urgency, readsAs }, judged }: Read): string | null {
+  const [leading] = readsAs;
+  if (leading === undefined || judged === null || conditions[leading].urgency === urgency) return null;
+  const doubt = pressingDoubtOf(judged);
+  return doubt === null
+    ? null
+    : `${conditions[doubt].name} is probable enough to act on until it is ruled out. ${conditions[doubt].why}`;
+}
+
+function proposalOf(
+  key: string,
+  group: readonly Read[],
+  judgement: HouseJudgement | null,
+  practice: Practice,
+): Proposal {
+  // The most dangerous of what one cause does gives the finding its words.
+  const [worst] = group.toSorted((a, b) => danger(a) - danger(b)) as [Read, ...Read[]];
+  const { verdict } = worst;
+  const [reads] = verdict.readsAs;
+  // What reads correct is a finding for what it may hide.
+  const hidden = reads === 'correct' && worst.judged !== null ? pressingDoubtOf(worst.judged) : null;
+  const leading = hidden ?? reads;
+  const what = whatOf(verdict, leading, hidden !== null);
+  const cause = causeOf(worst.judged, judgement);
+  const isBeyond = cause !== null && beyondOnePoint(cause.circuit.receptacles, cause.receptacles);
+  const first = group[0]?.receptacle.name;
+  const own = group.flatMap(({ judged }) => (judged === null ? [] : [judged.probability]));
+  return {
+    key,
+    urgency: verdict.urgency ?? 'note',
+    headline: verdict.headline,
+    what: isBeyond ? `${what} Everything from ${first} on shows it: one place is to blame.` : what,
+    why: verdict.why,
+    correction: (leading === undefined ? undefined : practice.corrections[leading]) ?? verdict.correction,
+    by: 'electrician',
+    verdict,
+    condition: leading ?? null,
+    isSuspected: hidden !== null,
+    urgencyReason: raisedBy(worst),
+    openFirst: leading === undefined ? seenOnly.openFirst : conditions[leading].openFirst,
+    retest: leading === undefined ? seenOnly.retest : conditions[leading].retest,
+    cautions: verdict.cautions.filter((id) => !saidOnce.includes(id)).map((id) => cautions[id]),
+    receptacles: group.map(({ receptacle: { id, name } }) => ({ id, name })),
+    evidence: group.flatMap(({ receptacle }) => evidenceAt(receptacle)),
+    cause: cause === null ? null : { words: cause.words, where: cause.where },
+    probability: cause?.probability ?? (own.length === 0 ? null : Math.min(...own)),
+    notRuledOut: [...new Set(group.flatMap((one) => one.verdict.notRuledOut))],
+  };
+}
+
+function fromReadings(
+  house: House,
+  judgement: HouseJudgement | null,
+  practice: Practice,
+  saidElsewhere: ReadonlySet<string>,
+): readonly Proposal[] {
+  const groups = new Map<string, Read[]>();
+  for (const receptacle of receptaclesOf(house)) {
+    const { verdict, refined } = verdictOn(receptacle, judgement?.receptacles.get(receptacle.id));
+    if (verdict === null || verdict.urgency === null) continue;
+    const read = { receptacle, verdict, judged: refined };
+    if (saidElsewhere.has(receptacle.id)) continue;
+    const key = keyOf(read, judgement);
+    groups.set(key, [...(groups.get(key) ?? []), read]);
+  }
+  return [...groups].map(([key, group]) => proposalOf(key, group, judgement, practice));
+}
+
+const rank = ({ urgency, condition, verdict }: Proposal): number =>
+  urgencies.indexOf(urgency) * 100 +
+  // What readings tell comes before what was seen or is of the house, and the more dangerous first.
+  (verdict === null ? 50 : conditionIds.indexOf(condition ?? 'correct'));
+
+/** House-wide findings whose receptacles need no other one for what they read. */
+const whole = ['house ungrounded', 'house correct without ground'];
+
+/**
+ * What is proposed to be reported of a house, the most pressing first. Receptacles of one cause share one proposal,
+ * and so do those that the evidence cannot tell apart. Without a judgement the lamps alone speak.
+ */
+export function proposalsFor(
+  house: House,
+  judgement: HouseJudgement | null,
+  practice: Practice,
+): readonly Proposal[] {
+  const verdicts = new Map(
+    receptaclesOf(house).map((one) => [one.id, verdictOn(one, judgement?.receptacles.get(one.id)).verdict]),
+  );
+  const verdictOf = (id: string): Verdict | null => verdicts.get(id) ?? null;
+  const ofHouse = houseWide({ house, judgement, practice, verdictOf });
+  const saidElsewhere = new Set(
+    ofHouse
+      .filter(({ key }) => whole.includes(key))
+      .flatMap(({ receptacles }) => receptacles.map(({ id }) => id)),
+  );
+  return [
+    ...fromReadings(house, judgement, practice, saidElsewhere),
+    ...ofHouse,
+    ...observedProposals(house, verdictOf),
+  ].sort((a, b) => rank(a) - rank(b));
+}

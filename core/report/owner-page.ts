@@ -1,0 +1,101 @@
+import type { ConditionId, Look, Urgency } from '../conditions/index.ts';
+import { looks } from '../conditions/index.ts';
+import type { Finding } from '../findings/index.ts';
+import type { Report } from './report.ts';
+import type { OwnerTexts, Topic } from './texts/index.ts';
+
+export interface OwnerItem {
+  readonly number: number;
+  readonly headline: string;
+  readonly why: string;
+  /** Names of the receptacles; empty where it is of the house. */
+  readonly where: string;
+  readonly who: string;
+}
+
+export interface OwnerGroup {
+  readonly urgency: Urgency;
+  readonly heading: string;
+  readonly lead: string;
+  /** Said where the group is empty. */
+  readonly none: string;
+  readonly items: readonly OwnerItem[];
+}
+
+/** One page for the owner: what is dangerous today, what to repair, what is fine, what could not be seen. */
+export interface OwnerPage {
+  readonly language: string;
+  readonly title: string;
+  readonly groups: readonly OwnerGroup[];
+  readonly fine: { readonly heading: string; readonly words: readonly string[] };
+  readonly unseen: { readonly heading: string; readonly words: readonly string[] };
+  readonly closing: string;
+}
+
+const isLook = (name: string): name is Look => looks.some((look) => look === name);
+
+/** What a finding is about, as far as a language has words for it; null where only its own words say it. */
+export function topicOf({
+  key,
+  condition,
+  isOwn,
+}: Pick<Finding, 'key' | 'condition' | 'isOwn'>): Topic | null {
+  if (isOwn) return null;
+  const seen = key.startsWith('seen ') ? key.slice(5) : '';
+  if (isLook(seen)) return { kind: 'look', id: seen };
+  if (key.startsWith('house protection')) return { kind: 'house', id: 'house protection' };
+  if (key.startsWith('house ')) return { kind: 'house', id: key };
+  if (key.startsWith('labels ')) return { kind: 'house', id: 'labels missing' };
+  return condition === null ? null : { kind: 'condition', id: condition };
+}
+
+function itemOf(finding: Finding, texts: OwnerTexts): OwnerItem {
+  const topic = topicOf(finding);
+  const words = topic === null ? null : texts.topic(topic);
+  const { edits, isSuspected } = finding;
+  return {
+    number: finding.number,
+    headline:
+      edits.headline ??
+      (words === null ? finding.headline : isSuspected ? texts.suspected(words.headline) : words.headline),
+    why: edits.why ?? words?.why ?? finding.why,
+    where: finding.receptacles.map(({ name }) => name).join(', '),
+    who: texts.worker[finding.by],
+  };
+}
+
+export function ownerPageOf(report: Report, texts: OwnerTexts): OwnerPage {
+  const { summary, coverage, notSeen, findings } = report;
+  const group = (urgency: Urgency): OwnerGroup => ({
+    urgency,
+    ...texts.groups[urgency],
+    items: findings.filter((one) => one.urgency === urgency).map((one) => itemOf(one, texts)),
+  });
+  const untested = coverage.expected - coverage.tested;
+  const hidden: readonly ConditionId[] = notSeen.map(({ id }) => id);
+  return {
+    language: texts.language,
+    title: texts.title,
+    groups: [group('act-now'), group('repair'), group('note')],
+    fine: {
+      heading: texts.fine.heading,
+      words: [
+        texts.fine.count(summary.readCorrect, summary.tested),
+        ...(summary.readCorrect > 0 ? [texts.fine.limit] : []),
+      ],
+    },
+    unseen: {
+      heading: texts.unseen.heading,
+      words: [
+        untested > 0
+          ? texts.unseen.untested(untested, coverage.expected)
+          : texts.unseen.allTested(coverage.expected),
+        ...(hidden.length > 0
+          ? [texts.unseen.hidden(hidden.map((id) => texts.topic({ kind: 'condition', id })?.headline ?? id))]
+          : []),
+        texts.unseen.walls,
+      ],
+    },
+    closing: texts.closing,
+  };
+}

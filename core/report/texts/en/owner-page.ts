@@ -1,0 +1,57 @@
+import { type ConditionId, conditions } from '../../../conditions/index.ts';
+import { workers } from '../../../corrections/index.ts';
+import type { OwnerTexts } from '../owner-texts.ts';
+
+/** What shows no power is never called dead. */
+const dark: Partial<Record<ConditionId, string>> = {
+  'open-hot': 'No power, not proved dead',
+  'protection-tripped': 'No power, not proved dead: tripped or switched off',
+};
+
+/** English: the catalog's own words, and the frame round them. */
+export const ownerPage: OwnerTexts = {
+  language: 'en',
+  name: 'English',
+  title: 'In short, for the owner',
+  groups: {
+    'act-now': {
+      heading: 'Dangerous today',
+      lead: 'Do not use these. Keep people away and have a licensed electrician come before they are used again.',
+      none: 'Nothing that was tested is dangerous to use today.',
+    },
+    repair: {
+      heading: 'To be repaired',
+      lead: 'Hazards that a licensed electrician puts right soon. That something works does not mean that it is safe.',
+      none: 'Nothing that was tested needs a repair.',
+    },
+    note: {
+      heading: 'To know, or to improve',
+      lead: 'Nothing here is pressing.',
+      none: 'Nothing besides.',
+    },
+  },
+  worker: workers,
+  fine: {
+    heading: 'What reads correct',
+    count: (readCorrect, tested) => `${readCorrect} of the ${tested} receptacles tested read correct.`,
+    limit:
+      'Reads correct means that the tests made there showed nothing wrong. It is not a promise for what they cannot see.',
+  },
+  unseen: {
+    heading: 'What could not be seen',
+    untested: (untested, expected) =>
+      `${untested} of ${expected} receptacles were not tested; nothing is known of them. The report names each with its reason.`,
+    allTested: (expected) => `All ${expected} receptacles on the list were tested.`,
+    hidden: (names) =>
+      `At some of those that read correct, the instruments used would not have shown: ${names.map((name) => name.toLowerCase()).join(', ')}.`,
+    walls: 'Walls, ceilings and boxes stayed closed; switches and lights were not part of it.',
+  },
+  closing:
+    'Do not open a receptacle or its box. The local code and the authority having jurisdiction decide what is required.',
+  suspected: (headline) => `To be settled: ${headline.toLowerCase()} is possible`,
+  topic: (topic) => {
+    if (topic.kind !== 'condition') return null;
+    const { name, why } = conditions[topic.id];
+    return { headline: dark[topic.id] ?? name, why };
+  },
+};

@@ -1,0 +1,49 @@
+import type { ReportTexts } from '../report-texts.ts';
+
+export const reportTexts: ReportTexts = {
+  title: 'Receptacle inspection',
+  particulars: {
+    client: 'Client',
+    house: 'House',
+    altered: 'Altered',
+    present: 'Present',
+    asFound: 'As found',
+    readOn: 'Read on',
+    inspector: 'Inspector',
+    licence: 'Licence',
+    notBegun: 'not begun',
+  },
+  headings: {
+    guide: 'Reading the triangle.',
+    workList: 'Work list for the electrician',
+    findings: 'Findings',
+    causes: 'Causes and circuits',
+    noDefect: 'No defect',
+    notSeen: 'What “reads correct” does not rule out',
+    receptacles: 'Receptacles by room',
+    coverage: 'Coverage',
+    testers: 'Testers and proofs',
+    method: 'Method and limits',
+    cautions: 'Cautions',
+    signatures: 'Signed',
+  },
+  figures: {
+    listed: 'receptacles listed',
+    correct: 'read correct',
+    notCorrect: 'did not',
+    notTested: 'not tested',
+  },
+  guide:
+    'Its corners are the three contacts: hot at the top, neutral at the left, ground at the right. A thick edge is a lit lamp between two of them, a thin one a dark lamp. The one drawn here reads correct. A contact is filled only where it is known to be live; lamps alone never show that.',
+  workListLead:
+    'In the order of the walk, one line a box. Power off and every conductor proved dead before a box is opened; two circuits may share it. Afterwards test here and at the neighbours: one fault can hide another.',
+  noWork: 'No box needs an electrician for what was tested.',
+  noFindings: 'No receptacle that was read shows anything but “reads correct”.',
+  notSeenLead:
+    'The instruments used at some of the receptacles that read correct would not show these. Three lamps see whether contacts are joined, not how well or to what; a probe, a meter and a load test see more.',
+  method: [
+    'Receptacles that could be reached without moving furniture were tried with the instruments named above, both halves of each. What was shown was compared with what a branch circuit would show for every known fault; each finding names the likeliest cause and what the readings leave open.',
+    'Covers stayed on unless a qualified person had proved the box dead. Walls, ceilings and fixed equipment were not opened, and no breaker was switched without leave.',
+  ],
+  signed: (name, date) => `${name}, ${date}`,
+};

@@ -1,0 +1,73 @@
+import { conditions } from '../conditions/index.ts';
+import { evidenceAt, type Finding } from '../findings/index.ts';
+import { receptaclesOf } from '../inspection/index.ts';
+import type { Lamps } from '../instruments/index.ts';
+import type { Report } from './report.ts';
+
+/** What the electrician needs at one box. */
+export interface WorkLine {
+  readonly room: string;
+  readonly receptacle: string;
+  readonly id: string;
+  /** Numbers of the findings it belongs to. */
+  readonly findings: readonly number[];
+  readonly lamps: Lamps | null;
+  /** What other instruments showed, and what was seen. */
+  readonly read: string;
+  readonly cause: string;
+  /** Null where nothing is opened. */
+  readonly openFirst: string | null;
+  readonly correction: string;
+  readonly retest: string | null;
+}
+
+const joined = (parts: readonly (string | null | undefined)[], by: string): string =>
+  [...new Set(parts.filter((part) => part))].join(by);
+
+const causeIn = ({ proposal, headline, condition, isSuspected }: Finding): string =>
+  proposal?.cause?.words ?? (condition === null || isSuspected ? headline : conditions[condition].name);
+
+function openFirst({ proposal, condition }: Finding): string | null {
+  if (proposal !== null) return proposal.cause?.where || proposal.openFirst;
+  return condition === null ? 'this box' : conditions[condition].openFirst;
+}
+
+const retestOf = ({ proposal, condition }: Finding): string | null => {
+  if (proposal !== null) return proposal.retest;
+  return condition === null ? null : conditions[condition].retest;
+};
+
+/** One line a box with a finding, in the order of the walk. What an owner may do is no work for an electrician. */
+export function workListOf(report: Report): readonly WorkLine[] {
+  const work = report.findings.filter(({ by }) => by !== 'owner');
+  const receptacles = new Map(receptaclesOf(report.house).map((one) => [one.id, one]));
+  return report.rooms.flatMap(({ name: room, lines }) =>
+    lines.flatMap((line): readonly WorkLine[] => {
+      const here = work.filter((finding) =>
+        [...finding.receptacles, ...(finding.proposal?.receptacles ?? [])].some(({ id }) => id === line.id),
+      );
+      const receptacle = receptacles.get(line.id);
+      if (here.length === 0 || receptacle === undefined) return [];
+      return [
+        {
+          room,
+          receptacle: line.name,
+          id: line.id,
+          findings: here.map(({ number }) => number),
+          lamps: line.lamps,
+          read: joined(
+            evidenceAt(receptacle).map(({ words }) => words),
+            '; ',
+          ),
+          cause: joined(here.map(causeIn), '; '),
+          openFirst: joined(here.map(openFirst), '; ') || null,
+          correction: joined(
+            here.map(({ correction }) => correction),
+            ' ',
+          ),
+          retest: joined(here.map(retestOf), ' ') || null,
+        },
+      ];
+    }),
+  );
+}

@@ -1,0 +1,69 @@
+import { foldHouse, idSchema } from '@fair-plug/core/inspection';
+import { ownerLanguages } from '@fair-plug/core/report';
+import { z } from 'zod';
+import { note } from '@/data/audit';
+import { log, loggable } from '@/data/log';
+import { jobPage } from '@/data/logs';
+import { type PrintStage, printReport } from '@/data/report-pdf';
+import { addressPart, bodyOf, Problem } from '../../../answers';
+import { answerMember } from '../../../gate';
+
+const wantedSchema = z.strictObject({
+  language: z.enum(ownerLanguages),
+  /** IANA name, as the asker's device has it: times in the report are theirs. */
+  timeZone: z.string().max(60).optional(),
+});
+
+/** A line of the answer: how far the report is; at last the document itself. */
+export type PrintLine =
+  | { readonly stage: PrintStage }
+  | { readonly stage: 'done'; readonly name: string; readonly pdf: string }
+  | { readonly stage: 'failed'; readonly message: string };
+
+/** Prints a job's report, and tells how far it is, a line of JSON at a time. Ending the request ends the work. */
+export const POST = (
+  request: Request,
+  { params }: { readonly params: Promise<{ job: string }> },
+): Promise<Response> =>
+  answerMember(request, 'viewer', async ({ firm, person }) => {
+    const job = addressPart((await params).job, idSchema, 'such job');
+    const { language, timeZone } = await bodyOf(request, wantedSchema);
+    const page = await jobPage(firm, job, 0);
+    if (page === null) throw new Problem('not-found', 'There is no such job.');
+    const { address } = foldHouse(page.entries);
+    await note(firm, person, 'report-exported', address);
+    const name = `${`Report ${address}`.replace(/[^\p{L}\p{N} ,.-]+/gu, ' ').trim()}.pdf`;
+    const cookies = request.headers.get('cookie') ?? '';
+    const ended = new AbortController();
+    request.signal.addEventListener('abort', () => ended.abort());
+    const encoder = new TextEncoder();
+    const lines = new ReadableStream<Uint8Array>({
+      async start(controller) {
+        const tell = (line: PrintLine): void => {
+          if (!ended.signal.aborted) controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
+        };
+        try {
+          const pdf = await printReport({
+            job,
+            firm: firm.id,
+            cookies,
+            language,
+            timeZone: timeZone ?? null,
+            signal: ended.signal,
+            onStage: (stage) => tell({ stage }),
+          });
+          tell({ stage: 'done', name, pdf: Buffer.from(pdf).toString('base64') });
+        } catch (error) {
+          if (!ended.signal.aborted) {
+            log.error(loggable(error));
+            tell({ stage: 'failed', message: 'The report could not be printed. Try again.' });
+          }
+        }
+        if (!ended.signal.aborted) controller.close();
+      },
+      cancel: () => ended.abort(),
+    });
+    return new Response(lines, {
+      headers: { 'Content-Type': 'application/x-ndjson', 'Cache-Control': 'no-store' },
+    });
+  });

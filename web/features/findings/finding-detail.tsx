@@ -1,0 +1,223 @@
+import type { Practice } from '@fair-plug/core/corrections';
+import type { Finding } from '@fair-plug/core/findings';
+import { Button, Textarea } from '@mantine/core';
+import { useHotkeys } from '@mantine/hooks';
+import { useState } from 'react';
+import { FindingArticle } from '@/components/finding-article';
+import { Words } from '@/components/region-words';
+import { Sheet } from '@/components/sheet';
+import { FindingEdit } from './finding-edit';
+import classes from './findings.module.css';
+import { MergeForm, SplitForm } from './merge-and-split';
+import type { Decisions } from './use-decisions';
+
+export interface FindingDetailProps {
+  readonly finding: Finding;
+  readonly others: readonly Finding[];
+  /** Those that are reported as part of it. */
+  readonly parts: readonly Finding[];
+  readonly practice: Practice;
+  /** null for readers. */
+  readonly decisions: Decisions | null;
+  readonly onAccept: () => void;
+}
+
+type Opened = 'refuse' | 'merge' | 'split' | 'edit' | null;
+
+const titles = {
+  refuse: 'Refuse this finding',
+  merge: 'Report as part of another',
+  split: 'Split off receptacles',
+  edit: 'In your own words',
+} as const;
+
+/** One finding: as it will stand in the report, and what can be decided on it. */
+export function FindingDetail({ finding, others, parts, practice, decisions, onAccept }: FindingDetailProps) {
+  const [opened, open] = useState<Opened>(null);
+  const close = (): void => open(null);
+  const { status, flags, proposal, isOwn, receptacles, reason } = finding;
+  const unlessReader = (what: Opened) => () => {
+    if (decisions !== null) open(what);
+  };
+  useHotkeys([
+    ['E', unlessReader('edit')],
+    ['X', unlessReader('refuse')],
+  ]);
+  return (
+    <section className={classes.detail} aria-label="Finding in hand">
+      {decisions !== null && (
+        <div className={classes.actions}>
+          {status === 'open' && (
+            <Button onClick={onAccept} aria-keyshortcuts="A">
+              Accept <kbd>A</kbd>
+            </Button>
+          )}
+          <Button variant="default" onClick={() => open('edit')} aria-keyshortcuts="E">
+            Edit <kbd>E</kbd>
+          </Button>
+          {status !== 'refused' && !isOwn && (
+            <Button variant="default" onClick={() => open('refuse')} aria-keyshortcuts="X">
+              Refuse <kbd>X</kbd>
+            </Button>
+          )}
+          {status !== 'open' && !isOwn && (
+            <Button variant="default" onClick={() => decisions.reopen(finding)}>
+              Decide again
+            </Button>
+          )}
+          {others.length > 0 && (
+            <Button variant="default" onClick={() => open('merge')}>
+              Merge …
+            </Button>
+          )}
+          {receptacles.length > 1 && (
+            <Button variant="default" onClick={() => open('split')}>
+              Split …
+            </Button>
+          )}
+        </div>
+      )}
+      {status === 'refused' && (
+        <p className={classes.notice}>
+          <strong>Refused:</strong> {reason}. Its reason stands in the report at each of its receptacles.
+        </p>
+      )}
+      {flags.length > 0 && (
+        <div className={classes.notice} role="status">
+          <p>
+            <strong>What was read since departs from what was accepted.</strong> Nothing was changed.
+          </p>
+          <ul>
+            {flags.map(({ kind, words }) => (
+              <li key={`${kind} ${words}`}>
+                <Words>{words}</Words>
+              </li>
+            ))}
+          </ul>
+          {decisions !== null && proposal !== null && (
+            <Button size="sm" variant="default" onClick={() => decisions.renew(finding)}>
+              Take over what is read now
+            </Button>
+          )}
+        </div>
+      )}
+      <Changed finding={finding} />
+      <FindingArticle finding={finding} practice={practice} isOpen />
+      {parts.length > 0 && (
+        <div className={classes.parts}>
+          <h3>Reported as part of it</h3>
+          <ul>
+            {parts.map((part) => (
+              <li key={part.key}>
+                <Words>{part.headline}</Words>{' '}
+                {decisions !== null && (
+                  <Button size="compact-sm" variant="default" onClick={() => decisions.merge(part, null)}>
+                    Take apart
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {opened !== null && decisions !== null && (
+        <Sheet opened title={titles[opened]} onClose={close}>
+          {opened === 'refuse' && (
+            <RefuseForm
+              onRefuse={(why) => {
+                decisions.refuse(finding, why);
+                close();
+              }}
+            />
+          )}
+          {opened === 'merge' && (
+            <MergeForm
+              others={others}
+              onMerge={(into) => {
+                decisions.merge(finding, into);
+                close();
+              }}
+            />
+          )}
+          {opened === 'split' && (
+            <SplitForm
+              receptacles={receptacles}
+              onSplit={(apart) => {
+                decisions.split(finding, apart);
+                close();
+              }}
+            />
+          )}
+          {opened === 'edit' && (
+            <FindingEdit
+              finding={finding}
+              onEdit={(edit) => {
+                decisions.edit(finding, edit);
+                close();
+              }}
+            />
+          )}
+        </Sheet>
+      )}
+    </section>
+  );
+}
+
+const fieldWords = {
+  headline: 'Headline',
+  what: 'What',
+  why: 'Why it matters',
+  correction: 'Correction',
+} as const;
+
+/** The engine's word beside what was made of it. */
+function Changed({ finding }: { readonly finding: Finding }) {
+  const changed = (Object.keys(fieldWords) as (keyof typeof fieldWords)[]).filter(
+    (field) => finding.edits[field] !== undefined,
+  );
+  if (changed.length === 0) return null;
+  return (
+    <details className={classes.changed}>
+      <summary>Worded by hand: {changed.map((field) => fieldWords[field].toLowerCase()).join(', ')}</summary>
+      <dl>
+        {changed.map((field) => (
+          <div key={field}>
+            <dt>{fieldWords[field]}, as proposed</dt>
+            <dd>
+              <Words>{finding.original[field]}</Words>
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </details>
+  );
+}
+
+function RefuseForm({ onRefuse }: { readonly onRefuse: (reason: string) => void }) {
+  const [reason, setReason] = useState('');
+  return (
+    <form
+      className={classes.form}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (reason.trim() !== '') onRefuse(reason.trim());
+      }}
+    >
+      <p className={classes.soft}>
+        It is left out of the report; the readings stay, with this reason at each of its receptacles.
+      </p>
+      <Textarea
+        label="Why is it no finding?"
+        data-autofocus
+        autosize
+        minRows={2}
+        maxLength={500}
+        value={reason}
+        onChange={(event) => setReason(event.currentTarget.value)}
+      />
+      <Button type="submit" disabled={reason.trim() === ''}>
+        Refuse
+      </Button>
+    </form>
+  );
+}

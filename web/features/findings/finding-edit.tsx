@@ -1,0 +1,111 @@
+import { urgencies } from '@fair-plug/core/conditions';
+import { type Worker, workers } from '@fair-plug/core/corrections';
+import type { Finding, Wording } from '@fair-plug/core/findings';
+import { Button, NativeSelect, Textarea, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { urgencyWords } from '@/components/urgency-mark';
+import classes from './findings.module.css';
+import type { Edit } from './use-decisions';
+
+export interface FindingEditProps {
+  readonly finding: Finding;
+  readonly onEdit: (edit: Edit) => void;
+}
+
+interface Draft extends Wording {
+  readonly note: string;
+}
+
+const texts = [
+  ['headline', 'Headline', 200],
+  ['what', 'What is wrong', 1000],
+  ['why', 'Why it matters', 1000],
+  ['correction', 'Correction', 1000],
+] as const;
+
+/** What differs from the engine's word; null where it is the engine's again. */
+function editOf(draft: Draft, { original, note }: Finding): Edit {
+  const field = <K extends keyof Wording>(name: K): Wording[K] | null => {
+    const value = typeof draft[name] === 'string' ? (draft[name].trim() as Wording[K]) : draft[name];
+    return value === original[name] || value === '' ? null : value;
+  };
+  const noted = draft.note.trim();
+  return {
+    urgency: field('urgency'),
+    headline: field('headline'),
+    what: field('what'),
+    why: field('why'),
+    correction: field('correction'),
+    by: field('by'),
+    ...(noted === (note ?? '') ? {} : { note: noted === '' ? null : noted }),
+  };
+}
+
+/** A finding in the inspector's own words; the engine's stay beside them. */
+export function FindingEdit({ finding, onEdit }: FindingEditProps) {
+  const { urgency, headline, what, why, correction, by, note, original } = finding;
+  const [draft, setDraft] = useState<Draft>({
+    urgency,
+    headline,
+    what,
+    why,
+    correction,
+    by,
+    note: note ?? '',
+  });
+  const set = (fields: Partial<Draft>): void => setDraft({ ...draft, ...fields });
+  return (
+    <form
+      className={classes.form}
+      onSubmit={(event) => {
+        event.preventDefault();
+        onEdit(editOf(draft, finding));
+      }}
+    >
+      <div className={classes.pair}>
+        <NativeSelect
+          label="Urgency"
+          value={draft.urgency}
+          data={urgencies.map((value) => ({ value, label: urgencyWords[value] }))}
+          onChange={(event) => set({ urgency: event.currentTarget.value as Wording['urgency'] })}
+        />
+        <NativeSelect
+          label="Who does it"
+          value={draft.by}
+          data={Object.entries(workers).map(([value, label]) => ({ value, label }))}
+          onChange={(event) => set({ by: event.currentTarget.value as Worker })}
+        />
+      </div>
+      {texts.map(([field, label, longest]) => {
+        const isChanged = draft[field].trim() !== original[field];
+        const shared = {
+          label,
+          maxLength: longest,
+          value: draft[field],
+          description: isChanged ? `As proposed: ${original[field]}` : undefined,
+          onChange: (event: { currentTarget: { value: string } }) =>
+            set({ [field]: event.currentTarget.value }),
+        };
+        return field === 'headline' ? (
+          <TextInput key={field} data-autofocus {...shared} />
+        ) : (
+          <Textarea key={field} autosize minRows={2} {...shared} />
+        );
+      })}
+      <Textarea
+        label="Note"
+        autosize
+        minRows={1}
+        maxLength={1000}
+        value={draft.note}
+        onChange={(event) => set({ note: event.currentTarget.value })}
+      />
+      <div className={classes.actions}>
+        <Button type="submit">Keep</Button>
+        <Button variant="default" onClick={() => setDraft({ ...original, note: draft.note })}>
+          The engine’s words again
+        </Button>
+      </div>
+    </form>
+  );
+}

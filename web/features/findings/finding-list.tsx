@@ -1,0 +1,63 @@
+import type { Finding } from '@fair-plug/core/findings';
+import { useEffect, useRef } from 'react';
+import { useWords } from '@/components/region-words';
+import { SortableList, SortableRow } from '@/components/sortable-list';
+import { UrgencyMark } from '@/components/urgency-mark';
+import classes from './findings.module.css';
+
+export interface FindingListProps {
+  readonly findings: readonly Finding[];
+  readonly inHand: string | null;
+  readonly onTake: (key: string) => void;
+  /** null for readers. */
+  readonly onOrder: ((keys: readonly string[]) => void) | null;
+}
+
+const statusWords = { open: 'to decide', accepted: 'accepted', refused: 'refused' } as const;
+
+/** The findings in the order of the report. */
+export function FindingList({ findings, inHand, onTake, onOrder }: FindingListProps) {
+  const words = useWords();
+  const list = useRef<HTMLUListElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: runs when another finding is taken in hand
+  useEffect(() => {
+    list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+  }, [inHand]);
+  return (
+    <SortableList
+      id="findings"
+      thing="finding"
+      items={findings.map(({ key, headline }) => ({ id: key, name: headline }))}
+      isFixed={onOrder === null}
+      onOrder={(keys) => onOrder?.(keys)}
+    >
+      <ul className={classes.list} ref={list}>
+        {findings.map(({ key, number, headline, urgency, status, receptacles, flags }) => (
+          <SortableRow key={key} id={key} name={headline} isFixed={onOrder === null} className={classes.row}>
+            <button
+              type="button"
+              className={classes.take}
+              data-status={status}
+              aria-current={key === inHand ? 'true' : undefined}
+              onClick={() => onTake(key)}
+            >
+              <span className={classes.title}>
+                {number > 0 && <span className={classes.number}>{number}</span>} {words(headline)}
+              </span>
+              <span className={classes.line}>
+                <UrgencyMark urgency={urgency} />
+                <span>{statusWords[status]}</span>
+                {receptacles.length > 0 && (
+                  <span>
+                    {receptacles.length === 1 ? receptacles[0]?.name : `${receptacles.length} receptacles`}
+                  </span>
+                )}
+                {flags.length > 0 && <strong>▲ read since</strong>}
+              </span>
+            </button>
+          </SortableRow>
+        ))}
+      </ul>
+    </SortableList>
+  );
+}

@@ -1,0 +1,106 @@
+'use client';
+
+import type { Finding } from '@fair-plug/core/findings';
+import { surveyOf } from '@fair-plug/core/report';
+import { Button } from '@mantine/core';
+import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks';
+import Link from 'next/link';
+import { useMemo, useRef, useState } from 'react';
+import { JobFrame } from '@/components/job-frame';
+import { JobLoader, type LoadedJob } from '@/components/job-loader';
+import { useFindings, useFirmSettings } from '@/local/use-findings';
+import { useJudgement } from '@/local/use-judgement';
+import { useSay } from '@/local/use-say';
+import { AddFinding } from './add-finding';
+import { FindingDetail } from './finding-detail';
+import { FindingList } from './finding-list';
+import classes from './findings.module.css';
+import { useDecisions } from './use-decisions';
+
+export function FindingsScreen() {
+  return <JobLoader>{(loaded) => <Findings key={loaded.job} {...loaded} />}</JobLoader>;
+}
+
+/** What goes into the report: proposed by the engine, decided by the inspector. */
+function Findings({ job, house }: LoadedJob) {
+  const judgement = useJudgement(job, house);
+  const findings = useFindings(house, judgement);
+  const { practice } = useFirmSettings();
+  const survey = useMemo(() => surveyOf(house, judgement), [house, judgement]);
+  const decisions = useDecisions(useSay(job));
+  const [chosen, choose] = useState<string | null>(null);
+  const [isAdding, adding] = useDisclosure(false);
+  const detail = useRef<HTMLDivElement>(null);
+  const isNarrow = useMediaQuery('(max-width: 60em)', false);
+  const take = (key: string): void => {
+    choose(key);
+    // Where the list stands above it, what was tapped is brought in sight.
+    if (isNarrow) requestAnimationFrame(() => detail.current?.scrollIntoView());
+  };
+  const shown = findings.filter(({ into }) => into === null);
+  const inHand = shown.find(({ key }) => key === chosen) ?? shown[0] ?? null;
+  const step = (by: 1 | -1) => () => {
+    const at = shown.findIndex(({ key }) => key === inHand?.key);
+    const next = shown[at + by];
+    if (next !== undefined) choose(next.key);
+  };
+  const acceptAndGoOn = (): void => {
+    if (inHand === null || decisions === null) return;
+    decisions.accept(inHand);
+    const rest = shown.slice(shown.indexOf(inHand) + 1).find(({ status }) => status === 'open');
+    choose(rest?.key ?? inHand.key);
+  };
+  useHotkeys([
+    ['ArrowDown', step(1)],
+    ['ArrowUp', step(-1)],
+    ['A', acceptAndGoOn],
+  ]);
+  const open = shown.filter(({ status }) => status === 'open').length;
+  return (
+    <JobFrame job={job} house={house} survey={survey} judgement={judgement} stage="findings">
+      <div className={classes.screen}>
+        <nav className={classes.side} aria-label="Findings">
+          <header className={classes.head}>
+            <h1>Findings</h1>
+            <p className={classes.soft}>
+              {open === 0 ? 'Nothing is left to decide.' : `${open} to decide.`} Until then each stands in the
+              report as proposed.
+            </p>
+          </header>
+          {shown.length === 0 ? (
+            <p className={classes.empty}>
+              Nothing was read or seen that asks for a finding. <Link href={`/walk?job=${job}`}>Walk on</Link>
+              , or add one by hand.
+            </p>
+          ) : (
+            <FindingList
+              findings={shown}
+              inHand={inHand?.key ?? null}
+              onTake={take}
+              onOrder={decisions?.order ?? null}
+            />
+          )}
+          {decisions !== null && (
+            <Button variant="default" size="sm" onClick={adding.open}>
+              Add a finding
+            </Button>
+          )}
+        </nav>
+        <div ref={detail}>
+          {inHand !== null && (
+            <FindingDetail
+              key={inHand.key}
+              finding={inHand}
+              others={shown.filter((one: Finding) => one.key !== inHand.key)}
+              parts={findings.filter(({ into }) => into === inHand.key)}
+              practice={practice}
+              decisions={decisions}
+              onAccept={acceptAndGoOn}
+            />
+          )}
+        </div>
+      </div>
+      <AddFinding opened={isAdding} onClose={adding.close} house={house} decisions={decisions} />
+    </JobFrame>
+  );
+}

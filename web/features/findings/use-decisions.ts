@@ -1,0 +1,73 @@
+import { type Finding, heldOf, type Proposal, type Wording } from '@fair-plug/core/findings';
+import type { JobEntryOf, JobStatement } from '@fair-plug/core/inspection';
+import { useMemo } from 'react';
+import { v7 } from 'uuid';
+import type { Say } from '@/local/use-say';
+
+type Held = Extract<JobEntryOf<'finding-decided'>, { decision: 'accepted' }>['held'];
+/** Fields of a finding in somebody's own words; null gives the engine's back. */
+export type Edit = { readonly [K in keyof Wording]?: Wording[K] | null } & { readonly note?: string | null };
+
+export interface Decisions {
+  readonly accept: (finding: Finding) => void;
+  readonly refuse: (finding: Finding, reason: string) => void;
+  readonly reopen: (finding: Finding) => void;
+  /** Taking over what was read since, the edits kept. */
+  readonly renew: (finding: Finding) => void;
+  readonly edit: (finding: Finding, edit: Edit) => void;
+  readonly merge: (finding: Finding, into: string | null) => void;
+  readonly split: (finding: Finding, receptacles: readonly string[]) => void;
+  readonly order: (keys: readonly string[]) => void;
+  readonly add: (wording: Wording, receptacles: readonly string[]) => void;
+}
+
+/** What was taken over before, where the engine proposes nothing any more. */
+const standingOf = (finding: Finding): Held => ({
+  ...finding.original,
+  condition: finding.condition,
+  receptacles: finding.receptacles.map(({ id }) => id),
+  where: finding.proposal?.cause?.where || null,
+});
+
+const held = (finding: Finding): Held =>
+  finding.proposal === null ? standingOf(finding) : heldOf(finding.proposal as Proposal);
+
+const accepted = (finding: Finding): JobStatement => ({
+  kind: 'finding-decided',
+  finding: finding.key,
+  decision: 'accepted',
+  held: held(finding),
+});
+
+/** Decisions on findings, each kept as an entry; null for those who only read. */
+export function useDecisions(say: Say | null): Decisions | null {
+  return useMemo(() => {
+    if (say === null) return null;
+    return {
+      accept: (finding) => say(accepted(finding)),
+      refuse: (finding, reason) =>
+        say({
+          kind: 'finding-decided',
+          finding: finding.key,
+          decision: 'refused',
+          reason,
+          held: held(finding),
+        }),
+      reopen: ({ key }) => say({ kind: 'finding-decided', finding: key, decision: 'open' }),
+      renew: (finding) => say(accepted(finding)),
+      // Who words a finding takes it over: what is written stands on something, whatever is read later.
+      edit: (finding, edit) =>
+        say(...(finding.status === 'open' && !finding.isOwn ? [accepted(finding)] : []), {
+          kind: 'finding-edited',
+          finding: finding.key,
+          ...edit,
+        }),
+      merge: ({ key }, into) => say({ kind: 'finding-merged', finding: key, into }),
+      split: ({ key }, receptacles) =>
+        say({ kind: 'finding-split', finding: key, part: `own ${v7()}`, receptacles: [...receptacles] }),
+      order: (keys) => say({ kind: 'findings-ordered', findings: [...keys] }),
+      add: (wording, receptacles) =>
+        say({ kind: 'finding-added', finding: `own ${v7()}`, ...wording, receptacles: [...receptacles] }),
+    };
+  }, [say]);
+}

@@ -1,0 +1,41 @@
+import { Button, FileButton } from '@mantine/core';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useLocal } from '@/local/local-store';
+import { takeInJob } from '@/local/record';
+import { useKeep } from '@/local/use-logs';
+
+/** Takes a job in from its file: what is here already stays as it is. */
+export function OpenFile() {
+  const local = useLocal();
+  const keep = useKeep();
+  const router = useRouter();
+  const [failed, setFailed] = useState<string | null>(null);
+  const open = async (file: File | null): Promise<void> => {
+    if (file === null) return;
+    setFailed(null);
+    try {
+      const { parseJobText } = await import('@fair-plug/core/exchange');
+      const { inWords } = await import('@fair-plug/core/circuit');
+      const parsed = parseJobText(await file.text());
+      if (parsed.kind === 'problems')
+        throw new Error(`This is no job that can be taken in: ${inWords(parsed.problems[0])}`);
+      await takeInJob(local, parsed.value);
+      router.push(`/prepare?job=${parsed.value.job}`);
+    } catch (error) {
+      setFailed(error instanceof Error ? error.message : 'This file cannot be read.');
+    }
+  };
+  return (
+    <>
+      {failed !== null && <p role="alert">{failed} Nothing was stored.</p>}
+      <FileButton accept=".json,application/json" onChange={open} disabled={keep === null}>
+        {(props) => (
+          <Button variant="default" {...props}>
+            Open a job file
+          </Button>
+        )}
+      </FileButton>
+    </>
+  );
+}

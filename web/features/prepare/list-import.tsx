@@ -1,0 +1,145 @@
+import type { ListField, Mapping, ReadList, Rows } from '@fair-plug/core/exchange';
+import type { House } from '@fair-plug/core/inspection';
+import { Button, FileButton, NativeSelect } from '@mantine/core';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { Sheet } from '@/components/sheet';
+import type { Say } from '@/local/use-say';
+import classes from './list-import.module.css';
+
+type Exchange = typeof import('@fair-plug/core/exchange');
+type ReadRows = Extract<Rows, { kind: 'rows' }>;
+
+interface Opened {
+  readonly exchange: Exchange;
+  readonly file: string;
+  readonly rows: ReadRows;
+}
+
+export interface ListImportProps {
+  readonly house: House;
+  readonly say: Say;
+}
+
+/** Receptacles from a spreadsheet: which column is what, a look at what would be taken, and what is wrong by row. */
+export function ListImport({ house, say }: ListImportProps) {
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
+  const open = async (file: File | null): Promise<void> => {
+    if (file === null) return;
+    const exchange = await import('@fair-plug/core/exchange');
+    const rows = await exchange.rowsOf(file);
+    setFailed(rows.kind === 'refused' ? rows.message : null);
+    setOpened(rows.kind === 'refused' ? null : { exchange, file: file.name, rows });
+  };
+  return (
+    <div className={classes.offer}>
+      <FileButton accept=".csv,.txt,.xlsx" onChange={open}>
+        {(props) => (
+          <Button variant="default" {...props}>
+            Receptacles from a list (CSV, XLSX)
+          </Button>
+        )}
+      </FileButton>
+      {failed !== null && <p role="alert">{failed} Nothing was stored.</p>}
+      <Sheet
+        opened={opened !== null}
+        title={`Receptacles from ${opened?.file ?? 'a list'}`}
+        size="xl"
+        onClose={() => setOpened(null)}
+      >
+        {opened !== null && (
+          <Preview
+            opened={opened}
+            house={house}
+            onTake={(statements) => {
+              if (statements.length > 0) say(...statements);
+              setOpened(null);
+            }}
+          />
+        )}
+      </Sheet>
+    </div>
+  );
+}
+
+/** So many rows and errors are shown; the rest is counted. */
+const shownRows = 8;
+
+interface PreviewProps {
+  readonly opened: Opened;
+  readonly house: House;
+  readonly onTake: (statements: ReturnType<Exchange['statementsFor']>) => void;
+}
+
+function Preview({ opened, house, onTake }: PreviewProps) {
+  const { exchange, rows } = opened;
+  const [mapping, setMapping] = useState<Mapping>(() => exchange.guessedMapping(rows.heading));
+  const isMapped = mapping.room !== null && mapping.receptacle !== null;
+  const read: ReadList = isMapped
+    ? exchange.readReceptacleList(rows.rows, mapping)
+    : { receptacles: [], errors: [] };
+  const columns = rows.heading.map((name, index) => ({
+    value: String(index),
+    label: name.trim() === '' ? `Column ${index + 1}` : name,
+  }));
+  const map = (field: ListField, value: string): void =>
+    setMapping({ ...mapping, [field]: value === '' ? null : Number(value) });
+  return (
+    <div className={classes.preview}>
+      <div className={classes.mapping}>
+        {exchange.listFields.map((field) => (
+          <NativeSelect
+            key={field}
+            label={exchange.fieldWords[field]}
+            value={mapping[field] === null ? '' : String(mapping[field])}
+            data={[{ value: '', label: 'not in the list' }, ...columns]}
+            onChange={(event) => map(field, event.currentTarget.value)}
+          />
+        ))}
+      </div>
+      {!isMapped && <p role="status">Say which columns hold the room and the receptacle.</p>}
+      {read.errors.length > 0 && (
+        <div role="alert">
+          <p>
+            <strong>{read.errors.length} cells cannot be taken.</strong> Their rows are left out.
+          </p>
+          <ul>
+            {read.errors.slice(0, shownRows).map(({ row, field, value, message }) => (
+              <li key={`${row} ${field}`}>
+                Row {row}, {exchange.fieldWords[field].toLowerCase()}
+                {value !== '' && ` “${value}”`}: {message}
+              </li>
+            ))}
+          </ul>
+          {read.errors.length > shownRows && <p>… and {read.errors.length - shownRows} more</p>}
+        </div>
+      )}
+      {read.receptacles.length > 0 && (
+        <table className={classes.rows}>
+          <caption>
+            {read.receptacles.length} receptacles would be taken; those here by the same room and name stay
+            one.
+          </caption>
+          <tbody>
+            {read.receptacles.slice(0, shownRows).map(({ room, name, type, breaker, place, note }) => (
+              <tr key={`${room} ${name}`}>
+                <th scope="row">{room}</th>
+                <td>{name}</td>
+                <td>{type}</td>
+                <td>{breaker !== null && `breaker ${breaker}${place === null ? '' : `, place ${place}`}`}</td>
+                <td>{note}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <Button
+        disabled={read.receptacles.length === 0}
+        onClick={() => onTake(exchange.statementsFor(read.receptacles, house, v7))}
+      >
+        Take {read.receptacles.length} receptacles
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,67 @@
+import { Button } from '@mantine/core';
+import { useRef, useState } from 'react';
+import { type PrintStage, RequestFailed } from '@/local/api';
+import { saveFile } from '@/local/files';
+import { useLocal } from '@/local/local-store';
+import classes from './report-screen.module.css';
+
+const stageWords: Readonly<Record<PrintStage, string>> = {
+  waiting: 'Waiting for another report …',
+  opening: 'Opening the report …',
+  reading: 'Judging the readings …',
+  printing: 'Printing …',
+};
+
+export interface PdfButtonProps {
+  readonly job: string;
+  /** Of the owner's page. */
+  readonly language: string;
+}
+
+/** Has the server print the report; says how far it is, and can be called off. */
+export function PdfButton({ job, language }: PdfButtonProps) {
+  const { api } = useLocal();
+  const [stage, setStage] = useState<PrintStage | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
+  const work = useRef<AbortController | null>(null);
+  const print = async (): Promise<void> => {
+    const own = new AbortController();
+    work.current = own;
+    setFailed(null);
+    setStage('waiting');
+    try {
+      const printed = await api.printReport(job, { language }, own.signal, setStage);
+      if (printed !== null) saveFile(printed.name, printed.file);
+    } catch (error) {
+      setFailed(
+        error instanceof RequestFailed && error.code === 'server-away'
+          ? 'The server does not answer. Print it from this browser instead.'
+          : error instanceof Error
+            ? error.message
+            : 'The report could not be printed.',
+      );
+    }
+    setStage(null);
+  };
+  if (stage === null)
+    return (
+      <>
+        {failed !== null && (
+          <p role="alert" className={classes.failed}>
+            {failed}
+          </p>
+        )}
+        <Button size="sm" onClick={print}>
+          PDF
+        </Button>
+      </>
+    );
+  return (
+    <>
+      <span role="status">{stageWords[stage]}</span>
+      <Button size="sm" variant="default" onClick={() => work.current?.abort()}>
+        Cancel
+      </Button>
+    </>
+  );
+}

@@ -1,0 +1,55 @@
+import type { JobEntry } from '@fair-plug/core/inspection';
+import type { Report } from '@fair-plug/core/report';
+import { Button, Menu } from '@mantine/core';
+import { fileName, saveFile } from '@/local/files';
+
+export interface SaveAsProps {
+  readonly job: string;
+  readonly report: Report;
+  readonly entries: readonly JobEntry[];
+}
+
+const tables = [
+  ['receptacles', 'Receptacles'],
+  ['findings', 'Findings'],
+  ['work-list', 'Work list'],
+] as const;
+
+/** The job and its tables as files, made in this browser: they need no network. */
+export function SaveAs({ job, report, entries }: SaveAsProps) {
+  const { address } = report.house;
+  // Loaded when it is used: the walk and the report need none of it.
+  const exchange = () => import('@fair-plug/core/exchange');
+  const wholeJob = async (): Promise<void> => {
+    const { writeJobFile } = await exchange();
+    saveFile(fileName(`Job ${address}`, 'json'), writeJobFile({ job, entries }));
+  };
+  const asCsv = async (id: (typeof tables)[number][0], name: string): Promise<void> => {
+    const { csvOf, tablesOf } = await exchange();
+    saveFile(fileName(`${name} ${address}`, 'csv'), csvOf(tablesOf(report)[id]), 'text/csv');
+  };
+  const asWorkbook = async (): Promise<void> => {
+    const { tablesOf, workbookOf } = await exchange();
+    saveFile(fileName(`Tables ${address}`, 'xlsx'), await workbookOf(Object.values(tablesOf(report))));
+  };
+  return (
+    <Menu position="bottom-end">
+      <Menu.Target>
+        <Button variant="default" size="sm">
+          Save as …
+        </Button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Label>To take in elsewhere</Menu.Label>
+        <Menu.Item onClick={wholeJob}>Whole job (JSON)</Menu.Item>
+        <Menu.Label>For a spreadsheet</Menu.Label>
+        <Menu.Item onClick={asWorkbook}>All tables (XLSX)</Menu.Item>
+        {tables.map(([id, name]) => (
+          <Menu.Item key={id} onClick={() => asCsv(id, name)}>
+            {name} (CSV)
+          </Menu.Item>
+        ))}
+      </Menu.Dropdown>
+    </Menu>
+  );
+}

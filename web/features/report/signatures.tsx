@@ -1,0 +1,47 @@
+import type { House } from '@fair-plug/core/inspection';
+import { reportTexts } from '@fair-plug/core/report';
+import dayjs from 'dayjs';
+import classes from './signatures.module.css';
+
+const roles = { inspector: 'Inspector', client: 'Client' } as const;
+
+/** The strokes of a signature as the path of a drawing a thousand wide. */
+const pathOf = (strokes: readonly (readonly number[])[]): string =>
+  strokes
+    .map((stroke) => {
+      const points: string[] = [];
+      for (let at = 0; at + 1 < stroke.length; at += 2) points.push(`${stroke[at]} ${stroke[at + 1]}`);
+      // A single point is drawn as a dot.
+      return `M${points.join('L')}${points.length === 1 ? 'h1' : ''}`;
+    })
+    .join('');
+
+export function Signatures({ signatures }: Pick<House, 'signatures'>) {
+  return (
+    <section>
+      <h2>{reportTexts.headings.signatures}</h2>
+      <div className={classes.signatures}>
+        {(['inspector', 'client'] as const).map((role) => {
+          const signed = signatures.find((one) => one.role === role);
+          return (
+            <figure key={role} className={classes.signature}>
+              <svg
+                viewBox="0 0 1000 320"
+                role="img"
+                aria-label={signed === undefined ? 'not signed' : `Signature of ${signed.name}`}
+              >
+                {signed !== undefined && <path d={pathOf(signed.strokes)} className={classes.stroke} />}
+                <path d="M0 300h1000" className={classes.line} />
+              </svg>
+              <figcaption>
+                {roles[role]}
+                {signed !== undefined &&
+                  `: ${reportTexts.signed(signed.name, dayjs(signed.at).format('D MMMM YYYY'))}`}
+              </figcaption>
+            </figure>
+          );
+        })}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,35 @@
+import { referenceIds, references } from '@fair-plug/core/corrections';
+import { Checkbox } from '@mantine/core';
+import classes from './settings.module.css';
+import type { SettingsProps } from './settings-screen';
+
+/** What the product recalls of the code: each is marked as from memory until somebody has read it. */
+export function ReferencesSection({ firm, settle }: SettingsProps) {
+  const { checked, edition } = firm.practice.code;
+  return (
+    <section className={classes.section} aria-labelledby="references">
+      <h2 id="references">References</h2>
+      <p className={classes.soft}>
+        Quoted from memory. Tick what you have read in {edition === null ? 'the edition in force' : edition}:
+        the mark then goes.
+      </p>
+      <Checkbox.Group
+        value={[...checked]}
+        aria-label="References that were checked"
+        onChange={(ids) => settle?.({ kind: 'practice-chosen', checked: ids })}
+      >
+        <div className={classes.views}>
+          {referenceIds.map((id) => (
+            <Checkbox
+              key={id}
+              value={id}
+              disabled={settle === null}
+              label={`${references[id].code} ${references[id].section}`.trim()}
+              description={references[id].says}
+            />
+          ))}
+        </div>
+      </Checkbox.Group>
+    </section>
+  );
+}

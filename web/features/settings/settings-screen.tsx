@@ -1,0 +1,44 @@
+'use client';
+
+import type { FirmSettings, KitStatement } from '@fair-plug/core/inspection';
+import { useCallback } from 'react';
+import { Loading } from '@/components/loading';
+import { Page } from '@/components/page';
+import { useLocal } from '@/local/local-store';
+import { useKeep, useKit } from '@/local/use-logs';
+import { LetterheadSection } from './letterhead-section';
+import { PracticeSection } from './practice-section';
+import { ReferencesSection } from './references-section';
+import { WordingsSection } from './wordings-section';
+
+/** Keeps a setting; null for those who do not settle things. */
+export type Settle = ((statement: KitStatement) => void) | null;
+
+export interface SettingsProps {
+  readonly firm: FirmSettings;
+  readonly settle: Settle;
+}
+
+/** How the firm heads, words and decides its reports. */
+export function SettingsScreen() {
+  const kit = useKit();
+  const keep = useKeep();
+  const { identity } = useLocal();
+  const say = useCallback((statement: KitStatement) => void keep?.inKit(statement), [keep]);
+  const settle = identity.firm.role === 'owner' && keep !== null ? say : null;
+  return (
+    <Page title="Settings" action={null}>
+      {kit.kind === 'loaded' ? (
+        <>
+          {settle === null && <p>An owner of the firm settles these; they hold for every report of yours.</p>}
+          <LetterheadSection firm={kit.firm} settle={settle} />
+          <PracticeSection firm={kit.firm} settle={settle} />
+          <WordingsSection firm={kit.firm} settle={settle} />
+          <ReferencesSection firm={kit.firm} settle={settle} />
+        </>
+      ) : (
+        <Loading error={kit.kind === 'failed' ? kit.error : undefined} />
+      )}
+    </Page>
+  );
+}
