@@ -81,8 +81,17 @@ function dangersAmong(fits: readonly Fit[], leading: readonly ConditionId[]): re
   return conditionIds.filter((id) => open.has(id) && conditions[id].dangerous && !leading.includes(id));
 }
 
-/** The verdict on the lamps of one plug-in tester, from the pattern table. */
+const judged = new Map<string, Verdict>();
+
+/** The verdict on the lamps of one plug-in tester, from the pattern table; the same object for the same lamps. */
 export const judgeByLamps: Judge = ({ lamps }) => {
+  const shown = `${lamps.hn} ${lamps.hg} ${lamps.ng}`;
+  const verdict = judged.get(shown) ?? verdictOnLamps(lamps);
+  judged.set(shown, verdict);
+  return verdict;
+};
+
+function verdictOnLamps(lamps: Lamps): Verdict {
   const patterns = patternsOf(lamps);
   const [only] = patterns;
   if (only === undefined || patterns.length > 1)
@@ -107,7 +116,7 @@ export const judgeByLamps: Judge = ({ lamps }) => {
     practice: entry.practice,
     stop: entry.stop,
   };
-};
+}
 
 const lowVoltage: Fit = {
   conditions: ['high-resistance'],

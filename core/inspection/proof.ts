@@ -1,6 +1,6 @@
 import type { InstrumentId } from '../circuit/tests-and-readings.ts';
 import type { JobEntryOf } from './entry.ts';
-import { type House, receptaclesOf } from './house.ts';
+import { type House, type Receptacle, receptaclesOf } from './house.ts';
 import { inOrder } from './order.ts';
 
 /** A tester of the kit, or an instrument of which there is one. */
@@ -36,11 +36,58 @@ const nameOf = (instrument: InstrumentId, tester: string | null | undefined): st
 const instrumentOf = (reading: Reading): InstrumentId =>
   reading.kind === 'lamps-read' ? 'lamps' : reading.shown.instrument;
 
+/** The first and the last of some readings. */
+interface Bounds {
+  readonly first: Reading;
+  readonly last: Reading;
+}
+
+const widened = (known: Bounds, { first, last }: Bounds): Bounds => ({
+  first: inOrder(first, known.first) < 0 ? first : known.first,
+  last: inOrder(last, known.last) > 0 ? last : known.last,
+});
+
+/** What was read with one instrument at one receptacle. */
+interface ReadWith extends Bounds {
+  readonly instrument: InstrumentId;
+  readonly tester: string | undefined;
+  readonly read: Reading[];
+}
+
+const remembered = new WeakMap<Receptacle, readonly ReadWith[]>();
+
+/** The readings at a receptacle by instrument: a house is asked about at every entry, and most of it is as before. */
+function readAt(receptacle: Receptacle): readonly ReadWith[] {
+  const known = remembered.get(receptacle);
+  if (known !== undefined) return known;
+  const byName = new Map<string, ReadWith>();
+  for (const reading of [...receptacle.readings, ...receptacle.taken]) {
+    const instrument = instrumentOf(reading);
+    const { tester } = reading;
+    const name = nameOf(instrument, tester);
+    const before = byName.get(name);
+    const own = { first: reading, last: reading };
+    byName.set(
+      name,
+      before === undefined
+        ? { instrument, tester, read: [reading], ...own }
+        : { ...before, read: [...before.read, reading], ...widened(before, own) },
+    );
+  }
+  const all = [...byName.values()];
+  remembered.set(receptacle, all);
+  return all;
+}
+
 /** Every instrument that something was read with or that was proved, the first used first. */
 export function instrumentProofs(house: House): readonly InstrumentProof[] {
   const byName = new Map<
     string,
-    UsedInstrument & { readonly read: Reading[]; readonly proofs: JobEntryOf<'tester-proved'>[] }
+    UsedInstrument & {
+      readonly read: Reading[];
+      readonly proofs: JobEntryOf<'tester-proved'>[];
+      bounds: Bounds | null;
+    }
   >();
   const of = (instrument: InstrumentId, tester: string | undefined) => {
     const name = nameOf(instrument, tester);
@@ -49,44 +96,37 @@ export function instrumentProofs(house: House): readonly InstrumentProof[] {
       tester: instrument === 'lamps' ? (tester ?? null) : null,
       read: [],
       proofs: [],
+      bounds: null,
     };
     byName.set(name, known);
     return known;
   };
-  const readings = receptaclesOf(house).flatMap<Reading>(({ readings: lamps, taken }) => [
-    ...lamps,
-    ...taken,
-  ]);
-  for (const reading of readings) of(instrumentOf(reading), reading.tester).read.push(reading);
+  for (const receptacle of receptaclesOf(house))
+    for (const { instrument, tester, read, first, last } of readAt(receptacle)) {
+      const known = of(instrument, tester);
+      known.read.push(...read);
+      known.bounds = known.bounds === null ? { first, last } : widened(known.bounds, { first, last });
+    }
   for (const proof of house.proofs) of(proof.instrument, proof.tester).proofs.push(proof);
-  return [...byName.values()].map(({ instrument, tester, read, proofs }) => ({
+  return [...byName.values()].map(({ instrument, tester, read, proofs, bounds }) => ({
     instrument,
     tester,
     proofs,
     readings: read.length,
-    ...standingOf(read, proofs),
+    ...standingOf(read, proofs, bounds),
   }));
 }
 
 function standingOf(
   read: readonly Reading[],
   proofs: readonly JobEntryOf<'tester-proved'>[],
+  bounds: Bounds | null,
 ): Pick<InstrumentProof, 'state' | 'doubted'> {
   const hasFailed = proofs.some(({ passed }) => !passed);
   const doubted = (hasFailed ? read : []).filter((reading) => {
     const next = proofs.find((proof) => inOrder(proof, reading) > 0);
     return next?.passed === false;
   });
-  const bounds = read.reduce<{ first: Reading; last: Reading } | null>(
-    (known, reading) =>
-      known === null
-        ? { first: reading, last: reading }
-        : {
-            first: inOrder(reading, known.first) < 0 ? reading : known.first,
-            last: inOrder(reading, known.last) > 0 ? reading : known.last,
-          },
-    null,
-  );
   const failedLast = proofs.at(-1)?.passed === false;
   if (doubted.length > 0 || failedLast) return { state: 'failed', doubted: doubted.map(({ id }) => id) };
   const passed = proofs.filter((proof) => proof.passed);

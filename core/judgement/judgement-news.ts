@@ -55,5 +55,7 @@ export const slimHouse = (house: House): House => ({
   ...house,
   proofs: [],
   wentDead: [],
+  findingsSaid: [],
+  signatures: [],
   rooms: house.rooms.map((room) => ({ ...room, receptacles: room.receptacles.map(slim) })),
 });

@@ -1,5 +1,5 @@
 import type { House } from '../inspection/index.ts';
-import { reportOn } from './report.ts';
+import { surveyOf } from './survey.ts';
 
 /** What a list of jobs says of a house. */
 export interface HouseSummary {
@@ -9,13 +9,14 @@ export interface HouseSummary {
   readonly receptacles: number;
   readonly tested: number;
   readonly withFinding: number;
+  /** Receptacles that are not to be used. */
   readonly actNow: number;
   /** ISO time of the latest reading. */
   readonly lastReadAt: string | null;
 }
 
 export function summaryOf(house: House): HouseSummary {
-  const { summary, findings } = reportOn(house);
+  const { summary, rooms } = surveyOf(house);
   return {
     address: house.address,
     about: house.about,
@@ -23,9 +24,9 @@ export function summaryOf(house: House): HouseSummary {
     receptacles: summary.receptacles,
     tested: summary.tested,
     withFinding: summary.withFinding,
-    actNow: findings
-      .filter(({ urgency }) => urgency === 'act-now')
-      .reduce((sum, { receptacles }) => sum + receptacles.length, 0),
+    actNow: rooms
+      .flatMap(({ lines }) => lines)
+      .filter(({ verdict, danger }) => danger !== null || verdict?.urgency === 'act-now').length,
     lastReadAt: house.lastReadAt,
   };
 }

@@ -53,26 +53,35 @@ export interface Survey<L extends SurveyLine = SurveyLine> {
   readonly proofs: readonly InstrumentProof[];
 }
 
+const remembered = new WeakMap<Receptacle, SurveyLine>();
+
+/** Asked again with nothing new, it is the same object. */
 function lineOf(
   receptacle: Receptacle,
   judgement: HouseJudgement | null,
   doubted: ReadonlySet<string>,
 ): SurveyLine {
-  const reading = currentReading(receptacle);
   const { verdict } = verdictOn(receptacle, judgement?.receptacles.get(receptacle.id));
-  return {
+  const isDoubted =
+    doubted.size > 0 && [...receptacle.readings, ...receptacle.taken].some(({ id }) => doubted.has(id));
+  const known = remembered.get(receptacle);
+  if (known !== undefined && known.verdict === verdict && known.isDoubted === isDoubted) return known;
+  const reading = currentReading(receptacle);
+  const line: SurveyLine = {
     id: receptacle.id,
     name: receptacle.name,
     lamps: reading?.lamps ?? null,
     verdict,
     readAt: reading?.at ?? receptacle.taken.at(-1)?.at ?? null,
     hasFinding: verdict !== null && verdict.urgency !== null,
-    isDoubted: [...receptacle.readings, ...receptacle.taken].some(({ id }) => doubted.has(id)),
+    isDoubted,
     spot: receptacle.spot,
     notReached: receptacle.notReached,
     danger: dangerAt(receptacle, verdict),
     notes: receptacle.notes.map(({ text }) => text),
   };
+  remembered.set(receptacle, line);
+  return line;
 }
 
 /** Without a judgement the lamps alone speak. */

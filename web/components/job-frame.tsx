@@ -2,7 +2,7 @@ import type { House } from '@fair-plug/core/inspection';
 import type { HouseJudgement } from '@fair-plug/core/judgement';
 import type { Survey } from '@fair-plug/core/report';
 import { type ReactNode, useMemo } from 'react';
-import { useFindings } from '@/local/use-findings';
+import { useFindingCounts } from '@/local/use-finding-counts';
 import { Frame } from './frame';
 import { JobHead, type Stage } from './job-head';
 import { RegionWords } from './region-words';
@@ -19,9 +19,7 @@ export interface JobFrameProps {
 /** The frame of a job's screens: its address and the rail of its stages in the head. */
 export function JobFrame({ job, house, survey, judgement, stage, children }: JobFrameProps) {
   const { tested, receptacles } = survey.summary;
-  const decided = useFindings(house, judgement);
-  const findings = decided.filter(({ number }) => number > 0).length;
-  const open = decided.filter(({ number, status }) => number > 0 && status === 'open').length;
+  const findings = useFindingCounts(house, judgement);
   const rooms = survey.coverage.rooms.length;
   const head = useMemo(
     () => (
@@ -32,11 +30,10 @@ export function JobFrame({ job, house, survey, judgement, stage, children }: Job
         tested={tested}
         receptacles={receptacles}
         findings={findings}
-        open={open}
         rooms={rooms}
       />
     ),
-    [job, house.address, stage, tested, receptacles, findings, open, rooms],
+    [job, house.address, stage, tested, receptacles, findings, rooms],
   );
   return (
     <Frame head={head}>

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import type { FindingCounts } from '@/local/use-finding-counts';
 import classes from './job-head.module.css';
 
 export type Stage = 'prepare' | 'walk' | 'findings' | 'report';
@@ -9,14 +10,16 @@ export interface JobHeadProps {
   readonly stage: Stage;
   readonly tested: number;
   readonly receptacles: number;
-  readonly findings: number;
-  /** Findings that nobody has decided on. */
-  readonly open: number;
+  /** null until they were counted. */
+  readonly findings: FindingCounts | null;
   readonly rooms: number;
 }
 
+const inWords = ({ reported, open }: FindingCounts): string =>
+  open === 0 ? String(reported) : `${reported}, ${open} open`;
+
 /** The job's address and the rail of its stages, with counts. */
-export function JobHead({ job, address, stage, tested, receptacles, findings, open, rooms }: JobHeadProps) {
+export function JobHead({ job, address, stage, tested, receptacles, findings, rooms }: JobHeadProps) {
   const stages = [
     {
       id: 'prepare',
@@ -29,7 +32,7 @@ export function JobHead({ job, address, stage, tested, receptacles, findings, op
       id: 'findings',
       name: 'Findings',
       href: `/findings?job=${job}`,
-      count: open === 0 ? String(findings) : `${findings}, ${open} open`,
+      count: findings === null ? '' : inWords(findings),
     },
     { id: 'report', name: 'Report', href: `/report?job=${job}`, count: '' },
   ] as const;

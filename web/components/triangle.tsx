@@ -6,7 +6,8 @@ type Point = readonly [number, number];
 
 const corner: Readonly<Record<Contact, Point>> = { hot: [50, 9], neutral: [9, 80], ground: [91, 80] };
 
-const edge: Readonly<Record<Pair, readonly [Point, Point]>> = {
+/** The edge of each lamp, in hundredths of the width. */
+export const edgeOf: Readonly<Record<Pair, readonly [Point, Point]>> = {
   hn: [corner.hot, corner.neutral],
   hg: [corner.hot, corner.ground],
   ng: [corner.neutral, corner.ground],
@@ -47,7 +48,7 @@ export function Triangle({ lamps, corners, size, label }: TriangleProps) {
       aria-label={label === '' ? undefined : words}
     >
       {pairs.map((pair) => {
-        const [[x1, y1], [x2, y2]] = edge[pair];
+        const [[x1, y1], [x2, y2]] = edgeOf[pair];
         const state = lamps === null ? 'unread' : lamps[pair];
         return <line key={pair} data-state={state} x1={x1} y1={y1} x2={x2} y2={y2} />;
       })}

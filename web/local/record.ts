@@ -1,6 +1,6 @@
 'use client';
 
-import { canonicalJson, type JobFile } from '@fair-plug/core/exchange';
+import type { JobFile } from '@fair-plug/core/exchange';
 import {
   type Entry,
   type JobEntry,
@@ -106,6 +106,7 @@ async function keepAll({ store, books }: Local, log: LogKey, entries: readonly E
  */
 export async function takeInJob(local: Local, { job, entries }: JobFile): Promise<number> {
   const { identity, store } = local;
+  const { canonicalJson } = await import('@fair-plug/core/exchange');
   const known = new Map((await entriesOf(store, job)).map((entry) => [entry.id, entry]));
   const strange = entries.find((entry) => {
     const here = known.get(entry.id);

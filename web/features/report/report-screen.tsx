@@ -8,7 +8,7 @@ import { useMemo } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { useLocal } from '@/local/local-store';
-import { useFirmSettings } from '@/local/use-findings';
+import { useFirmSettings } from '@/local/use-firm-settings';
 import { useJudgement } from '@/local/use-judgement';
 import { useSaveState } from '@/local/use-logs';
 import { useOwnStorage } from '@/local/use-own-storage';

@@ -4,8 +4,12 @@ import type { Survey, SurveyLine } from '@fair-plug/core/report';
 import { memo, useEffect, useRef } from 'react';
 import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
+import { TriangleStrip } from '@/components/triangle-strip';
 import classes from './room-list.module.css';
 import { enterRoom, type InHand, walkedRooms } from './walk-order';
+
+/** Milliseconds. */
+const scrollAfter = 80;
 
 export interface RoomListProps {
   readonly house: House;
@@ -21,7 +25,15 @@ export const RoomList = memo(function RoomList({ house, survey, inHand, onTake }
   const place = `${inHand?.room} ${inHand?.receptacle}`;
   // biome-ignore lint/correctness/useExhaustiveDependencies: runs when another place is taken in hand
   useEffect(() => {
-    rooms.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' });
+    // After the verdict is painted: it makes the browser lay out the whole list.
+    const timer = setTimeout(
+      () =>
+        rooms.current
+          ?.querySelector('[aria-current]')
+          ?.scrollIntoView({ block: 'nearest', inline: 'center' }),
+      scrollAfter,
+    );
+    return () => clearTimeout(timer);
   }, [place]);
   return (
     <ol className={classes.rooms} ref={rooms}>
@@ -82,9 +94,7 @@ const RoomItem = memo(function RoomItem({ room, lines, isOpen, inHand, onTake }:
         </span>
         {!isOpen && (
           <span className={classes.strip} aria-hidden>
-            {lines.map((line) => (
-              <Triangle key={line.id} lamps={line.lamps} size={18} label="" />
-            ))}
+            <TriangleStrip all={lines.map(({ lamps }) => lamps)} />
           </span>
         )}
       </button>
