@@ -6,6 +6,9 @@ export default defineConfig({
   test: {
     include: ['{core,cli,web,scripts}/**/*.test.ts'],
     exclude: ['**/node_modules/**', '**/.next*/**'],
+    // No test is about time: a slow machine is not a failure.
+    testTimeout: 300_000,
+    hookTimeout: 120_000,
     globalSetup: ['scripts/setup/vitest-database.mjs'],
   },
 });

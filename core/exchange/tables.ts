@@ -96,7 +96,17 @@ export const findingTable = (report: Report): Table => ({
 
 export const workTable = (report: Report): Table => ({
   name: 'Work list',
-  columns: ['Room', 'Receptacle', 'Findings', 'Read', 'Probable cause', 'Open first', 'Correction', 'Retest'],
+  columns: [
+    'Room',
+    'Receptacle',
+    'Findings',
+    'Read',
+    'Probable cause',
+    'Open first',
+    'Correction',
+    'Retest',
+    'Circuit',
+  ],
   rows: workListOf(report).map((line) => [
     line.room,
     line.receptacle,
@@ -106,6 +116,7 @@ export const workTable = (report: Report): Table => ({
     line.openFirst,
     line.correction,
     line.retest,
+    line.circuit,
   ]),
 });
 

@@ -1,6 +1,6 @@
 import { conditions } from '../conditions/index.ts';
 import { evidenceAt, type Finding } from '../findings/index.ts';
-import { receptaclesOf } from '../inspection/index.ts';
+import { type Receptacle, receptaclesOf } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
 import type { Report } from './report.ts';
 
@@ -19,6 +19,8 @@ export interface WorkLine {
   readonly openFirst: string | null;
   readonly correction: string;
   readonly retest: string | null;
+  /** The breaker and what else hangs on it, where that was found out. */
+  readonly circuit: string | null;
 }
 
 const joined = (parts: readonly (string | null | undefined)[], by: string): string =>
@@ -40,7 +42,13 @@ const retestOf = ({ proposal, condition }: Finding): string | null => {
 /** One line a box with a finding, in the order of the walk. What an owner may do is no work for an electrician. */
 export function workListOf(report: Report): readonly WorkLine[] {
   const work = report.findings.filter(({ by }) => by !== 'owner');
-  const receptacles = new Map(receptaclesOf(report.house).map((one) => [one.id, one]));
+  const all = receptaclesOf(report.house);
+  const receptacles = new Map(all.map((one) => [one.id, one]));
+  const circuitOf = ({ id, breaker }: Receptacle): string | null => {
+    if (breaker === null) return null;
+    const others = all.filter((one) => one.breaker === breaker && one.id !== id).map(({ name }) => name);
+    return `breaker ${breaker}${others.length === 0 ? '' : `, with ${others.join(', ')}`}`;
+  };
   return report.rooms.flatMap(({ name: room, lines }) =>
     lines.flatMap((line): readonly WorkLine[] => {
       const here = work.filter((finding) =>
@@ -65,6 +73,7 @@ export function workListOf(report: Report): readonly WorkLine[] {
             here.map(({ correction }) => correction),
             ' ',
           ),
+          circuit: circuitOf(receptacle),
           retest: joined(here.map(retestOf), ' ') || null,
         },
       ];

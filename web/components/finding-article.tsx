@@ -8,6 +8,7 @@ import {
   workers,
 } from '@fair-plug/core/corrections';
 import type { Finding } from '@fair-plug/core/findings';
+import { AluminumRemedies } from './aluminum-remedies';
 import classes from './finding-article.module.css';
 import { Words } from './region-words';
 import { TestWords } from './test-words';
@@ -79,6 +80,7 @@ export function FindingArticle({ finding, practice, isOpen = false }: FindingArt
           />
         )}
         {condition !== null && <FromCatalog condition={condition} practice={practice} />}
+        {finding.key === 'house aluminum' && <AluminumRemedies practice={practice} />}
         {proposal !== null && proposal.cautions.length > 0 && (
           <Part term="Caution" words={proposal.cautions.join(' ')} />
         )}
@@ -133,6 +135,20 @@ function FromCatalog({
           </ul>
         </dd>
       </div>
+      {condition.steps.length > 0 && (
+        <div>
+          <dt>Steps</dt>
+          <dd>
+            <ol className={classes.ways} aria-label="Steps for the electrician">
+              {condition.steps.map((step) => (
+                <li key={step}>
+                  <Words>{step}</Words>
+                </li>
+              ))}
+            </ol>
+          </dd>
+        </div>
+      )}
       {refused.length > 0 && (
         <Part term="Never" words={`${refused.map((id) => ways[id].name).join('; ')}.`} />
       )}

@@ -178,8 +178,10 @@ export class Sync {
     const cursors = new Map((await this.store.logs.toArray()).map(({ log, cursor }) => [log, cursor]));
     let unopened = 0;
     const known = new Set<LogKey>();
-    for (const { id, kind, seq } of heads) {
-      const log = kind === 'kit' ? kitKey : id;
+    const logs = heads.map(({ id, kind, seq }) => ({ log: kind === 'kit' ? kitKey : id, seq }));
+    // What somebody looks at comes first.
+    const isWanted = ({ log }: { readonly log: LogKey }): boolean => this.wanted.has(log);
+    for (const { log, seq } of [...logs.filter(isWanted), ...logs.filter((one) => !isWanted(one))]) {
       known.add(log);
       const isHere = cursors.has(log) || this.wanted.has(log);
       if (!isHere) {

@@ -56,7 +56,8 @@ function Findings({ job, house }: LoadedJob) {
     ['ArrowUp', step(-1)],
     ['A', acceptAndGoOn],
   ]);
-  const open = shown.filter(({ status }) => status === 'open').length;
+  const toDecide = shown.filter(({ status }) => status === 'open');
+  const open = toDecide.length;
   return (
     <JobFrame job={job} house={house} survey={survey} judgement={judgement} stage="findings">
       <div className={classes.screen}>
@@ -82,9 +83,16 @@ function Findings({ job, house }: LoadedJob) {
             />
           )}
           {decisions !== null && (
-            <Button variant="default" size="sm" onClick={adding.open}>
-              Add a finding
-            </Button>
+            <div className={classes.actions}>
+              <Button variant="default" size="sm" onClick={adding.open}>
+                Add a finding
+              </Button>
+              {toDecide.length > 1 && (
+                <Button variant="default" size="sm" onClick={() => decisions.acceptAll(toDecide)}>
+                  Accept all {toDecide.length}
+                </Button>
+              )}
+            </div>
           )}
         </nav>
         <div ref={detail}>

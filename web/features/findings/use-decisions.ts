@@ -10,6 +10,8 @@ export type Edit = { readonly [K in keyof Wording]?: Wording[K] | null } & { rea
 
 export interface Decisions {
   readonly accept: (finding: Finding) => void;
+  /** All of them in one action. */
+  readonly acceptAll: (findings: readonly Finding[]) => void;
   readonly refuse: (finding: Finding, reason: string) => void;
   readonly reopen: (finding: Finding) => void;
   /** Taking over what was read since, the edits kept. */
@@ -45,6 +47,7 @@ export function useDecisions(say: Say | null): Decisions | null {
     if (say === null) return null;
     return {
       accept: (finding) => say(accepted(finding)),
+      acceptAll: (findings) => say(...findings.map(accepted)),
       refuse: (finding, reason) =>
         say({
           kind: 'finding-decided',

@@ -50,6 +50,7 @@ export function WorkListTable({ lines }: { readonly lines: readonly WorkLine[] }
                   <span className={classes.number}>
                     {line.findings.length > 1 ? 'Findings' : 'Finding'} {line.findings.join(', ')}
                   </span>
+                  {line.circuit !== null && <span className={classes.number}>{line.circuit}</span>}
                 </th>
                 <td data-label="Read" className={classes.read}>
                   <Triangle lamps={line.lamps} size={24} label="" />
