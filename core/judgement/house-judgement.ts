@@ -1,4 +1,4 @@
-import type { Fault, InstrumentId } from '../circuit/index.ts';
+import type { Fault, InstrumentId, Reading } from '../circuit/index.ts';
 import { type ConditionId, conditionIds, regions } from '../conditions/index.ts';
 import {
   blindSpots,
@@ -8,6 +8,7 @@ import {
   diagnoseLone,
   type HouseFacts,
   type LikelyGroup,
+  type LoneDiagnosis,
   type LostServiceNeutral,
   likelyGroups,
   lostServiceNeutral,
@@ -79,6 +80,10 @@ export interface HouseJudgement {
   readonly isFinal: boolean;
 }
 
+/** Stands for whichever receptacle was asked about. */
+const anywhere = 'here';
+const mostLoneAnswers = 2000;
+
 const mostExplanations = 5;
 /** Explanations less probable than this are not worth a line. */
 const worthALine = 0.01;
@@ -102,6 +107,7 @@ interface Remembered {
 /** Judges a house again and again as it is walked: what did not change since is not judged anew. */
 export class HouseJudge {
   private memory = new Map<string, Remembered>();
+  private readonly loneAnswers = new Map<string, LoneDiagnosis>();
   private readonly blindness = new Map<string, readonly ConditionId[]>();
   private readonly diagnosticians = new Map<string, { readonly key: string; readonly of: Diagnostician }>();
 
@@ -151,8 +157,7 @@ export class HouseJudge {
     const key = JSON.stringify([readings, facts, kit]);
     const known = this.memory.get(receptacle.id);
     if (known?.key === key) return known;
-    const scale = new VoltScale(nominalVolts);
-    const judged = diagnoseLone(receptacle.id, scale.toEngine(readings), facts, kit);
+    const judged = this.lone(receptacle.id, readings, facts, kit, nominalVolts);
     const [hot, neutral, ground] = judged.contacts;
     const one: JudgedReceptacle = {
       ...judged,
@@ -165,11 +170,40 @@ export class HouseJudge {
           probability,
           condition,
         })),
-      table: scale.toShown(judged.table),
       cause: null,
       isFinal: true,
     };
     return { key, judged: [one], circuit: null };
+  }
+
+  /** Most receptacles of a house that stand alone show the same: what was worked out for one holds for all. */
+  private lone(
+    id: string,
+    readings: readonly Reading[],
+    facts: HouseFacts,
+    kit: readonly InstrumentId[],
+    nominalVolts: number,
+  ): LoneDiagnosis {
+    const unplaced = readings.map((reading) => ({ ...reading, at: anywhere }));
+    const key = JSON.stringify([unplaced, facts, kit, nominalVolts]);
+    let known = this.loneAnswers.get(key);
+    if (known === undefined) {
+      const scale = new VoltScale(nominalVolts);
+      const judged = diagnoseLone(anywhere, scale.toEngine(unplaced), facts, kit);
+      known = { ...judged, table: scale.toShown(judged.table) };
+      if (this.loneAnswers.size > mostLoneAnswers) this.loneAnswers.clear();
+      this.loneAnswers.set(key, known);
+    }
+    return {
+      ...known,
+      id,
+      next: known.next === null ? null : { ...known.next, at: id },
+      table: known.table.map(({ reading, predicted, ...rest }) => ({
+        ...rest,
+        reading: { ...reading, at: id },
+        predicted: { ...predicted, at: id },
+      })),
+    };
   }
 
   private *onCircuit(

@@ -2,8 +2,9 @@
 
 import { type House, idSchema, type JobEntry } from '@fair-plug/core/inspection';
 import { useSearchParams } from 'next/navigation';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { RequestFailed } from '@/local/api';
+import { engine } from '@/local/engine';
 import { useHouse } from '@/local/use-logs';
 import { Frame } from './frame';
 import { Loading } from './loading';
@@ -21,6 +22,8 @@ const noSuchJob = new RequestFailed('not-found', 'There is no such job.');
 /** Opens the job that the address names (`?job=…`), or says why it cannot. */
 export function JobLoader({ children }: Children) {
   const job = useSearchParams().get('job') ?? '';
+  // The engine starts while the job is being read.
+  useEffect(() => void engine(), []);
   if (idSchema.safeParse(job).success) return <KnownJob job={job}>{children}</KnownJob>;
   return (
     <Frame>

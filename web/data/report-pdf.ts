@@ -1,4 +1,5 @@
 import { type Browser, chromium, type Page, type Route } from 'playwright-core';
+import type { LogHead } from './logs';
 import { publicOrigin } from './sign-in';
 
 /** Debian's Chromium. */
@@ -77,21 +78,29 @@ export function printReport(wanted: WantedReport): Promise<Uint8Array<ArrayBuffe
 /** Where this server answers itself, past any reverse proxy. */
 const ownOrigin = (): string => process.env.FAIRPLUG_OWN_ORIGIN ?? publicOrigin();
 
+/** Of the firm's logs, those that the page needs: it is not to fetch every other job besides. */
+function neededOf(answered: string, job: string): string {
+  const { logs } = JSON.parse(answered) as { readonly logs: readonly LogHead[] };
+  return JSON.stringify({ logs: logs.filter(({ id, kind }) => id === job || kind === 'kit') });
+}
+
 /** Answers the page's questions to the server as the asker's own, whatever kind of cookie that takes. */
 const answerFor =
-  (cookies: string) =>
+  ({ cookies, job }: WantedReport) =>
   async (route: Route): Promise<void> => {
     const request = route.request();
     const response = await fetch(request.url(), { headers: { ...request.headers(), cookie: cookies } });
+    const answered = await response.text();
+    const isLogs = response.ok && new URL(request.url()).pathname === '/api/logs';
     await route.fulfill({
       status: response.status,
       contentType: response.headers.get('content-type') ?? 'application/json',
-      body: Buffer.from(await response.arrayBuffer()),
+      body: isLogs ? neededOf(answered, job) : answered,
     });
   };
 
 async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
-  const { job, firm, cookies, language, timeZone, signal, onStage } = wanted;
+  const { job, firm, language, timeZone, signal, onStage } = wanted;
   signal.throwIfAborted();
   const origin = ownOrigin();
   onStage('opening');
@@ -106,7 +115,7 @@ async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
   const end = (): void => void context.close().catch(() => {});
   signal.addEventListener('abort', end);
   try {
-    await context.route(`${origin}/api/**`, answerFor(cookies));
+    await context.route(`${origin}/api/**`, answerFor(wanted));
     const page = await context.newPage();
     const query = new URLSearchParams({ job, firm, owner: language });
     await page.goto(`${origin}/report?${query}`);
