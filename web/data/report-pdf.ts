@@ -1,4 +1,4 @@
-import { type Browser, chromium, type Page, type Route } from 'playwright-core';
+import { type Browser, type BrowserContext, chromium, type Page, type Route } from 'playwright-core';
 import type { LogHead } from './logs';
 import { publicOrigin } from './sign-in';
 
@@ -32,17 +32,31 @@ let last: Promise<unknown> = Promise.resolve();
 
 /** A browser is kept for so long after a report, for the next one. */
 const keptMilliseconds = 60_000;
-let kept: { readonly browser: Promise<Browser>; timer: ReturnType<typeof setTimeout> | undefined } | null =
-  null;
 
-function warmBrowser(): Promise<Browser> {
+/** A place to print one report in: a context of its own, so that nothing of one asker is there for the next. */
+interface Press {
+  readonly page: Page;
+  readonly context: BrowserContext;
+  /** From here on the page's questions to the server are this asker's. */
+  readonly serve: (wanted: WantedReport) => void;
+}
+
+interface Kept {
+  readonly browser: Promise<Browser>;
+  /** Made ready for the next report: it has the application loaded already, and nobody's data. */
+  spare: Promise<Press> | null;
+  timer: ReturnType<typeof setTimeout> | undefined;
+}
+let kept: Kept | null = null;
+
+function warmBrowser(): Kept {
   if (kept === null) {
     const browser = chromium.launch({
       executablePath,
       // Chromium's sandbox does not start as root.
       args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
     });
-    const own = { browser, timer: undefined };
+    const own: Kept = { browser, spare: null, timer: undefined };
     kept = own;
     const forget = (): void => {
       if (kept === own) kept = null;
@@ -50,15 +64,48 @@ function warmBrowser(): Promise<Browser> {
     browser.then((running) => running.on('disconnected', forget), forget);
   }
   clearTimeout(kept.timer);
-  return kept.browser;
+  return kept;
 }
 
-function coolLater(): void {
-  if (kept === null) return;
-  clearTimeout(kept.timer);
-  const { browser } = kept;
-  kept.timer = setTimeout(() => void browser.then((running) => running.close()), keptMilliseconds);
-  kept.timer.unref?.();
+async function newPress(browser: Browser): Promise<Press> {
+  const context = await browser.newContext({
+    colorScheme: 'light',
+    locale: 'en-US',
+    // Beside the installed application's own caches, of which a single print has no use.
+    serviceWorkers: 'block',
+  });
+  let asker: WantedReport | null = null;
+  await context.route(`${ownOrigin()}/api/**`, (route) =>
+    asker === null ? route.abort() : answerFor(asker)(route),
+  );
+  const page = await context.newPage();
+  return {
+    page,
+    context,
+    serve: (wanted) => {
+      asker = wanted;
+    },
+  };
+}
+
+/** Makes a place for the next report ready, and ends the browser where none comes. */
+function prepareNext(own: Kept): void {
+  const ready = own.browser.then(async (browser) => {
+    const press = await newPress(browser);
+    // Without a job the page has nothing to show; it compiles what the next report needs.
+    await press.page.goto(`${ownOrigin()}/report`).catch(() => {});
+    return press;
+  });
+  ready.catch(() => {
+    if (own.spare === ready) own.spare = null;
+  });
+  own.spare = ready;
+  clearTimeout(own.timer);
+  own.timer = setTimeout(
+    () => void own.browser.then((running) => running.close()).catch(() => {}),
+    keptMilliseconds,
+  );
+  own.timer.unref?.();
 }
 
 /**
@@ -102,23 +149,22 @@ const answerFor =
 async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
   const { job, firm, language, timeZone, signal, onStage } = wanted;
   signal.throwIfAborted();
-  const origin = ownOrigin();
   onStage('opening');
-  const browser = await warmBrowser();
-  const context = await browser.newContext({
-    colorScheme: 'light',
-    locale: 'en-US',
-    // Beside the installed application's own caches, of which a single print has no use.
-    serviceWorkers: 'block',
-    ...(timeZone === null ? {} : { timezoneId: timeZone }),
-  });
+  const own = warmBrowser();
+  const { spare } = own;
+  own.spare = null;
+  const { page, context, serve } = await (spare ?? own.browser.then(newPress));
   const end = (): void => void context.close().catch(() => {});
   signal.addEventListener('abort', end);
   try {
-    await context.route(`${origin}/api/**`, answerFor(wanted));
-    const page = await context.newPage();
+    serve(wanted);
+    if (timeZone !== null) {
+      const session = await context.newCDPSession(page);
+      // One that Chromium does not know leaves the server's own.
+      await session.send('Emulation.setTimezoneOverride', { timezoneId: timeZone }).catch(() => {});
+    }
     const query = new URLSearchParams({ job, firm, owner: language });
-    await page.goto(`${origin}/report?${query}`);
+    await page.goto(`${ownOrigin()}/report?${query}`);
     onStage('reading');
     await page.waitForSelector('[data-report="ready"]', { timeout: 30_000 });
     await page.evaluate(() => document.fonts.ready);
@@ -127,7 +173,7 @@ async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
   } finally {
     signal.removeEventListener('abort', end);
     await context.close().catch(() => {});
-    coolLater();
+    prepareNext(own);
   }
 }
 
