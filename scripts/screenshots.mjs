@@ -62,7 +62,16 @@ const views = [
       'Meter',
     ],
   },
+  { file: 'findings', path: (job) => `/findings?job=${job}`, size: desk, keys: ['ArrowDown'] },
+  { file: 'findings-phone', path: (job) => `/findings?job=${job}`, size: phone, colorScheme: 'dark' },
   { file: 'report', path: (job) => `/report?job=${job}`, size: desk },
+  {
+    file: 'report-work-list',
+    path: (job) => `/report?job=${job}`,
+    size: desk,
+    scrollTo: 'Work list for the electrician',
+  },
+  { file: 'settings', path: () => '/settings', size: desk },
   { file: 'people', path: () => '/people', size: desk },
 ];
 

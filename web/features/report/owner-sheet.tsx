@@ -2,10 +2,18 @@ import type { OwnerPage } from '@fair-plug/core/report';
 import { UrgencyShape } from '@/components/urgency-mark';
 import classes from './owner-sheet.module.css';
 
+/** So many findings are told in full on one page; of more, each is a line. */
+const mostInFull = 9;
+
 /** One page for the owner, in their language. */
 export function OwnerSheet({ page }: { readonly page: OwnerPage }) {
   return (
-    <section className={classes.page} lang={page.language} aria-label={page.title}>
+    <section
+      className={classes.page}
+      lang={page.language}
+      aria-label={page.title}
+      data-long={page.groups.reduce((sum, { items }) => sum + items.length, 0) > mostInFull}
+    >
       <h2>{page.title}</h2>
       {page.groups.map(({ urgency, heading, lead, none, items }) => (
         <div key={urgency} className={classes.group} data-urgency={urgency}>
