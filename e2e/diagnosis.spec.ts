@@ -85,9 +85,12 @@ test('receptacles put on one breaker show one cause, with its place, and one fin
   await expect(causes).toContainText('open ground · breaker 7');
   await expect(causes).toContainText('between Den 2 and Den 3');
   await expect(causes).toContainText('explains 2: Den 3, Den 4');
-  await expect(page.getByRole('navigation', { name: 'Stages' })).toContainText('1 finding');
+  await page.goto(`/findings?job=${job}`);
+  const findings = page.getByRole('navigation', { name: 'Findings' });
+  await expect(findings.getByRole('button', { name: /to decide.*2 receptacles/ })).toHaveCount(1);
   await page.goto(`/report?job=${job}`);
-  await expect(page.getByText('Probable cause')).toBeVisible();
+  await expect(page.getByRole('definition').filter({ hasText: 'between Den 2 and Den 3' })).toHaveCount(1);
+  await expect(page.getByRole('article')).toContainText('Den 3, Den 4');
 });
 
 test('the bench hides its faults, and readings taken one by one lead to them', async ({ page }) => {

@@ -17,6 +17,16 @@ export interface MetalJudged {
   readonly because: readonly string[];
 }
 
+export const metalWords: Readonly<Record<Exclude<MetalJudged['metal'], 'unknown'>, string>> = {
+  copper: 'Copper',
+  aluminum: 'Aluminum',
+  'tinned-copper': 'Tinned copper, not aluminum',
+  'copper-clad': 'Copper-clad aluminum',
+  'not-sure': 'Not told yet',
+  'likely-aluminum': 'Likely aluminum: look at a cut end',
+  'possibly-aluminum': 'Possibly aluminum',
+};
+
 /** Branch wiring of aluminum: its core years (CPSC 516, from memory), and to when it is met (common practice). */
 const coreYears = [1965, 1973] as const;
 const lastYear = 1978;

@@ -3,6 +3,9 @@
 import { useEffect, useState } from 'react';
 import classes from './save-state.module.css';
 
+/** Milliseconds that the change is waited for. */
+const longestWait = 6000;
+
 /** Keeps the application on the device, and says so when a newer one waits there. */
 export function AppUpdates() {
   const [waiting, setWaiting] = useState<ServiceWorker | null>(null);
@@ -30,6 +33,8 @@ export function AppUpdates() {
   const take = (): void => {
     navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true });
     waiting.postMessage({ type: 'SKIP_WAITING' });
+    // The old one may be busy with an answer; it ends with the page.
+    setTimeout(() => location.reload(), longestWait);
   };
   return (
     <div className={classes.banner} role="status">

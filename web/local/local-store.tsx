@@ -8,6 +8,7 @@ import { type Identity, storeName } from './identity';
 import { LogBooks } from './log-books';
 import { LocalDatabase } from './store';
 import { Sync } from './sync';
+import { UnsentWatch } from './unsent-watch';
 import type { Standing } from './who-is-here';
 
 /** Everything that screens read from and write to, for one person in one firm. */
@@ -18,6 +19,7 @@ export interface Local {
   readonly api: FirmApi;
   readonly books: LogBooks;
   readonly sync: Sync;
+  readonly unsent: UnsentWatch;
 }
 
 const Context = createContext<Local | null>(null);
@@ -43,6 +45,7 @@ const partsFor = (identity: Identity) => {
     api,
     books,
     sync: new Sync(store, api, books),
+    unsent: new UnsentWatch(store),
     queries: new QueryClient({ defaultOptions: { queries: { retry: 1, networkMode: 'always' } } }),
   };
 };
@@ -53,7 +56,7 @@ const partsFor = (identity: Identity) => {
  */
 export function LocalStore({ identity, standing, children }: LocalStoreProps) {
   const [parts] = useState(() => partsFor(identity));
-  const { store, api, books, sync, queries } = parts;
+  const { store, api, books, sync, unsent, queries } = parts;
   const isKnown = standing === 'known';
   useEffect(() => {
     // While the server does not know them, what is kept here stays here.
@@ -67,8 +70,8 @@ export function LocalStore({ identity, standing, children }: LocalStoreProps) {
   }, []);
   useWindowEvent('online', sync.wake);
   const local = useMemo<Local>(
-    () => ({ identity, standing, store, api, books, sync }),
-    [identity, standing, store, api, books, sync],
+    () => ({ identity, standing, store, api, books, sync, unsent }),
+    [identity, standing, store, api, books, sync, unsent],
   );
   return (
     <QueryClientProvider client={queries}>

@@ -7,6 +7,7 @@ const largestBatch = 200;
 /** Milliseconds from one look at the server to the next, while all is well. */
 const usualPause = 4000;
 const firstPause = 1000;
+const soon = 300;
 const longestPause = 30_000;
 /** Jobs that are kept on the device without having been opened here: the latest. */
 const keptUnopened = 30;
@@ -43,6 +44,7 @@ export class Sync {
   private isWoken = false;
   private isStarted = false;
   private isEnded = false;
+  private isSoon = false;
 
   constructor(store: LocalDatabase, api: FirmApi, books: LogBooks) {
     this.store = store;
@@ -71,6 +73,16 @@ export class Sync {
   /** Something was kept, or is wanted: look at once. */
   readonly wake = (): void => {
     if (this.isStarted && !this.isEnded) void this.run();
+  };
+
+  /** Something was kept just now: look once what it leads to on screen has had its turn. */
+  readonly wakeSoon = (): void => {
+    if (this.isSoon) return;
+    this.isSoon = true;
+    setTimeout(() => {
+      this.isSoon = false;
+      this.wake();
+    }, soon);
   };
 
   /** Somebody looks at this log: it is to be here, and stay. */

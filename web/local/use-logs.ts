@@ -102,7 +102,7 @@ export function useKeep() {
     const author = identity.person.id;
     const into = async (log: LogKey, statements: readonly (JobStatement | KitStatement)[], opens = false) => {
       books.grown(log, await keep(store, log, author, statements, opens));
-      sync.wake();
+      sync.wakeSoon();
     };
     return {
       openJob: async (job: string, statements: readonly JobStatement[]) => {
@@ -131,8 +131,8 @@ const isAwayCode = (code: string): code is (typeof awayCodes)[number] =>
   (awayCodes as readonly string[]).includes(code);
 
 export function useSaveState(): SaveState {
-  const { store, standing } = useLocal();
-  const rows = useLiveQuery(() => store.unsent.toArray(), [store]) ?? none;
+  const { unsent, standing } = useLocal();
+  const rows = useSyncExternalStore(unsent.listen, unsent.state, () => none);
   const { failure } = useSyncState();
   const waiting = rows.filter((row) => row.refused === null);
   const away = (): SaveState['away'] => {

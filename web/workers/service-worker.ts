@@ -4,7 +4,7 @@ import { type PrecacheEntry, Serwist } from 'serwist';
 declare const precached: (PrecacheEntry | string)[];
 
 /** Queries that pages read for themselves; the page is the same whatever they say. */
-const ownQueries = [/^icon\./, /^job$/, /^firm$/, /^to$/, /^invitation$/, /^token$/];
+const ownQueries = [/^icon\./, /^job$/, /^firm$/, /^to$/, /^invitation$/, /^token$/, /^owner$/];
 
 /**
  * Keeps the whole application on the device: pages open and load again without a network, visited before or not. Logs

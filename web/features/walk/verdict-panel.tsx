@@ -1,7 +1,9 @@
 import { cautions, conditions, type Danger, dangerWords, type Fit } from '@fair-plug/core/conditions';
 import type { Verdict } from '@fair-plug/core/diagnosis';
 import { Button } from '@mantine/core';
+import { useCallbackRef } from '@mantine/hooks';
 import dayjs from 'dayjs';
+import { memo } from 'react';
 import { useWords, Words } from '@/components/region-words';
 import { TestWords } from '@/components/test-words';
 import { UrgencyMark } from '@/components/urgency-mark';
@@ -45,7 +47,9 @@ export interface VerdictPanelProps {
 /** What the readings mean, what else fits, what is not ruled out, and the test that tells. */
 export function VerdictPanel({ walk, isDoubted, nameOf, onTest, onSheet }: VerdictPanelProps) {
   const { verdict, judged, inHand } = walk;
-  const words = useWords();
+  const enterReading = useCallbackRef(() =>
+    onTest(inHand?.receptacle ?? '', { instrument: 'meter', loadsOff: false }),
+  );
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
     <section className={classes.panel} aria-label="Verdict" tabIndex={0}>
@@ -81,32 +85,46 @@ export function VerdictPanel({ walk, isDoubted, nameOf, onTest, onSheet }: Verdi
           <Words>{cautions[id]}</Words>
         </p>
       ))}
-      <section className={classes.more} aria-label="More at this receptacle">
-        <Button
-          variant="default"
-          aria-keyshortcuts="M"
-          rightSection={<kbd className={classes.kbd}>M</kbd>}
-          onClick={() => onTest(inHand?.receptacle ?? '', { instrument: 'meter', loadsOff: false })}
-        >
-          Enter a reading
-        </Button>
-        <div className={classes.tools}>
-          {tools.map((id) => (
-            <button
-              key={id}
-              type="button"
-              disabled={!walk.canRecord && id !== 'history'}
-              aria-keyshortcuts={sheetWords[id].key}
-              onClick={() => onSheet(id)}
-            >
-              {words(sheetWords[id].name)} <kbd className={classes.kbd}>{sheetWords[id].key}</kbd>
-            </button>
-          ))}
-        </div>
-      </section>
+      <Tools canRecord={walk.canRecord} onSheet={onSheet} onReading={enterReading} />
     </section>
   );
 }
+
+interface ToolsProps {
+  readonly canRecord: boolean;
+  readonly onSheet: (sheet: SheetId) => void;
+  readonly onReading: () => void;
+}
+
+/** Everything else that can be entered here; a reading changes none of it. */
+const Tools = memo(function Tools({ canRecord, onSheet, onReading }: ToolsProps) {
+  const words = useWords();
+  return (
+    <section className={classes.more} aria-label="More at this receptacle">
+      <Button
+        variant="default"
+        aria-keyshortcuts="M"
+        rightSection={<kbd className={classes.kbd}>M</kbd>}
+        onClick={onReading}
+      >
+        Enter a reading
+      </Button>
+      <div className={classes.tools}>
+        {tools.map((id) => (
+          <button
+            key={id}
+            type="button"
+            disabled={!canRecord && id !== 'history'}
+            aria-keyshortcuts={sheetWords[id].key}
+            onClick={() => onSheet(id)}
+          >
+            {words(sheetWords[id].name)} <kbd className={classes.kbd}>{sheetWords[id].key}</kbd>
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+});
 
 /** Stop, what to do, and that people were told. */
 function DangerWords({ danger, walk }: { readonly danger: Danger; readonly walk: Walk }) {

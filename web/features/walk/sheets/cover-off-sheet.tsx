@@ -13,6 +13,8 @@ import {
   markingWords,
   metalSigns,
 } from '@fair-plug/core/conditions';
+import { type ConductorSigns, metalOf, metalWords } from '@fair-plug/core/findings';
+import type { House } from '@fair-plug/core/inspection';
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
@@ -23,8 +25,28 @@ import classes from './sheets.module.css';
 const breakers = ['', '15', '20', '25', '30', '40', '50'] as const;
 const sizes = ['', '14', '12', '10', '8', '6'] as const;
 
+const sizesIn = (awg: string, amps: string) => ({
+  ...(awg === '' ? {} : { awg: Number(awg) }),
+  ...(amps === '' ? {} : { breakerAmps: Number(amps) }),
+});
+
+/** What the signs entered so far make of the metal. */
+function MetalLine({ signs, walkHouse }: { readonly signs: ConductorSigns; readonly walkHouse: House }) {
+  const { metal, because } = metalOf({
+    ...signs,
+    yearBuilt: walkHouse.yearBuilt ?? undefined,
+    neighbours: walkHouse.aluminumNearby ?? undefined,
+  });
+  if (metal === 'unknown') return null;
+  return (
+    <p role="status" className={classes.soft}>
+      <strong>{metalWords[metal]}</strong>: {because.join(', ')}.
+    </p>
+  );
+}
+
 /** What is seen inside the box: only after a qualified person has proved it dead. */
-export function CoverOffSheet({ walk, onClose }: SheetProps) {
+export function CoverOffSheet({ walk, house, onClose }: SheetProps) {
   const before = walk.receptacle?.coverOff ?? null;
   const [isDead, setDead] = useState(false);
   const [metal, setMetal] = useState<ConductorMetal | undefined>(before?.metal);
@@ -90,6 +112,7 @@ export function CoverOffSheet({ walk, onClose }: SheetProps) {
           made for copper alone.
         </p>
       )}
+      <MetalLine signs={{ metal, jacket, insulation, ...sizesIn(awg, amps) }} walkHouse={house} />
       <div className={classes.row}>
         <NativeSelect
           label="Size"
