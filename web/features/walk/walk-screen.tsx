@@ -5,6 +5,7 @@ import { surveyOf } from '@fair-plug/core/report';
 import { useCallback, useMemo, useState } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
+import { useAfterPaint } from '@/local/use-after-paint';
 import { useChosenTester } from '@/local/use-chosen-tester';
 import { useJudgement } from '@/local/use-judgement';
 import { AddRoom } from './add-room';
@@ -54,6 +55,7 @@ function Walk({ job, house, entries }: LoadedJob) {
     },
     onSheet: setSheet,
   });
+  const isPainted = useAfterPaint();
   const survey = useMemo(() => surveyOf(house, judgement), [house, judgement]);
   const line = survey.rooms.flatMap(({ lines }) => lines).find(({ id }) => id === walk.receptacle?.id);
   return (
@@ -62,7 +64,7 @@ function Walk({ job, house, entries }: LoadedJob) {
       <div className={classes.walk}>
         <nav className={classes.rooms} aria-label="Rooms">
           {judgement !== null && <CausesList judgement={judgement} nameOf={nameOf} onTake={takeById} />}
-          <RoomList survey={survey} house={house} inHand={walk.inHand} onTake={walk.take} />
+          {isPainted && <RoomList survey={survey} house={house} inHand={walk.inHand} onTake={walk.take} />}
           <div className={classes.foot}>
             <AddRoom onAdd={walk.addRoom} />
             <button type="button" onClick={() => setSheet('leaving')}>
