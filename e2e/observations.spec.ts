@@ -125,6 +125,7 @@ test('the cover comes off only behind the caution and “proved dead”', async 
   await expect(dialog(page)).toContainText('No load test through it');
   await dialog(page).getByLabel('A jumper from neutral to ground').check();
   await dialog(page).getByRole('button', { name: 'Record' }).click();
+  await expect(status(page, 'Recorded: Den 1, cover off')).toBeVisible();
   await page.goto(`/report?job=${job}`);
   await expect(page.getByRole('article')).toContainText('seen in the box');
 });
