@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, test } from 'vitest';
-import { idNumber, jobLog, jumbled } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobEntry, type JobStatement } from '../inspection/index.ts';
+import { asEntries, idNumber, jobLog, jumbled } from '../inspection/arbitrary-entries.ts';
+import { foldHouse, type JobStatement } from '../inspection/index.ts';
 import { lampsOf } from '../instruments/index.ts';
 import { reportOn } from '../report/index.ts';
 import {
@@ -90,17 +90,7 @@ function houseWith(...names: readonly string[]) {
       { kind: 'lamps-read', receptacle: idNumber(0x100 + n), lamps: lampsOf(n === 0 ? 'hn-ng' : 'hn-hg') },
     ]),
   ];
-  return foldHouse(
-    said.map(
-      (one, n): JobEntry => ({
-        id: idNumber(0x1000 + n),
-        device: idNumber(2),
-        author: idNumber(3),
-        at: new Date(Date.UTC(2026, 4, 4, 9, n)).toISOString(),
-        ...one,
-      }),
-    ),
-  );
+  return foldHouse(asEntries(said));
 }
 
 describe('tables for a spreadsheet', () => {
@@ -205,18 +195,13 @@ describe('a list of receptacles', () => {
       'receptacle-described',
     ]);
     const after = foldHouse(
-      [
-        ...statements,
-        { kind: 'room-described', room: den, name: 'Den' } as const,
-        { kind: 'receptacle-described', receptacle: idNumber(0x100), room: den, name: 'Den 1' } as const,
-      ].map(
-        (one, n): JobEntry => ({
-          id: idNumber(0x2000 + n),
-          device: idNumber(2),
-          author: idNumber(3),
-          at: new Date(Date.UTC(2026, 4, 5, 9, n)).toISOString(),
-          ...one,
-        }),
+      asEntries(
+        [
+          ...statements,
+          { kind: 'room-described', room: den, name: 'Den' } as const,
+          { kind: 'receptacle-described', receptacle: idNumber(0x100), room: den, name: 'Den 1' } as const,
+        ],
+        0x2000,
       ),
     );
     expect(statementsFor(receptacles, after, () => idNumber(0x999))).toEqual([]);

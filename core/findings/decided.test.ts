@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { usualPractice } from '../corrections/index.ts';
-import { idNumber, jumbled } from '../inspection/arbitrary-entries.ts';
+import { asEntries, idNumber, jumbled } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobEntry, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
 import { decidedFindings, type Finding, heldOf, proposalsFor } from './index.ts';
@@ -27,16 +27,7 @@ const reads = (n: number, pattern: LampPattern): JobStatement => ({
   lamps: lampsOf(pattern),
 });
 
-const logOf = (said: readonly JobStatement[]): readonly JobEntry[] =>
-  said.map(
-    (one, second): JobEntry => ({
-      id: idNumber(0x1000 + second),
-      device: idNumber(2),
-      author: idNumber(3),
-      at: new Date(Date.UTC(2026, 4, 4, 9, 0, second)).toISOString(),
-      ...one,
-    }),
-  );
+const logOf = (said: readonly JobStatement[]): readonly JobEntry[] => asEntries(said);
 
 const findingsIn = (entries: Iterable<JobEntry>): readonly Finding[] => {
   const house = foldHouse(entries);

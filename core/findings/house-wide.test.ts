@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { type Practice, usualPractice } from '../corrections/index.ts';
-import { idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobEntry, type JobStatement } from '../inspection/index.ts';
+import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
+import { foldHouse, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
 import { noDefects, type Proposal, proposalsFor } from './index.ts';
 
@@ -35,17 +35,7 @@ function houseOf(described: Described, outlets: readonly Outlet[], roomName = 'D
     if (lamps !== undefined) said.push({ kind: 'lamps-read', receptacle, lamps: lampsOf(lamps) });
     said.push(...(more?.(receptacle) ?? []));
   });
-  return foldHouse(
-    said.map(
-      (one, second): JobEntry => ({
-        id: idNumber(0x1000 + second),
-        device: idNumber(2),
-        author: idNumber(3),
-        at: new Date(Date.UTC(2026, 4, 4, 9, 0, second)).toISOString(),
-        ...one,
-      }),
-    ),
-  );
+  return foldHouse(asEntries(said));
 }
 
 const proposals = (

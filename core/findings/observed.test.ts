@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobEntry, type JobStatement } from '../inspection/index.ts';
+import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
+import { foldHouse, type JobStatement } from '../inspection/index.ts';
 import { lampsOf } from '../instruments/index.ts';
 import { reportOn } from '../report/index.ts';
 
@@ -15,19 +15,7 @@ const reportOf = (...said: readonly JobStatement[]) => {
     { kind: 'receptacle-described', receptacle: den2, room, name: 'Den 2' },
     ...said,
   ];
-  const report = reportOn(
-    foldHouse(
-      all.map(
-        (one, minute): JobEntry => ({
-          id: idNumber(0x1000 + minute),
-          device: idNumber(2),
-          author: idNumber(3),
-          at: new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString(),
-          ...one,
-        }),
-      ),
-    ),
-  );
+  const report = reportOn(foldHouse(asEntries(all)));
   return { ...report, findings: report.findings.filter(({ key }) => !key.startsWith('house ')) };
 };
 const look = (receptacle: string, seen: 'scorch' | 'hole-up' | 'painted'): JobStatement => ({

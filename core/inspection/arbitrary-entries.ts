@@ -1,10 +1,22 @@
 import fc from 'fast-check';
 import { leavingItems, looks, notReachedReasons, urgencies } from '../conditions/index.ts';
 import { lampStates, pairs } from '../instruments/index.ts';
-import type { JobEntry, KitEntry } from './entry.ts';
+import type { JobEntry, JobStatement, KitEntry } from './entry.ts';
 
 /** The n-th of a row of valid UUIDv7 ids, for tests. */
 export const idNumber = (n: number): string => `01900000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
+
+/** Statements as the entries of one device and author, a second apart; their ids count from `first`. */
+export const asEntries = (said: readonly JobStatement[], first = 0x1000): readonly JobEntry[] =>
+  said.map(
+    (one, second): JobEntry => ({
+      id: idNumber(first + second),
+      device: idNumber(2),
+      author: idNumber(3),
+      at: new Date(Date.UTC(2026, 4, 4, 9, 0, second)).toISOString(),
+      ...one,
+    }),
+  );
 
 const few = (from: number) => fc.integer({ min: from, max: from + 4 }).map(idNumber);
 const device = few(0x10);

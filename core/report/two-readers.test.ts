@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { conditionIds, looks } from '../conditions/index.ts';
-import { idNumber } from '../inspection/arbitrary-entries.ts';
+import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, foldKit, type JobEntry, type JobStatement, type KitEntry } from '../inspection/index.ts';
 import { lampsOf } from '../instruments/index.ts';
 import { filledIn, ownerLanguages, ownerPageOf, ownerPages, reportOn, workListOf } from './index.ts';
@@ -8,16 +8,7 @@ import { filledIn, ownerLanguages, ownerPageOf, ownerPages, reportOn, workListOf
 const rooms = { Den: idNumber(0x20), Bath: idNumber(0x21) };
 const at = (n: number): string => idNumber(0x100 + n);
 
-const entries = (said: readonly JobStatement[]): readonly JobEntry[] =>
-  said.map(
-    (one, n): JobEntry => ({
-      id: idNumber(0x1000 + n),
-      device: idNumber(2),
-      author: idNumber(3),
-      at: new Date(Date.UTC(2026, 4, 4, 9, n)).toISOString(),
-      ...one,
-    }),
-  );
+const entries = (said: readonly JobStatement[]): readonly JobEntry[] => asEntries(said);
 
 const report = reportOn(
   foldHouse(
