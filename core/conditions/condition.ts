@@ -24,6 +24,11 @@ export type ConditionId = (typeof conditionIds)[number];
 /** How soon something must happen, the most pressing first. */
 export const urgencies = ['act-now', 'repair', 'note'] as const;
 export type Urgency = (typeof urgencies)[number];
+export const urgencyWords: Readonly<Record<Urgency, string>> = {
+  'act-now': 'Act now',
+  repair: 'Repair',
+  note: 'Note',
+};
 
 export interface Condition {
   readonly id: ConditionId;

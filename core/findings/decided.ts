@@ -1,4 +1,4 @@
-import { type ConditionId, type Urgency, urgencies } from '../conditions/index.ts';
+import { type ConditionId, type Urgency, urgencies, urgencyWords } from '../conditions/index.ts';
 import type { FindingEntry, House, JobEntryOf } from '../inspection/index.ts';
 import { receptaclesOf } from '../inspection/index.ts';
 import type { Place, Proposal, Wording } from './finding.ts';
@@ -148,7 +148,7 @@ function flagsOf(
   if (proposal.headline !== held.headline || proposal.urgency !== held.urgency)
     flags.push({
       kind: 'reads-otherwise',
-      words: `What was read since says: ${proposal.headline} (${urgencyWords[proposal.urgency]}).`,
+      words: `What was read since says: ${proposal.headline} (${urgencyWords[proposal.urgency].toLowerCase()}).`,
     });
   if (held.where !== null && proposal.cause !== null && proposal.cause.where !== held.where)
     flags.push({ kind: 'place-moved', words: `Its cause now most likely sits ${proposal.cause.where}.` });
@@ -160,12 +160,6 @@ function flagsOf(
     flags.push({ kind: 'no-longer-at', words: `No longer at ${fewer.map(nameOf).join(', ')}.` });
   return flags;
 }
-
-export const urgencyWords: Readonly<Record<Urgency, string>> = {
-  'act-now': 'act now',
-  repair: 'repair',
-  note: 'note',
-};
 
 /** Both lists in one, each receptacle once. */
 const joined = (a: readonly Place[], b: readonly Place[]): readonly Place[] => [

@@ -1,11 +1,5 @@
-import type { Urgency } from '@fair-plug/core/conditions';
+import { type Urgency, urgencyWords } from '@fair-plug/core/conditions';
 import classes from './urgency-mark.module.css';
-
-export const urgencyWords: Readonly<Record<Urgency, string>> = {
-  'act-now': 'Act now',
-  repair: 'Repair',
-  note: 'Note',
-};
 
 /** Told apart by shape and word first: a filled octagon, a half-filled diamond, an empty circle. */
 const shape: Readonly<Record<Urgency, React.ReactNode>> = {

@@ -1,9 +1,9 @@
+import { urgencyWords } from '@fair-plug/core/conditions';
 import type { Wording } from '@fair-plug/core/findings';
 import { type House, receptaclesOf } from '@fair-plug/core/inspection';
 import { Button, MultiSelect, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Sheet } from '@/components/sheet';
-import { urgencyWords } from '@/components/urgency-mark';
 import classes from './findings.module.css';
 import type { Decisions } from './use-decisions';
 

@@ -1,9 +1,8 @@
-import { urgencies } from '@fair-plug/core/conditions';
+import { urgencies, urgencyWords } from '@fair-plug/core/conditions';
 import { type Worker, workers } from '@fair-plug/core/corrections';
 import type { Finding, Wording } from '@fair-plug/core/findings';
 import { Button, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { urgencyWords } from '@/components/urgency-mark';
 import classes from './findings.module.css';
 import type { Edit } from './use-decisions';
 
