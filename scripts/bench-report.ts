@@ -12,7 +12,10 @@ import { writeSections } from './pages.ts';
 const receptacleCount = 150;
 const findingCount = 40;
 const perRoom = 10;
-const prints = 6;
+const prints = 5;
+/** From the report's screen having said that somebody looks at it to the PDF being wanted. */
+const lookMilliseconds = 4000;
+const unusedMilliseconds = 62_000;
 
 const device = v7();
 let time = Date.now() - 1_000_000;
@@ -66,30 +69,40 @@ await client.post('/api/demo');
 const job = v7();
 const answer = await client.post('/api/jobs', { data: { job, entries: largeReport() } });
 if (!answer.ok()) throw new Error(await answer.text());
-const seconds: number[] = [];
+
 let bytes = Buffer.alloc(0);
-for (let print = 0; print < prints; print += 1) {
+async function printed(): Promise<number> {
   const from = performance.now();
   const lines = await client.post(`/api/jobs/${job}/report`, { data: { language: 'en' }, timeout: 60_000 });
   const last = JSON.parse((await lines.text()).trimEnd().split('\n').at(-1) ?? '{}');
   if (last.stage !== 'done') throw new Error(last.message);
-  seconds.push((performance.now() - from) / 1000);
   bytes = Buffer.from(last.pdf, 'base64');
+  return (performance.now() - from) / 1000;
 }
+
+// As the report's screen does when it was looked at for a moment.
+await client.post('/api/press', { data: {} });
+await new Promise((done) => setTimeout(done, lookMilliseconds));
+const first = await printed();
+const others: number[] = [];
+for (let print = 0; print < prints; print += 1) others.push(await printed());
+// After a while without reports there is no browser.
+await new Promise((done) => setTimeout(done, unusedMilliseconds));
+const cold = await printed();
 await client.dispose();
 await stop();
 const keep = process.argv.indexOf('--keep');
 const file = process.argv[keep + 1];
 if (keep !== -1 && file !== undefined) writeFileSync(file, bytes);
 
-const [first = 0, ...others] = seconds;
 const [cpu] = cpus();
-const text = `${receptacleCount} receptacles and ${findingCount} findings, printed by the server's own Chromium, ${prints} times one after another (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB). Written by \`npm run bench:report\`.
+const text = `${receptacleCount} receptacles and ${findingCount} findings, printed by the server's own Chromium (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB). Written by \`npm run bench:report\`.
 
 | what | measured | aim |
 |---|---|---|
-| the first report, the browser started for it | ${first.toFixed(1)} s | at most 5 s |
-| the ones after it, worst | ${Math.max(...others).toFixed(1)} s | at most 5 s |
+| the first report, its screen looked at for ${lookMilliseconds / 1000} s before | ${first.toFixed(1)} s | at most 5 s |
+| ${prints} more, each at once after the other, worst | ${Math.max(...others).toFixed(1)} s | at most 5 s |
+| asked for out of the blue, no browser running | ${cold.toFixed(1)} s | |
 | size of the PDF | ${(bytes.length / 1e6).toFixed(2)} MB | at most 5 MB |`;
 process.stdout.write(`${text}\n`);
 writeSections('performance.md', null, [{ heading: '## The report as a PDF', text }]);

@@ -117,6 +117,25 @@ async function longTasksScrolling(page: Page): Promise<readonly number[]> {
   return page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
 }
 
+/** Notes, inside every page, when the receptacle in hand was first painted: asking from outside finds it up to half a second later. */
+function noteFirstSight(): void {
+  const isThere = (): boolean => document.querySelector('section[aria-label="Receptacle in hand"]') !== null;
+  const observer = new MutationObserver(() => {
+    if (!isThere()) return;
+    observer.disconnect();
+    requestAnimationFrame(() => setTimeout(() => Object.assign(window, { firstSight: Date.now() })));
+  });
+  observer.observe(document, { childList: true, subtree: true });
+}
+
+/** Milliseconds from asking for a page to its receptacle in hand being painted. */
+async function timedOpening(page: Page, address: string): Promise<number> {
+  const from = Date.now();
+  await page.goto(address);
+  const sight = await page.waitForFunction(() => (window as unknown as { firstSight?: number }).firstSight);
+  return ((await sight.jsonValue()) ?? Number.NaN) - from;
+}
+
 /** Compressed bytes of the scripts that a first visit of the walk loads. */
 async function firstLoad(context: BrowserContext, address: string) {
   const page = await context.newPage();
@@ -169,6 +188,7 @@ const kilobytes = await firstLoad(
 
 // tsx names the functions that are sent to the page by this helper of its own.
 await context.addInitScript({ content: 'globalThis.__name ??= (one) => one;' });
+await context.addInitScript(noteFirstSight);
 const page = await context.newPage();
 await page.goto(address);
 await page.getByText('saved on the server').waitFor();
@@ -183,13 +203,12 @@ await context.setOffline(true);
 // As after the application was closed: nothing else is open.
 await page.close();
 const openings: number[] = [];
-for (let visit = 0; visit < 5; visit += 1) {
+for (let visit = 0; visit < 12; visit += 1) {
+  // Until what ends with the tab before has ended.
+  await new Promise((done) => setTimeout(done, 3000));
   const tab = await context.newPage();
   await slowed(tab);
-  const from = performance.now();
-  await tab.goto(address);
-  await tab.getByRole('region', { name: 'Receptacle in hand' }).waitFor();
-  openings.push(performance.now() - from);
+  openings.push(await timedOpening(tab, address));
   await tab.close();
 }
 await context.close();

@@ -28,8 +28,16 @@ export const usualFirm: FirmSettings = {
   wordings: {},
 };
 
+const settling: ReadonlySet<KitEntry['kind']> = new Set([
+  'letterhead-described',
+  'practice-chosen',
+  'wording-saved',
+]);
+
 /** What the firm has settled, each by its latest word; entries in order, without those withdrawn. */
 export function foldFirm(entries: readonly KitEntry[]): FirmSettings {
+  // One object for all firms that have settled nothing: whoever shows it sees that nothing changed.
+  if (!entries.some(({ kind }) => settling.has(kind))) return usualFirm;
   let { letterhead, practice, standard } = usualFirm;
   const wordings: Partial<Record<WordingPlace, string>> = {};
   const corrections: Partial<Record<ConditionId, string>> = {};

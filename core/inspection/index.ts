@@ -7,6 +7,7 @@ export * from './firm.ts';
 export { ownersKinds, type WordingPlace, wordingPlaces } from './firm-entries.ts';
 export * from './house.ts';
 export * from './house-fold.ts';
+export { isId } from './id.ts';
 export * from './kit.ts';
 export * from './leaving.ts';
 export { clockOf, inOrder } from './order.ts';

@@ -1,10 +1,12 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/atkinson-hyperlegible-mono';
-import '@mantine/core/styles.css';
+import './mantine.css';
 import './globals.css';
 import { ColorSchemeScript, mantineHtmlProps } from '@mantine/core';
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
+import { preload } from 'react-dom';
+import { fontsOfEveryPage } from './fonts';
 import { Providers } from './providers';
 
 export const metadata: Metadata = {
@@ -15,6 +17,9 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: 'device-width', initialScale: 1, viewportFit: 'cover' };
 
 export default function RootLayout({ children }: { children: ReactNode }) {
+  // Asked for with the page: words that are set anew once a font arrives are laid out twice.
+  for (const href of fontsOfEveryPage)
+    preload(href, { as: 'font', type: 'font/woff2', crossOrigin: 'anonymous' });
   return (
     <html lang="en" {...mantineHtmlProps}>
       <head>

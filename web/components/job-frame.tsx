@@ -4,12 +4,15 @@ import type { Survey } from '@fair-plug/core/report';
 import { type ReactNode, useMemo } from 'react';
 import { useFindingCounts } from '@/local/use-finding-counts';
 import { Frame } from './frame';
+import classes from './job-frame.module.css';
 import { JobHead, type Stage } from './job-head';
 import { RegionWords } from './region-words';
 
 export interface JobFrameProps {
   readonly job: string;
   readonly house: House;
+  /** False where the server was known to have more of the job than is here. */
+  readonly isWhole: boolean;
   readonly survey: Survey;
   readonly judgement: HouseJudgement | null;
   readonly stage: Stage;
@@ -17,7 +20,7 @@ export interface JobFrameProps {
 }
 
 /** The frame of a job's screens: its address and the rail of its stages in the head. */
-export function JobFrame({ job, house, survey, judgement, stage, children }: JobFrameProps) {
+export function JobFrame({ job, house, isWhole, survey, judgement, stage, children }: JobFrameProps) {
   const { tested, receptacles } = survey.summary;
   const findings = useFindingCounts(house, judgement);
   const rooms = survey.coverage.rooms.length;
@@ -37,6 +40,11 @@ export function JobFrame({ job, house, survey, judgement, stage, children }: Job
   );
   return (
     <Frame head={head}>
+      {!isWhole && (
+        <p role="status" className={`${classes.partial} screen-only`}>
+          Part of this job is still on the server. It comes as soon as the server answers.
+        </p>
+      )}
       <RegionWords region={house.region}>{children}</RegionWords>
     </Frame>
   );

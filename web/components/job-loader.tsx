@@ -1,6 +1,6 @@
 'use client';
 
-import { type House, idSchema, type JobEntry } from '@fair-plug/core/inspection';
+import { type House, isId, type JobEntry } from '@fair-plug/core/inspection';
 import { useSearchParams } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
 import { RequestFailed } from '@/local/api';
@@ -13,6 +13,8 @@ export interface LoadedJob {
   readonly job: string;
   readonly house: House;
   readonly entries: readonly JobEntry[];
+  /** False where the server was known to have more of the job than is here. */
+  readonly isWhole: boolean;
 }
 
 type Children = { readonly children: (job: LoadedJob) => ReactNode };
@@ -24,7 +26,7 @@ export function JobLoader({ children }: Children) {
   const job = useSearchParams().get('job') ?? '';
   // The engine starts while the job is being read.
   useEffect(() => void engine(), []);
-  if (idSchema.safeParse(job).success) return <KnownJob job={job}>{children}</KnownJob>;
+  if (isId(job)) return <KnownJob job={job}>{children}</KnownJob>;
   return (
     <Frame>
       <Loading error={noSuchJob} />
@@ -34,7 +36,10 @@ export function JobLoader({ children }: Children) {
 
 function KnownJob({ job, children }: Children & { readonly job: string }) {
   const loaded = useHouse(job);
-  if (loaded.kind === 'loaded') return children({ job, house: loaded.house, entries: loaded.entries });
+  if (loaded.kind === 'loaded') {
+    const { house, entries, isWhole } = loaded;
+    return children({ job, house, entries, isWhole });
+  }
   return (
     <Frame>
       <Loading error={loaded.kind === 'failed' ? loaded.error : undefined} />

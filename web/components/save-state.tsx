@@ -125,7 +125,11 @@ function LockedBanner({ away }: { readonly away: 'signed-out' | 'removed' }) {
         {away === 'signed-out' ? (
           <>
             <strong>Signed out on the server.</strong> Go on working: what you enter is kept in this browser
-            for {identity.person.name} and sent after <Link href="/sign-in">signing in again</Link>.
+            for {identity.person.name} and sent after{' '}
+            <Link prefetch={false} href="/sign-in">
+              signing in again
+            </Link>
+            .
           </>
         ) : (
           <>

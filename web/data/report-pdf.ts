@@ -30,7 +30,7 @@ export interface WantedReport {
 /** One report at a time: a second waits for the first. */
 let last: Promise<unknown> = Promise.resolve();
 
-/** A browser is kept for so long after a report, for the next one. */
+/** A browser is kept for so long after a report, or after one was expected, for the next one. */
 const keptMilliseconds = 60_000;
 
 /** A place to print one report in: a context of its own, so that nothing of one asker is there for the next. */
@@ -88,24 +88,40 @@ async function newPress(browser: Browser): Promise<Press> {
   };
 }
 
-/** Makes a place for the next report ready, and ends the browser where none comes. */
+/** A press with the application running in it, which was told so far that nobody answers. */
+async function readyPress(browser: Browser): Promise<Press> {
+  const press = await newPress(browser);
+  await press.page.goto(`${ownOrigin()}/report`);
+  // Only the running application can say so.
+  await press.page.waitForSelector('[role="alert"]', { timeout: 10_000 });
+  return press;
+}
+
+/** Makes a place for the next report ready, unless one is. */
 function prepareNext(own: Kept): void {
-  const ready = own.browser.then(async (browser) => {
-    const press = await newPress(browser);
-    // Without a job the page has nothing to show; it compiles what the next report needs.
-    await press.page.goto(`${ownOrigin()}/report`).catch(() => {});
-    return press;
-  });
+  if (own.spare !== null) return;
+  const ready = own.browser.then(readyPress);
   ready.catch(() => {
     if (own.spare === ready) own.spare = null;
   });
   own.spare = ready;
+}
+
+/** Ends the browser where no report comes. */
+function keepForAWhile(own: Kept): void {
   clearTimeout(own.timer);
   own.timer = setTimeout(
     () => void own.browser.then((running) => running.close()).catch(() => {}),
     keptMilliseconds,
   );
   own.timer.unref?.();
+}
+
+/** A report may be wanted soon: starts what it takes. */
+export function expectReport(): void {
+  const own = warmBrowser();
+  prepareNext(own);
+  keepForAWhile(own);
 }
 
 /**
@@ -146,25 +162,35 @@ const answerFor =
     });
   };
 
+/** In the page that stands ready: the application goes to the report, and asks the server, which answers now. */
+function goTo(address: string): void {
+  history.pushState(null, '', address);
+  dispatchEvent(new Event('online'));
+}
+
+/** The press that stands ready, or, where none does, a new one. */
+async function takePress(own: Kept): Promise<{ readonly press: Press; readonly isNew: boolean }> {
+  const { spare } = own;
+  own.spare = null;
+  const ready = (await spare?.catch(() => null)) ?? null;
+  return { press: ready ?? (await newPress(await own.browser)), isNew: ready === null };
+}
+
 async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
   const { job, firm, language, timeZone, signal, onStage } = wanted;
   signal.throwIfAborted();
   onStage('opening');
   const own = warmBrowser();
-  const { spare } = own;
-  own.spare = null;
-  const { page, context, serve } = await (spare ?? own.browser.then(newPress));
+  const { press, isNew } = await takePress(own);
+  const { page, context, serve } = press;
   const end = (): void => void context.close().catch(() => {});
   signal.addEventListener('abort', end);
   try {
     serve(wanted);
-    if (timeZone !== null) {
-      const session = await context.newCDPSession(page);
-      // One that Chromium does not know leaves the server's own.
-      await session.send('Emulation.setTimezoneOverride', { timezoneId: timeZone }).catch(() => {});
-    }
-    const query = new URLSearchParams({ job, firm, owner: language });
-    await page.goto(`${ownOrigin()}/report?${query}`);
+    if (timeZone !== null) await setTimeZone(press, timeZone);
+    const address = `/report?${new URLSearchParams({ job, firm, owner: language })}`;
+    if (isNew) await page.goto(ownOrigin() + address);
+    else await page.evaluate(goTo, address);
     onStage('reading');
     await page.waitForSelector('[data-report="ready"]', { timeout: 30_000 });
     await page.evaluate(() => document.fonts.ready);
@@ -172,9 +198,16 @@ async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
     return await asPdf(page);
   } finally {
     signal.removeEventListener('abort', end);
-    await context.close().catch(() => {});
+    end();
     prepareNext(own);
+    keepForAWhile(own);
   }
+}
+
+async function setTimeZone({ context, page }: Press, timezoneId: string): Promise<void> {
+  const session = await context.newCDPSession(page);
+  // One that Chromium does not know leaves the server's own.
+  await session.send('Emulation.setTimezoneOverride', { timezoneId }).catch(() => {});
 }
 
 const asPdf = async (page: Page): Promise<Uint8Array<ArrayBuffer>> =>

@@ -159,6 +159,8 @@ export function firmApi(firm: string) {
     withdraw: (invitation: string) => about(`/api/invitations/${invitation}`, { method: 'DELETE' }),
     rename: (name: string) => about('/api/firm', withBody('PATCH', { name })),
     audit: async () => (await about<{ lines: readonly AuditLine[] }>('/api/audit')).lines,
+    /** Says that somebody looks at a report: the server makes ready to print. */
+    expectReport: () => send('/api/press', {}),
     /** The report as a PDF, printed by the server; tells how far it is. Throws RequestFailed. */
     printReport: (
       job: string,

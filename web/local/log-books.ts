@@ -7,7 +7,7 @@ import {
   type KitEntry,
 } from '@fair-plug/core/inspection';
 import { summaryOf } from '@fair-plug/core/report';
-import { entriesOf, kitKey, type LocalDatabase, type LogKey } from './store';
+import { countOf, entriesOf, isWhole, kitKey, type LocalDatabase, type LogKey, pack } from './store';
 
 /** A log as it stands on this device. */
 export interface LogState {
@@ -15,12 +15,15 @@ export interface LogState {
   readonly isRead: boolean;
   /** True where nothing of the log is here. */
   readonly isEmpty: boolean;
+  /** False where the server was known to have more of it than is here. */
+  readonly isWhole: boolean;
   readonly entries: readonly Entry[];
   /** Of a job's log. */
   readonly house: House;
 }
 
 const pauseBeforeSummary = 400;
+const pauseBeforePacking = 8000;
 
 /** One log, read once and grown entry by entry; whoever listens is told when it grows. */
 class LogBook {
@@ -31,26 +34,39 @@ class LogBook {
   private readonly listeners = new Set<() => void>();
   private current: LogState | null = null;
   private isRead = false;
+  private isWhole = true;
+  /** How often somebody said whether it is whole. */
+  private saidWhole = 0;
   private summaryTimer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(store: LocalDatabase, log: LogKey) {
     this.store = store;
     this.log = log;
     void this.read();
+    // Nothing waits for it but the next time that the log is opened.
+    setTimeout(() => void pack(store, log).catch(() => {}), pauseBeforePacking);
   }
 
   /** Reads what is kept, again where another tab has kept more. */
   async read(): Promise<void> {
-    const entries = await entriesOf(this.store, this.log);
+    const said = this.saidWhole;
+    const [entries, whole] = await Promise.all([
+      entriesOf(this.store, this.log),
+      isWhole(this.store, this.log),
+    ]);
     this.isRead = true;
+    // What was said meanwhile is newer than what was read.
+    if (said === this.saidWhole) this.isWhole = whole;
     this.current = null;
     this.take(entries);
     this.tell();
   }
 
-  take(entries: readonly Entry[]): void {
+  take(entries: readonly Entry[], whole?: boolean): void {
     const fresh = entries.filter(({ id }) => !this.all.has(id));
-    if (fresh.length === 0) return;
+    if (whole !== undefined) this.saidWhole += 1;
+    if (fresh.length === 0 && (whole ?? this.isWhole) === this.isWhole) return;
+    this.isWhole = whole ?? this.isWhole;
     for (const entry of fresh) this.all.set(entry.id, entry);
     if (this.log !== kitKey) {
       this.fold.add(fresh as readonly JobEntry[]);
@@ -64,6 +80,7 @@ class LogBook {
     this.current ??= {
       isRead: this.isRead,
       isEmpty: this.all.size === 0,
+      isWhole: this.isWhole,
       entries: [...this.all.values()],
       house: this.fold.house,
     };
@@ -87,8 +104,9 @@ class LogBook {
       await this.store.transaction('rw', this.store.logs, async () => {
         const kept = await this.store.logs.get(this.log);
         await this.store.logs.put({
+          cursor: 0,
+          ...kept,
           log: this.log,
-          cursor: kept?.cursor ?? 0,
           summary,
           summarized: this.all.size,
         });
@@ -118,11 +136,10 @@ export class LogBooks {
     return book;
   }
 
-  /** Entries that were kept: shown here and in other tabs. */
-  grown(log: LogKey, entries: readonly Entry[]): void {
-    if (entries.length === 0) return;
-    this.books.get(log)?.take(entries);
-    this.channel.postMessage(log);
+  /** Entries that were kept: shown here and in other tabs. `whole`: whether the server is known to have more, if asked. */
+  grown(log: LogKey, entries: readonly Entry[], whole?: boolean): void {
+    this.books.get(log)?.take(entries, whole);
+    if (entries.length > 0) this.channel.postMessage(log);
   }
 
   /** Makes sure that the list of jobs has a line for a log that nobody has opened here. */
@@ -132,8 +149,9 @@ export class LogBooks {
     const fold = new HouseFold().add(entries as readonly JobEntry[]);
     const kept = await this.store.logs.get(log);
     await this.store.logs.put({
+      cursor: 0,
+      ...kept,
       log,
-      cursor: kept?.cursor ?? 0,
       summary: summaryOf(fold.house),
       summarized: entries.length,
     });
@@ -142,11 +160,7 @@ export class LogBooks {
   /** Brings every line of the list of jobs up to date whose page was closed before it was. */
   async allSummarized(): Promise<void> {
     for (const { log, summarized } of await this.store.logs.toArray()) {
-      const [confirmed, unsent] = await Promise.all([
-        this.store.confirmed.where('log').equals(log).count(),
-        this.store.unsent.where('log').equals(log).count(),
-      ]);
-      if (confirmed + unsent !== summarized) await this.summarized(log);
+      if ((await countOf(this.store, log)) !== summarized) await this.summarized(log);
     }
   }
 

@@ -25,15 +25,27 @@ export interface Confirmed {
   readonly entry: Entry;
 }
 
+/** Many entries that the server has, in one row: a log of thousands is read as quickly as one of a few. */
+interface Pack {
+  readonly log: LogKey;
+  readonly number: number;
+  /** A JSON array of entries. */
+  readonly entries: string;
+}
+
 /** A log that is kept on this device. */
 export interface KeptLog {
   readonly log: LogKey;
   /** Number of the last of the server's entries that is here. */
   readonly cursor: number;
+  /** Number of the last that the server was known to have. */
+  readonly head?: number;
   /** What the list of jobs says; null for the kit, and until the log was folded. */
   readonly summary: HouseSummary | null;
   /** Of how many entries the summary was made. */
   readonly summarized?: number;
+  /** How many entries are in its packs. */
+  readonly packed?: number;
 }
 
 interface Setting {
@@ -45,6 +57,7 @@ interface Setting {
 export class LocalDatabase extends Dexie {
   declare unsent: EntityTable<Unsent, 'order'>;
   declare confirmed: Table<Confirmed, string>;
+  declare packs: Table<Pack, [LogKey, number]>;
   declare logs: Table<KeptLog, LogKey>;
   declare settings: EntityTable<Setting, 'name'>;
 
@@ -52,6 +65,7 @@ export class LocalDatabase extends Dexie {
     super(name);
     this.version(1).stores({ unsent: '++order, log', settings: 'name' });
     this.version(2).stores({ confirmed: 'id, log', logs: 'log' });
+    this.version(3).stores({ packs: '[log+number]' });
   }
 }
 
@@ -102,30 +116,77 @@ const latestClock = (entries: readonly Entry[]): string =>
     return clock > latest ? clock : latest;
   }, '');
 
+/** From so many entries on they go into one row. */
+const many = 50;
+
+const packsOf = ({ packs }: LocalDatabase, log: LogKey) =>
+  packs.where('[log+number]').between([log, Dexie.minKey], [log, Dexie.maxKey]);
+
+const unpacked = ({ entries }: Pack): readonly Entry[] => JSON.parse(entries);
+
+async function addPack(store: LocalDatabase, log: LogKey, entries: readonly Entry[]): Promise<void> {
+  const last = await packsOf(store, log).last();
+  const number = (last?.number ?? 0) + 1;
+  await store.packs.add({ log, number, entries: JSON.stringify(entries) });
+  const kept = await store.logs.get(log);
+  const packed = (kept?.packed ?? 0) + entries.length;
+  await store.logs.put({ cursor: 0, summary: null, ...kept, log, packed });
+}
+
+/** Entries of a log that the server has. */
+async function confirmedOf(store: LocalDatabase, log: LogKey): Promise<readonly Entry[]> {
+  const packs = await packsOf(store, log).toArray();
+  const loose = await store.confirmed.where('log').equals(log).toArray();
+  return [...packs.flatMap(unpacked), ...loose.map(({ entry }) => entry)];
+}
+
+/** Those of the entries that are here as confirmed. */
+async function knownOf(
+  store: LocalDatabase,
+  log: LogKey,
+  ids: readonly string[],
+): Promise<ReadonlySet<string>> {
+  if (ids.length > many) return new Set((await confirmedOf(store, log)).map(({ id }) => id));
+  // One that was packed already is kept twice then, and read once.
+  const rows = await store.confirmed.bulkGet([...ids]);
+  return new Set(rows.flatMap((row) => (row === undefined ? [] : [row.id])));
+}
+
+/** How far a page of the server's entries goes. */
+export interface Reach {
+  /** Number of its last entry. */
+  readonly cursor: number;
+  /** Number of the last entry that the server has. */
+  readonly head: number;
+}
+
 /** Keeps what came from the server, and sets the clock by it. Answers what was not here yet. */
 export async function confirm(
   store: LocalDatabase,
   log: LogKey,
   entries: readonly Entry[],
-  cursor: number | null,
+  reach: Reach | null,
 ): Promise<readonly Entry[]> {
-  return store.transaction('rw', [store.confirmed, store.unsent, store.logs, store.settings], async () => {
+  const tables = [store.confirmed, store.packs, store.unsent, store.logs, store.settings];
+  return store.transaction('rw', tables, async () => {
     const ids = entries.map(({ id }) => id);
-    const known = await store.confirmed.bulkGet(ids);
-    const fresh = entries.filter((_, index) => known[index] === undefined);
-    await store.confirmed.bulkPut(fresh.map((entry) => ({ id: entry.id, log, entry })));
+    const known = await knownOf(store, log, ids);
+    const fresh = entries.filter(({ id }) => !known.has(id));
+    if (fresh.length > many) await addPack(store, log, fresh);
+    else await store.confirmed.bulkPut(fresh.map((entry) => ({ id: entry.id, log, entry })));
     const sent = new Set(ids);
     const waiting = await store.unsent.where('log').equals(log).toArray();
     await store.unsent.bulkDelete(
       waiting.filter(({ entry }) => sent.has(entry.id)).map(({ order }) => order),
     );
     const kept = await store.logs.get(log);
-    if (cursor !== null || kept === undefined)
+    if (reach !== null || kept === undefined)
       await store.logs.put({
+        summary: null,
+        ...kept,
         log,
-        cursor: Math.max(cursor ?? 0, kept?.cursor ?? 0),
-        summary: kept?.summary ?? null,
-        ...(kept?.summarized === undefined ? {} : { summarized: kept.summarized }),
+        cursor: Math.max(reach?.cursor ?? 0, kept?.cursor ?? 0),
+        head: Math.max(reach?.head ?? 0, kept?.head ?? 0),
       });
     const seen = latestClock(entries);
     const own = (await store.settings.get('clock'))?.value ?? '';
@@ -135,11 +196,52 @@ export async function confirm(
   });
 }
 
+/** False where the server was known to have more of a log than is here. */
+export async function isWhole(store: LocalDatabase, log: LogKey): Promise<boolean> {
+  const { cursor = 0, head = 0 } = (await store.logs.get(log)) ?? {};
+  return cursor >= head;
+}
+
 /** Every entry of a log that is here, sent or not; what the server refuses stays out of the house. */
 export async function entriesOf(store: LocalDatabase, log: LogKey): Promise<readonly Entry[]> {
-  return store.transaction('r', store.confirmed, store.unsent, async () => {
-    const confirmed = await store.confirmed.where('log').equals(log).toArray();
+  return store.transaction('r', store.confirmed, store.packs, store.unsent, async () => {
+    const confirmed = await confirmedOf(store, log);
     const unsent = await store.unsent.where('log').equals(log).toArray();
-    return [...confirmed, ...unsent.filter(({ refused }) => refused === null)].map(({ entry }) => entry);
+    const all = [...confirmed, ...unsent.filter(({ refused }) => refused === null).map(({ entry }) => entry)];
+    return [...new Map(all.map((entry) => [entry.id, entry])).values()];
+  });
+}
+
+/** How many entries of a log are here. */
+export async function countOf(store: LocalDatabase, log: LogKey): Promise<number> {
+  return store.transaction('r', store.confirmed, store.logs, store.unsent, async () => {
+    const packed = (await store.logs.get(log))?.packed ?? 0;
+    const loose = await store.confirmed.where('log').equals(log).count();
+    const unsent = await store.unsent.where('log').equals(log).count();
+    return packed + loose + unsent;
+  });
+}
+
+/** Everything that the server has and that is here. */
+export async function allConfirmed(store: LocalDatabase): Promise<readonly Omit<Confirmed, 'id'>[]> {
+  return store.transaction('r', store.confirmed, store.packs, async () => {
+    const packs = await store.packs.toArray();
+    const packed = packs.flatMap((pack) => unpacked(pack).map((entry) => ({ log: pack.log, entry })));
+    const rows = [...packed, ...(await store.confirmed.toArray())];
+    return [...new Map(rows.map((row) => [row.entry.id, row])).values()];
+  });
+}
+
+/** Puts the loose entries of a log into one row, once they are many. */
+export async function pack(store: LocalDatabase, log: LogKey): Promise<void> {
+  await store.transaction('rw', store.confirmed, store.packs, store.logs, async () => {
+    const loose = await store.confirmed.where('log').equals(log).toArray();
+    if (loose.length <= many) return;
+    await addPack(
+      store,
+      log,
+      loose.map(({ entry }) => entry),
+    );
+    await store.confirmed.bulkDelete(loose.map(({ id }) => id));
   });
 }

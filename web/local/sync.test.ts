@@ -5,7 +5,16 @@ import { v7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { firmApi } from './api.ts';
 import { LogBooks } from './log-books.ts';
-import { confirm, entriesOf, keep as keepIn, kitKey, LocalDatabase } from './store.ts';
+import {
+  allConfirmed,
+  confirm,
+  countOf,
+  entriesOf,
+  keep as keepIn,
+  kitKey,
+  LocalDatabase,
+  pack,
+} from './store.ts';
 import { Sync } from './sync.ts';
 
 const author = v7();
@@ -111,7 +120,7 @@ describe('what is kept in the browser', () => {
   test('the clock goes on from what came from a device that is hours ahead', async () => {
     const ahead = new Date(Date.now() + 7_200_000).toISOString();
     const [other] = await newDevice().keep(job, [room('Dne')]);
-    await confirm(device.store, job, [{ ...other, at: ahead, clock: `${ahead}~0000` } as Entry], 1);
+    await confirm(device.store, job, [{ ...other, at: ahead, clock: `${ahead}~0000` } as Entry], null);
     const [own] = await device.keep(job, [room('Den')]);
     expect((own?.clock ?? '') > `${ahead}~0000`).toBe(true);
     expect((own?.at ?? '') < ahead).toBe(true);
@@ -175,6 +184,90 @@ describe('in step with the server', () => {
     const before = server.asked.length;
     await device.exchange();
     expect(server.asked.slice(before)).toEqual(['GET /api/logs']);
+  });
+
+  test('a log of which only the first page arrived is not whole, here or when it is opened again', async () => {
+    const other = newDevice();
+    await other.keep(job, ['Den', 'Hall', 'Attic', 'Bath', 'Entry'].map(room), true);
+    await other.exchange();
+    let pages = 0;
+    server.answer = (path) => {
+      if (!path.startsWith('/api/jobs/')) return 200;
+      pages += 1;
+      return pages === 2 ? 0 : 200;
+    };
+    const opened = [device.books];
+    const states = () => opened.map((books) => books.book(job).state());
+    await expect(device.exchange()).rejects.toMatchObject({ code: 'server-away' });
+    opened.push(new LogBooks(device.store));
+    await vi.waitFor(() => {
+      for (const { house, isWhole } of states())
+        expect({ rooms: house.rooms.length, isWhole }).toEqual({ rooms: 3, isWhole: false });
+    });
+    await device.exchange();
+    await vi.waitFor(() => {
+      for (const { house, isWhole } of states())
+        expect({ rooms: house.rooms.length, isWhole }).toEqual({ rooms: 5, isWhole: true });
+    });
+  });
+
+  test('is current once all that is looked at is here, and not while something more is wanted', async () => {
+    const other = newDevice();
+    await other.keep(job, ['Den', 'Hall', 'Attic', 'Bath', 'Entry'].map(room), true);
+    await other.exchange();
+    const seen: [boolean, number][] = [];
+    device.sync.listen(() =>
+      seen.push([device.sync.state().isCurrent, device.books.book(job).state().entries.length]),
+    );
+    device.sync.start();
+    await vi.waitFor(() => expect(device.sync.state().isCurrent).toBe(true));
+    device.sync.want(job);
+    expect(device.sync.state().isCurrent).toBe(false);
+    await vi.waitFor(() => expect(device.sync.state().isCurrent).toBe(true));
+    expect(seen.at(-1)).toEqual([true, 5]);
+    server.answer = () => 0;
+    device.sync.wake();
+    await vi.waitFor(() => expect(device.sync.state().isCurrent).toBe(false));
+    device.sync.end();
+  });
+
+  test('many entries at once are kept once, whatever of them was here', async () => {
+    const entries = await newDevice().keep(
+      job,
+      Array.from({ length: 120 }, (_, index) => room(`Room ${index}`)),
+    );
+    await confirm(device.store, job, entries.slice(0, 7), { cursor: 7, head: 120 });
+    const fresh = await confirm(device.store, job, entries, { cursor: 120, head: 120 });
+    expect(fresh).toHaveLength(113);
+    expect(await confirm(device.store, job, entries, { cursor: 120, head: 120 })).toEqual([]);
+    expect(await entriesOf(device.store, job)).toHaveLength(120);
+    expect(await countOf(device.store, job)).toBe(120);
+  });
+
+  test('loose entries are packed once they are many: the same to the last byte, of each log its own', async () => {
+    const others = await newDevice().keep(v7(), [room('Elsewhere')]);
+    await confirm(device.store, 'another job', others, null);
+    const entries = await newDevice().keep(
+      job,
+      Array.from({ length: 120 }, (_, index) => room(`Room ${index} “é” \u2028`)),
+    );
+    for (let from = 0; from < 120; from += 40)
+      await confirm(device.store, job, entries.slice(from, from + 40), { cursor: from + 40, head: 120 });
+    const sorted = (some: readonly Entry[]) => some.map((one) => JSON.stringify(one)).toSorted();
+    const before = sorted(await entriesOf(device.store, job));
+    await pack(device.store, job);
+    expect(await device.store.confirmed.where('log').equals(job).count()).toBe(0);
+    expect(sorted(await entriesOf(device.store, job))).toEqual(before);
+    expect(await countOf(device.store, job)).toBe(120);
+    expect(await device.store.logs.get(job)).toMatchObject({ cursor: 120, head: 120 });
+    // What came once more after it was packed is read once.
+    await confirm(device.store, job, entries.slice(0, 3), null);
+    expect(sorted(await entriesOf(device.store, job))).toEqual(before);
+    expect((await allConfirmed(device.store)).map(({ log }) => log).toSorted()).toEqual(
+      [...Array.from({ length: 120 }, () => job), 'another job'].toSorted(),
+    );
+    await pack(device.store, 'another job');
+    expect(await device.store.confirmed.where('log').equals('another job').count()).toBe(1);
   });
 
   test('of two who both worked without a network, both end with the same house', async () => {

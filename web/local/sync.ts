@@ -18,6 +18,8 @@ export interface SyncState {
   readonly failure: RequestFailed | null;
   /** Logs that the server does not have or does not give. */
   readonly missing: ReadonlySet<LogKey>;
+  /** All that somebody looks at was here, to the last entry, when the server was asked last. */
+  readonly isCurrent: boolean;
 }
 
 /** The oldest sendable entries of one log, in the order in which they were made. */
@@ -36,7 +38,7 @@ export class Sync {
   private readonly api: FirmApi;
   private readonly books: LogBooks;
   private readonly listeners = new Set<() => void>();
-  private current: SyncState = { failure: null, missing: new Set() };
+  private current: SyncState = { failure: null, missing: new Set(), isCurrent: false };
   private readonly wanted = new Set<LogKey>([kitKey]);
   private timer: ReturnType<typeof setTimeout> | undefined;
   private pause = firstPause;
@@ -89,6 +91,7 @@ export class Sync {
   want(log: LogKey): void {
     if (this.wanted.has(log)) return;
     this.wanted.add(log);
+    this.become({ isCurrent: false });
     this.wake();
   }
 
@@ -112,14 +115,14 @@ export class Sync {
         await this.exchange();
       } while (this.isWoken && !this.isEnded);
       this.pause = firstPause;
-      this.become({ failure: null });
+      this.become({ failure: null, isCurrent: true });
     } catch (error) {
       // What is no answer of the server is a bug of ours; entries stay here and it is tried again all the same.
       const failure =
         error instanceof RequestFailed
           ? error
           : new RequestFailed('failed', `This application failed: ${error}`);
-      this.become({ failure });
+      this.become({ failure, isCurrent: false });
       pause = this.pause;
       this.pause = Math.min(this.pause * 2, longestPause);
     } finally {
@@ -133,7 +136,8 @@ export class Sync {
     const isSame =
       next.failure?.code === this.current.failure?.code &&
       next.failure?.message === this.current.failure?.message &&
-      next.missing === this.current.missing;
+      next.missing === this.current.missing &&
+      next.isCurrent === this.current.isCurrent;
     this.current = next;
     if (!isSame) for (const listener of this.listeners) listener();
   }
@@ -210,9 +214,11 @@ export class Sync {
   private async fetch(log: LogKey, from: number, to: number): Promise<void> {
     for (let cursor = from; ; ) {
       const page = await (log === kitKey ? this.api.kitLog(cursor) : this.api.jobLog(log, cursor));
-      const fresh = await confirm(this.store, log, page.entries, page.cursor);
-      this.books.grown(log, fresh);
-      if (page.entries.length === 0 || page.cursor >= to) break;
+      const isLast = page.entries.length === 0 || page.cursor >= to;
+      const head = isLast ? page.cursor : to;
+      const fresh = await confirm(this.store, log, page.entries, { cursor: page.cursor, head });
+      this.books.grown(log, fresh, isLast);
+      if (isLast) break;
       cursor = page.cursor;
     }
     await this.books.summarized(log);

@@ -4,7 +4,7 @@ import type { InstrumentId } from '@fair-plug/core/circuit';
 import type { House } from '@fair-plug/core/inspection';
 import { afterNews, type HouseJudgement, slimHouse } from '@fair-plug/core/judgement';
 import { proxy } from 'comlink';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { NumberedNews } from '@/workers/engine.worker';
 import { engine } from './engine';
 import { useOwnStorage } from './use-own-storage';
@@ -36,21 +36,30 @@ function heard(news: NumberedNews): HouseJudgement | null {
   return latest;
 }
 
-/** What the engine makes of a house: null until it has answered, then the best answer so far. */
+/** An answer, and what it was an answer to. */
+interface Answer {
+  readonly house: House;
+  readonly judgement: HouseJudgement;
+}
+
+/** What the engine makes of a house: null until it has answered, then the best answer so far; an older house's is not final. */
 export function useJudgement(job: string, house: House): HouseJudgement | null {
   const { bag } = useBag();
-  const [judgement, setJudgement] = useState<HouseJudgement | null>(null);
+  const [answer, setAnswer] = useState<Answer | null>(null);
   useEffect(() => {
     let isCurrent = true;
     const take = (news: NumberedNews | null): void => {
       // News are taken though overtaken: the next ones build on them.
       const better = news === null ? null : heard(news);
-      if (isCurrent && better !== null) setJudgement(better);
+      if (isCurrent && better !== null) setAnswer({ house, judgement: better });
     };
     void engine().judge(job, slimHouse(house), bag, proxy(take)).then(take);
     return () => {
       isCurrent = false;
     };
   }, [job, house, bag]);
-  return judgement;
+  return useMemo(() => {
+    if (answer === null || answer.house === house) return answer?.judgement ?? null;
+    return { ...answer.judgement, isFinal: false };
+  }, [answer, house]);
 }

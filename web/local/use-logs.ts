@@ -18,7 +18,7 @@ export type Loaded<T> =
   | { readonly kind: 'failed'; readonly error: RequestFailed }
   | ({ readonly kind: 'loaded' } & T);
 
-const nothingYet: SyncState = { failure: null, missing: new Set() };
+const nothingYet: SyncState = { failure: null, missing: new Set(), isCurrent: false };
 
 function useSyncState(): SyncState {
   const { sync } = useLocal();
@@ -68,12 +68,22 @@ function useLog(log: LogKey): Loaded<LogState> {
   }, [state, failure, missing, log]);
 }
 
-export function useHouse(job: string): Loaded<{ house: House; entries: readonly JobEntry[] }> {
+/** Whether all that is shown was here, to the last entry, when the server was asked last. */
+export const useIsCurrent = (): boolean => useSyncState().isCurrent;
+
+export function useHouse(
+  job: string,
+): Loaded<{ house: House; entries: readonly JobEntry[]; isWhole: boolean }> {
   const log = useLog(job);
   return useMemo(
     () =>
       log.kind === 'loaded'
-        ? { kind: 'loaded', house: log.house, entries: log.entries as readonly JobEntry[] }
+        ? {
+            kind: 'loaded',
+            house: log.house,
+            entries: log.entries as readonly JobEntry[],
+            isWhole: log.isWhole,
+          }
         : log,
     [log],
   );

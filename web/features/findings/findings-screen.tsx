@@ -23,7 +23,7 @@ export function FindingsScreen() {
 }
 
 /** What goes into the report: proposed by the engine, decided by the inspector. */
-function Findings({ job, house }: LoadedJob) {
+function Findings({ job, house, isWhole }: LoadedJob) {
   const judgement = useJudgement(job, house);
   const findings = useFindings(house, judgement);
   const { practice } = useFirmSettings();
@@ -59,7 +59,14 @@ function Findings({ job, house }: LoadedJob) {
   const toDecide = shown.filter(({ status }) => status === 'open');
   const open = toDecide.length;
   return (
-    <JobFrame job={job} house={house} survey={survey} judgement={judgement} stage="findings">
+    <JobFrame
+      job={job}
+      house={house}
+      isWhole={isWhole}
+      survey={survey}
+      judgement={judgement}
+      stage="findings"
+    >
       <div className={classes.screen}>
         <nav className={classes.side} aria-label="Findings">
           <header className={classes.head}>
@@ -67,11 +74,15 @@ function Findings({ job, house }: LoadedJob) {
             <p className={classes.soft}>
               {open === 0 ? 'Nothing is left to decide.' : `${open} to decide.`} Until then each stands in the
               report as proposed.
+              {judgement?.isFinal !== true && ' The readings are still being judged.'}
             </p>
           </header>
           {shown.length === 0 ? (
             <p className={classes.empty}>
-              Nothing was read or seen that asks for a finding. <Link href={`/walk?job=${job}`}>Walk on</Link>
+              Nothing was read or seen that asks for a finding.{' '}
+              <Link prefetch={false} href={`/walk?job=${job}`}>
+                Walk on
+              </Link>
               , or add one by hand.
             </p>
           ) : (

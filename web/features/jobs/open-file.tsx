@@ -2,7 +2,7 @@ import { Button, FileButton } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useLocal } from '@/local/local-store';
-import { takeInJob } from '@/local/record';
+import { takeInJob } from '@/local/take-in';
 import { useKeep } from '@/local/use-logs';
 
 /** Takes a job in from its file: what is here already stays as it is. */

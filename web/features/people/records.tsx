@@ -3,7 +3,8 @@
 import { Button, FileButton } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
 import { useLocal } from '@/local/local-store';
-import { takeIn, useExportRecord } from '@/local/record';
+import { useExportRecord } from '@/local/record';
+import { takeIn } from '@/local/take-in';
 import classes from './people.module.css';
 
 /** The way out of everything: what is kept here as a file, and such a file taken in. */

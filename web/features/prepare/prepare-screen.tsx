@@ -22,12 +22,12 @@ export function PrepareScreen() {
 }
 
 /** All that is settled before the first receptacle: the house, what to expect of it, its rooms, the plan, the testers. */
-function Prepare({ job, house }: LoadedJob) {
+function Prepare({ job, house, isWhole }: LoadedJob) {
   const say = useSay(job);
   const { bag } = useBag();
   const survey = useMemo(() => surveyOf(house), [house]);
   return (
-    <JobFrame job={job} house={house} survey={survey} judgement={null} stage="prepare">
+    <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} judgement={null} stage="prepare">
       <div className={classes.page}>
         <header className={classes.head}>
           <h1>Prepare</h1>

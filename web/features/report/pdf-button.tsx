@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { type PrintStage, RequestFailed } from '@/local/api';
 import { saveFile } from '@/local/files';
 import { useLocal } from '@/local/local-store';
@@ -11,6 +11,9 @@ const stageWords: Readonly<Record<PrintStage, string>> = {
   reading: 'Judging the readings …',
   printing: 'Printing …',
 };
+
+/** Whoever stays with a report so long may want it printed. */
+const lookedAtMilliseconds = 1500;
 
 export interface PdfButtonProps {
   readonly job: string;
@@ -24,6 +27,11 @@ export function PdfButton({ job, language }: PdfButtonProps) {
   const [stage, setStage] = useState<PrintStage | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const work = useRef<AbortController | null>(null);
+  useEffect(() => {
+    // Nothing is lost where this fails: printing then starts from the beginning.
+    const timer = setTimeout(() => void api.expectReport().catch(() => {}), lookedAtMilliseconds);
+    return () => clearTimeout(timer);
+  }, [api]);
   const print = async (): Promise<void> => {
     const own = new AbortController();
     work.current = own;

@@ -4,13 +4,14 @@ import { type OwnerLanguage, ownerLanguages, ownerPages, reportOn } from '@fair-
 import { Button, NativeSelect } from '@mantine/core';
 import { useDisclosure, useDocumentTitle } from '@mantine/hooks';
 import { useSearchParams } from 'next/navigation';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
+import { Loading } from '@/components/loading';
 import { useLocal } from '@/local/local-store';
 import { useFirmSettings } from '@/local/use-firm-settings';
 import { useJudgement } from '@/local/use-judgement';
-import { useSaveState } from '@/local/use-logs';
+import { useIsCurrent, useSaveState } from '@/local/use-logs';
 import { useOwnStorage } from '@/local/use-own-storage';
 import { useSay } from '@/local/use-say';
 import { PdfButton } from './pdf-button';
@@ -26,14 +27,26 @@ export function ReportScreen() {
 const isLanguage = (value: string | null): value is OwnerLanguage =>
   ownerLanguages.some((language) => language === value);
 
+/** What may still change the report by itself, and who prints it is to know of. */
+function unsettledWords(isWhole: boolean, isFinal: boolean): string | null {
+  if (!isWhole)
+    return 'Not complete: part of this job is still on the server. What is missing here may be a finding.';
+  if (!isFinal) return 'Not complete: the readings are still being judged.';
+  return null;
+}
+
 /** The report as it would be printed now, and what can be done with it. */
-function ReportOf({ job, house, entries }: LoadedJob) {
+function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const { identity } = useLocal();
   const firm = useFirmSettings();
   const { toSend } = useSaveState();
   const say = useSay(job);
   const judgement = useJudgement(job, house);
   const report = useMemo(() => reportOn(house, judgement, firm.practice), [house, judgement, firm.practice]);
+  // Drawing hundreds of receptacles is left off as soon as there is more to draw.
+  const drawn = useDeferredValue(report, null);
+  const isCurrent = useIsCurrent();
+  const unsettled = unsettledWords(isWhole, report.isFinal);
   const [chosen, choose] = useOwnStorage<OwnerLanguage>(`owner language ${job}`, 'en');
   const asked = useSearchParams().get('owner');
   const language = isLanguage(asked) ? asked : chosen;
@@ -41,7 +54,7 @@ function ReportOf({ job, house, entries }: LoadedJob) {
   useDocumentTitle(`Receptacle inspection, ${house.address}`);
   const open = report.decided.filter(({ number, status }) => number > 0 && status === 'open').length;
   return (
-    <JobFrame job={job} house={house} survey={report} judgement={judgement} stage="report">
+    <JobFrame job={job} house={house} isWhole={isWhole} survey={report} judgement={judgement} stage="report">
       <div className={`${classes.tools} screen-only`}>
         <p>
           {open > 0 && `${open} findings are proposed and not yet decided on. `}
@@ -66,7 +79,19 @@ function ReportOf({ job, house, entries }: LoadedJob) {
         </Button>
         <PdfButton job={job} language={language} />
       </div>
-      <ReportSheet report={report} identity={identity} firm={firm} language={language} />
+      <div data-report={drawn === report && unsettled === null && isCurrent ? 'ready' : 'not-yet'}>
+        {drawn === null ? (
+          <Loading />
+        ) : (
+          <ReportSheet
+            report={drawn}
+            identity={identity}
+            firm={firm}
+            language={language}
+            unsettled={unsettled}
+          />
+        )}
+      </div>
       <SignSheet
         opened={isSigning}
         onClose={signing.close}

@@ -11,6 +11,7 @@ import {
   workListOf,
 } from '@fair-plug/core/report';
 import dayjs from 'dayjs';
+import { memo } from 'react';
 import { FindingArticle } from '@/components/finding-article';
 import { Words } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
@@ -29,12 +30,20 @@ export interface ReportSheetProps {
   readonly firm: FirmSettings;
   /** Of the owner's page. */
   readonly language: OwnerLanguage;
+  /** What may still change it by itself; null once nothing does. */
+  readonly unsettled: string | null;
 }
 
 const { headings, figures } = reportTexts;
 
 /** The report itself: the same on screen, on paper and in the PDF. */
-export function ReportSheet({ report, identity, firm, language }: ReportSheetProps) {
+export const ReportSheet = memo(function ReportSheet({
+  report,
+  identity,
+  firm,
+  language,
+  unsettled,
+}: ReportSheetProps) {
   const { house, findings, rooms, notSeen, cautions, noDefect } = report;
   const fillIns: FillIns = {
     address: house.address,
@@ -48,7 +57,12 @@ export function ReportSheet({ report, identity, firm, language }: ReportSheetPro
     firm.wordings[place] === undefined ? null : filledIn(firm.wordings[place], fillIns);
   const introduction = own('introduction');
   return (
-    <article className={classes.sheet} data-report={report.isFinal ? 'ready' : 'judging'}>
+    <article className={classes.sheet}>
+      {unsettled !== null && (
+        <p role="status" className={classes.unsettled}>
+          {unsettled}
+        </p>
+      )}
       <header className={classes.head}>
         <Letterhead firm={firm} name={identity.firm.name} />
         <h1>{reportTexts.title}</h1>
@@ -127,7 +141,7 @@ export function ReportSheet({ report, identity, firm, language }: ReportSheetPro
       <Signatures signatures={house.signatures} />
     </article>
   );
-}
+});
 
 function Letterhead({ firm, name }: { readonly firm: FirmSettings; readonly name: string }) {
   const { mark, lines } = firm.letterhead;

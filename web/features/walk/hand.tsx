@@ -64,7 +64,7 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
         />
         <div className={classes.tester}>
           {tester === null ? (
-            <Link href="/kit" className={classes.setUp}>
+            <Link prefetch={false} href="/kit" className={classes.setUp}>
               Set up your tester
             </Link>
           ) : (

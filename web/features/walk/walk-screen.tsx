@@ -2,6 +2,7 @@
 
 import { receptaclesOf } from '@fair-plug/core/inspection';
 import { surveyOf } from '@fair-plug/core/report';
+import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
@@ -11,7 +12,7 @@ import { useJudgement } from '@/local/use-judgement';
 import { AddRoom } from './add-room';
 import { CausesList } from './causes-list';
 import { Hand } from './hand';
-import { type AskedReading, ReadingForm } from './reading-form';
+import type { AskedReading } from './reading-form';
 import { RoomList } from './room-list';
 import { WalkSheet } from './sheets/walk-sheet';
 import { useWalk } from './use-walk';
@@ -21,11 +22,14 @@ import classes from './walk.module.css';
 import { WalkKeysHelp } from './walk-keys-help';
 import { type SheetId, sheetFor } from './words';
 
+/** It checks what is typed by the schemas of entries: nothing that the first picture waits for. */
+const ReadingForm = dynamic(() => import('./reading-form').then((one) => one.ReadingForm));
+
 export function WalkScreen() {
   return <JobLoader>{(loaded) => <Walk key={loaded.job} {...loaded} />}</JobLoader>;
 }
 
-function Walk({ job, house, entries }: LoadedJob) {
+function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const tester = useChosenTester();
   const judgement = useJudgement(job, house);
   const walk = useWalk(job, house, entries, tester?.id ?? null, judgement);
@@ -59,7 +63,7 @@ function Walk({ job, house, entries }: LoadedJob) {
   const survey = useMemo(() => surveyOf(house, judgement), [house, judgement]);
   const line = survey.rooms.flatMap(({ lines }) => lines).find(({ id }) => id === walk.receptacle?.id);
   return (
-    <JobFrame job={job} house={house} survey={survey} judgement={judgement} stage="walk">
+    <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} judgement={judgement} stage="walk">
       <h1 className={classes.unseen}>Walk: {house.address}</h1>
       <div className={classes.walk}>
         <nav className={classes.rooms} aria-label="Rooms">
@@ -95,25 +99,29 @@ function Walk({ job, house, entries }: LoadedJob) {
           onSheet={setSheet}
         />
       </div>
-      <ReadingForm
-        name={walk.name}
-        asked={asked}
-        groundMayBeLive={walk.judged === null || walk.judged.contacts.ground !== 'not-live'}
-        onRecord={(shown, plateScrew) => {
-          setAsked(null);
-          walk.recordShown(shown, plateScrew);
-        }}
-        onClose={() => setAsked(null)}
-      />
-      <WalkSheet
-        open={sheet}
-        job={job}
-        house={house}
-        entries={entries}
-        walk={walk}
-        onClose={() => setSheet(null)}
-      />
-      <WalkKeysHelp opened={help.opened} onClose={help.close} />
+      {isPainted && (
+        <>
+          <ReadingForm
+            name={walk.name}
+            asked={asked}
+            groundMayBeLive={walk.judged === null || walk.judged.contacts.ground !== 'not-live'}
+            onRecord={(shown, plateScrew) => {
+              setAsked(null);
+              walk.recordShown(shown, plateScrew);
+            }}
+            onClose={() => setAsked(null)}
+          />
+          <WalkSheet
+            open={sheet}
+            job={job}
+            house={house}
+            entries={entries}
+            walk={walk}
+            onClose={() => setSheet(null)}
+          />
+          <WalkKeysHelp opened={help.opened} onClose={help.close} />
+        </>
+      )}
     </JobFrame>
   );
 }

@@ -1,0 +1,4 @@
+declare module '*.woff2' {
+  const address: string;
+  export default address;
+}

@@ -1,0 +1,72 @@
+import type { JobFile } from '@fair-plug/core/exchange';
+import { type Entry, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/inspection';
+import { z } from 'zod';
+import type { Local } from './local-store';
+import { entriesOf, kitKey, type LogKey } from './store';
+
+/** What one person kept in a browser: a file that they, or an owner of the firm, can take in on another device. */
+const recordSchema = z.strictObject({
+  format: z.literal('fair-plug/record@1'),
+  firm: z.object({ id: z.string(), name: z.string() }),
+  person: z.object({ id: z.string(), name: z.string() }),
+  savedAt: z.string(),
+  jobs: z.array(z.strictObject({ job: z.string(), entries: z.array(jobEntrySchema) })),
+  kit: z.array(kitEntrySchema),
+});
+export type SavedRecord = z.infer<typeof recordSchema>;
+
+/**
+ * Takes a record in: what is not here yet is kept here and sent like anything else. Works without a network. Answers how
+ * many entries were new. Throws an error whose message says what is wrong with the file.
+ */
+export async function takeIn(local: Local, text: string): Promise<number> {
+  let body: unknown;
+  try {
+    body = JSON.parse(text);
+  } catch {
+    throw new Error('This file is not JSON.');
+  }
+  const parsed = recordSchema.safeParse(body);
+  if (!parsed.success) throw new Error('This file is not a record of Fair Plug.');
+  const { firm, jobs, kit } = parsed.data;
+  if (firm.id !== local.identity.firm.id) throw new Error(`This record is of another firm, ${firm.name}.`);
+  let count = 0;
+  for (const { job, entries } of jobs) count += await keepAll(local, job, entries);
+  count += await keepAll(local, kitKey, kit);
+  local.sync.wake();
+  return count;
+}
+
+/** Keeps the entries of a log that are not here yet, to be sent like any other; answers how many those were. */
+async function keepAll({ store, books }: Local, log: LogKey, entries: readonly Entry[]): Promise<number> {
+  const here = new Set((await entriesOf(store, log)).map(({ id }) => id));
+  const fresh = entries.filter(({ id }) => !here.has(id));
+  // A job may be unknown to the server: opening one that is known changes nothing.
+  const opens = log !== kitKey;
+  await store.unsent.bulkAdd(fresh.map((entry) => ({ log, entry, opens, refused: null })));
+  books.grown(log, fresh);
+  if (fresh.length > 0) await books.summarized(log);
+  return fresh.length;
+}
+
+/**
+ * Takes the job of a file in: entries with the same ids are the same, and nothing is doubled. Throws an error whose
+ * message says why nothing was taken.
+ */
+export async function takeInJob(local: Local, { job, entries }: JobFile): Promise<number> {
+  const { identity, store } = local;
+  const { canonicalJson } = await import('@fair-plug/core/exchange');
+  const known = new Map((await entriesOf(store, job)).map((entry) => [entry.id, entry]));
+  const strange = entries.find((entry) => {
+    const here = known.get(entry.id);
+    return here !== undefined && canonicalJson(here) !== canonicalJson(entry);
+  });
+  if (strange !== undefined)
+    throw new Error('An entry of this file stands here with other content. Nothing was taken.');
+  const isOthers = entries.some(({ id, author }) => !known.has(id) && author !== identity.person.id);
+  if (isOthers && identity.firm.role !== 'owner')
+    throw new Error('This job holds entries of other people: an owner of the firm takes it in.');
+  const count = await keepAll(local, job, entries);
+  local.sync.wake();
+  return count;
+}
