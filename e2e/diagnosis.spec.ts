@@ -2,7 +2,7 @@ import { gzipSync } from 'node:zlib';
 import { diagnosisOf, parseDiagnosisInput } from '@fair-plug/core/diagnosis';
 import { expect, type Page, test } from '@playwright/test';
 import { build } from 'esbuild';
-import { inHand, newHouse, pause, saved, verdict } from './house.ts';
+import { inHand, pause, saved, verdict, walkOf } from './house.ts';
 
 const dialog = (page: Page) => page.getByRole('dialog');
 
@@ -10,9 +10,7 @@ test('the next test opens just that entry, and what it shows settles the verdict
   page,
   request,
 }) => {
-  const { job } = await newHouse(request, { Den: 2 });
-  await page.goto(`/walk?job=${job}`);
-  await expect(inHand(page, 'Den 1')).toBeVisible();
+  await walkOf(page, request, { Den: 2 });
   await page.keyboard.press('3');
   await verdict(page).getByRole('button', { name: 'Hold the probe to each contact' }).click();
   await expect(dialog(page).getByRole('button', { name: 'Non-contact probe' })).toHaveAttribute(
@@ -35,9 +33,7 @@ test('the next test opens just that entry, and what it shows settles the verdict
 });
 
 test('a meter is read in by keyboard alone, and undone', async ({ page, request }) => {
-  const { job } = await newHouse(request, { Den: 1 });
-  await page.goto(`/walk?job=${job}`);
-  await expect(inHand(page, 'Den 1')).toBeVisible();
+  await walkOf(page, request, { Den: 1 });
   await page.keyboard.press('4');
   await expect(verdict(page).getByRole('heading', { name: 'Reads open ground' })).toBeVisible();
   await page.keyboard.press('m');
@@ -62,9 +58,7 @@ test('receptacles put on one breaker show one cause, with its place, and one fin
   page,
   request,
 }) => {
-  const { job } = await newHouse(request, { Den: 4 });
-  await page.goto(`/walk?job=${job}`);
-  await expect(inHand(page, 'Den 1')).toBeVisible();
+  const { job } = await walkOf(page, request, { Den: 4 });
   for (const [index, key] of ['1', '1', '4', '4'].entries()) {
     if (index > 0) await page.getByRole('button', { name: `Den ${index + 1} not read` }).click();
     await expect(inHand(page, `Den ${index + 1}`)).toBeVisible();

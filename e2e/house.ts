@@ -47,6 +47,19 @@ export const verdict = (page: Page) => page.getByRole('region', { name: 'Verdict
 export const saved = (page: Page) => page.getByText('saved on the server');
 
 export const dialog = (page: Page) => page.getByRole('dialog');
+/** A job of its own, opened at the first receptacle of its first room. */
+export async function walkOf(
+  page: Page,
+  request: APIRequestContext,
+  rooms: Readonly<Record<string, number>>,
+  more: readonly JobStatement[] = [],
+): Promise<NewHouse> {
+  const house = await newHouse(request, rooms, more);
+  await page.goto(`/walk?job=${house.job}`);
+  await expect(inHand(page, `${Object.keys(rooms)[0]} 1`)).toBeVisible();
+  return house;
+}
+
 /** "Recorded: Den 4, reads correct" */
 export const status = (page: Page, words: string | RegExp) =>
   page.getByRole('status').filter({ hasText: words });

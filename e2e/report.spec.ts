@@ -1,6 +1,9 @@
 import { readFile } from 'node:fs/promises';
+import type { JobStatement } from '@fair-plug/core/inspection';
+import { lampsOf } from '@fair-plug/core/instruments';
 import { expect, test } from '@playwright/test';
-import { dialog, newHouse } from './house.ts';
+import { v7 } from 'uuid';
+import { dialog, entry, newHouse } from './house.ts';
 import { readPdf } from './pdf.ts';
 
 const openDemoReport = async (page: import('@playwright/test').Page) => {
@@ -127,4 +130,39 @@ test('a signature is drawn, stands in the report, and is taken over by the next 
   await dialog(page).getByLabel('Name').fill('Nessa Averdale');
   await dialog(page).getByRole('button', { name: 'Sign', exact: true }).click();
   await expect(page.getByText('Client: Nessa Averdale')).toBeVisible();
+});
+
+test('of a job that comes from the server in several parts the PDF is of the whole, with the firm’s own words', async ({
+  page,
+  request,
+}) => {
+  const receptacle = v7();
+  const { job } = await newHouse(request, { Den: 1 });
+  const append = async (said: readonly JobStatement[]) => {
+    const answer = await request.post(`/api/jobs/${job}/entries`, { data: { entries: said.map(entry) } });
+    expect(answer.ok()).toBe(true);
+  };
+  const room = v7();
+  await append([
+    { kind: 'room-described', room, name: 'Attic' },
+    { kind: 'receptacle-described', receptacle, room, name: 'Attic 1' },
+  ]);
+  const read = (pattern: 'hn-hg' | 'hn'): JobStatement => ({
+    kind: 'lamps-read',
+    receptacle,
+    lamps: lampsOf(pattern),
+  });
+  // More than the server gives in one answer; what matters comes last.
+  for (let part = 0; part < 3; part += 1) await append(Array.from({ length: 400 }, () => read('hn-hg')));
+  await append([read('hn')]);
+  await page.goto(`/report?job=${job}`);
+  await expect(page.getByRole('article')).toContainText('Reads open ground');
+  await expect(page.getByRole('article')).not.toContainText('Not complete');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'PDF' }).click(),
+  ]);
+  const pdf = await readPdf(await readFile(await download.path()));
+  expect(pdf.text).toContain('Reads open ground');
+  expect(pdf.text).not.toContain('Not complete');
 });

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { inHand, newHouse, pause, saved, verdict } from './house.ts';
+import { inHand, newHouse, pause, saved, verdict, walkOf } from './house.ts';
 
 test('from the list of jobs into the walk of the demo house', async ({ page }) => {
   await page.goto('/');
@@ -10,9 +10,7 @@ test('from the list of jobs into the walk of the demo house', async ({ page }) =
 });
 
 test('a receptacle is added and read by tapping the triangle’s edges', async ({ page, request }) => {
-  const { job } = await newHouse(request, { Den: 0 });
-  await page.goto(`/walk?job=${job}`);
-  await expect(inHand(page, 'Den 1')).toBeVisible();
+  await walkOf(page, request, { Den: 0 });
   await page.getByRole('button', { name: 'Hot–ground lamp' }).click();
   await page.getByRole('button', { name: 'Neutral–ground lamp' }).click();
   await expect(verdict(page)).toContainText('Reads hot and ground reversed');
@@ -63,9 +61,7 @@ test('“reads correct” says what it leaves open, dark lamps are not called de
   page,
   request,
 }) => {
-  const { job } = await newHouse(request, { Den: 2 });
-  await page.goto(`/walk?job=${job}`);
-  await expect(inHand(page, 'Den 1')).toBeVisible();
+  await walkOf(page, request, { Den: 2 });
   await page.keyboard.press('1');
   await expect(inHand(page, 'Den 2')).toBeVisible();
   await page.keyboard.press('ArrowLeft');
@@ -78,9 +74,7 @@ test('“reads correct” says what it leaves open, dark lamps are not called de
 });
 
 test('the whole walk by keyboard alone', async ({ page, request }) => {
-  const { job } = await newHouse(request, { Den: 0, Hall: 0 });
-  await page.goto(`/walk?job=${job}`);
-  await expect(inHand(page, 'Den 1')).toBeVisible();
+  await walkOf(page, request, { Den: 0, Hall: 0 });
   await page.keyboard.press('1');
   await expect(inHand(page, 'Den 2')).toBeVisible();
   await pause(page);

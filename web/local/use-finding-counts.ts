@@ -18,7 +18,7 @@ export function useFindingCounts(house: House, judgement: HouseJudgement | null)
   const [counts, setCounts] = useState<FindingCounts | null>(null);
   useEffect(() => {
     let isCurrent = true;
-    const timer = setTimeout(async () => {
+    const count = async (): Promise<void> => {
       const { decidedFindings, proposalsFor } = await import('@fair-plug/core/findings');
       if (!isCurrent) return;
       const decided = decidedFindings(house, proposalsFor(house, judgement, practice));
@@ -29,7 +29,9 @@ export function useFindingCounts(house: House, judgement: HouseJudgement | null)
           ? before
           : { reported: reported.length, open },
       );
-    }, stillMilliseconds);
+    };
+    // Where the code cannot be had just now the rail shows no counts.
+    const timer = setTimeout(() => void count().catch(() => {}), stillMilliseconds);
     return () => {
       isCurrent = false;
       clearTimeout(timer);

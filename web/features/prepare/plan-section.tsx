@@ -1,15 +1,13 @@
 import { type Coverage, chanceOfMissing, type House, sampleFor } from '@fair-plug/core/inspection';
 import { SegmentedControl } from '@mantine/core';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { SavedSlider } from '@/components/saved-fields';
+import { whenUsed } from '@/components/when-used';
 import type { Say } from '@/local/use-say';
 import classes from './prepare.module.css';
 
 // The chart is large and only looked at here.
-const MissingChart = dynamic(() => import('@/components/missing-chart').then((one) => one.MissingChart), {
-  ssr: false,
-});
+const MissingChart = whenUsed(() => import('@/components/missing-chart').then((one) => one.MissingChart));
 
 const supposed = 3;
 const wanted = 0.95;

@@ -2,7 +2,6 @@
 
 import { receptaclesOf } from '@fair-plug/core/inspection';
 import { surveyOf } from '@fair-plug/core/report';
-import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
@@ -12,7 +11,7 @@ import { useJudgement } from '@/local/use-judgement';
 import { AddRoom } from './add-room';
 import { CausesList } from './causes-list';
 import { Hand } from './hand';
-import type { AskedReading } from './reading-form';
+import { type AskedReading, ReadingForm } from './reading-form';
 import { RoomList } from './room-list';
 import { WalkSheet } from './sheets/walk-sheet';
 import { useWalk } from './use-walk';
@@ -21,9 +20,6 @@ import { VerdictPanel } from './verdict-panel';
 import classes from './walk.module.css';
 import { WalkKeysHelp } from './walk-keys-help';
 import { type SheetId, sheetFor } from './words';
-
-/** It checks what is typed by the schemas of entries: nothing that the first picture waits for. */
-const ReadingForm = dynamic(() => import('./reading-form').then((one) => one.ReadingForm));
 
 export function WalkScreen() {
   return <JobLoader>{(loaded) => <Walk key={loaded.job} {...loaded} />}</JobLoader>;

@@ -1,7 +1,7 @@
-import dynamic from 'next/dynamic';
 import { type ComponentType, memo } from 'react';
 import { ProofList } from '@/components/proof-list';
 import { Sheet } from '@/components/sheet';
+import { whenUsed } from '@/components/when-used';
 import { type SheetId, sheetWords } from '../words';
 import { LooksSheet } from './looks-sheet';
 import { NotReachedSheet } from './not-reached-sheet';
@@ -16,13 +16,13 @@ const sheets: Readonly<Record<SheetId, ComponentType<SheetProps>>> = {
   'not-reached': NotReachedSheet,
   note: NoteSheet,
   proof: ProofSheet,
-  'ground-fault': dynamic(() => import('./ground-fault-sheet').then((one) => one.GroundFaultSheet)),
-  kind: dynamic(() => import('./kind-sheet').then((one) => one.KindSheet)),
-  'cover-off': dynamic(() => import('./cover-off-sheet').then((one) => one.CoverOffSheet)),
-  breaker: dynamic(() => import('./breaker-sheet').then((one) => one.BreakerSheet)),
-  edit: dynamic(() => import('./edit-sheet').then((one) => one.EditSheet)),
-  history: dynamic(() => import('./history-sheet').then((one) => one.HistorySheet)),
-  leaving: dynamic(() => import('./leaving-sheet').then((one) => one.LeavingSheet)),
+  'ground-fault': whenUsed(() => import('./ground-fault-sheet').then((one) => one.GroundFaultSheet)),
+  kind: whenUsed(() => import('./kind-sheet').then((one) => one.KindSheet)),
+  'cover-off': whenUsed(() => import('./cover-off-sheet').then((one) => one.CoverOffSheet)),
+  breaker: whenUsed(() => import('./breaker-sheet').then((one) => one.BreakerSheet)),
+  edit: whenUsed(() => import('./edit-sheet').then((one) => one.EditSheet)),
+  history: whenUsed(() => import('./history-sheet').then((one) => one.HistorySheet)),
+  leaving: whenUsed(() => import('./leaving-sheet').then((one) => one.LeavingSheet)),
 };
 
 const ofTheHouse: readonly SheetId[] = ['proof', 'leaving', 'breaker'];

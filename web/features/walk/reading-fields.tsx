@@ -1,0 +1,195 @@
+import { type InstrumentId, type Shown, shownSchema, usualLoadAmps } from '@fair-plug/core/circuit';
+import { cautions } from '@fair-plug/core/conditions';
+import { contacts, lampStates, pairs } from '@fair-plug/core/instruments';
+import { instrumentWords, oddValues } from '@fair-plug/core/judgement';
+import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
+import { type SubmitEvent, useState } from 'react';
+import { useRegion, useWords, Words } from '@/components/region-words';
+import classes from './reading-fields.module.css';
+import type { AskedReading } from './reading-form';
+
+const enterable = ['probe', 'meter', 'meter-low', 'earth-meter', 'loaded', 'lamps'] as const;
+type Enterable = (typeof enterable)[number];
+const isEnterable = (id: InstrumentId): id is Enterable => enterable.some((one) => one === id);
+
+const words = {
+  hn: 'Hot–neutral',
+  hg: 'Hot–ground',
+  ng: 'Neutral–ground',
+  hot: 'Hot (narrow slot)',
+  neutral: 'Neutral (wide slot)',
+  ground: 'Ground',
+} as const;
+
+const fieldsOf = (instrument: Enterable) =>
+  instrument === 'probe' || instrument === 'earth-meter' ? contacts : pairs;
+
+interface Values {
+  readonly [field: string]: string | number;
+}
+
+/** The statement that the fields make, or null while something is missing. */
+function shownBy(instrument: Enterable, values: Values, amps: number, loadsOff: boolean): Shown | null {
+  const state = loadsOff ? { state: { loadsOff: true } } : {};
+  const read = Object.fromEntries(
+    fieldsOf(instrument).map((field) => [
+      field,
+      instrument === 'probe' ? values[field] === 'sounds' : values[field],
+    ]),
+  );
+  if (instrument === 'probe' && fieldsOf(instrument).some((field) => values[field] === undefined))
+    return null;
+  const parsed = shownSchema.safeParse({
+    ...state,
+    instrument,
+    ...(instrument === 'loaded' ? { amps } : {}),
+    ...read,
+  });
+  return parsed.success ? parsed.data : null;
+}
+
+/** A probe is held to the plate screw too; what was not said is left out. */
+const plateOf = (instrument: Enterable, values: Values): boolean | undefined =>
+  instrument !== 'probe' || values.plate === undefined ? undefined : values.plate === 'sounds';
+
+export interface ReadingFieldsProps {
+  readonly asked: AskedReading;
+  /** True where nothing read so far rules out a live ground. */
+  readonly groundMayBeLive: boolean;
+  readonly onRecord: (shown: Shown, plateScrew?: boolean) => void;
+}
+
+/** What an instrument shows: checked, as it is typed, by the schemas of entries. */
+export function ReadingFields({ asked, groundMayBeLive, onRecord }: ReadingFieldsProps) {
+  const [instrument, setInstrument] = useState<Enterable>(
+    isEnterable(asked.instrument) ? asked.instrument : 'meter',
+  );
+  const [loadsOff, setLoadsOff] = useState(asked.loadsOff);
+  const [values, setValues] = useState<Values>({});
+  const [amps, setAmps] = useState<string | number>(usualLoadAmps);
+  const shown = shownBy(instrument, values, Number(amps), loadsOff);
+  const region = useRegion();
+  const inWords = useWords();
+  const odd = shown === null ? [] : oddValues(shown, region);
+  const submit = (event: SubmitEvent): void => {
+    event.preventDefault();
+    if (shown !== null) onRecord(shown, plateOf(instrument, values));
+  };
+  return (
+    <form className={classes.form} onSubmit={submit}>
+      <fieldset className={classes.instruments}>
+        <legend>Instrument</legend>
+        {enterable.map((id) => (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={id === instrument}
+            onClick={() => {
+              setInstrument(id);
+              setValues({});
+            }}
+          >
+            {instrumentWords[id].name}
+          </button>
+        ))}
+      </fieldset>
+      {instrument === 'loaded' && (
+        <p className={classes.caution}>
+          {groundMayBeLive && (
+            <strong>
+              <Words>A live ground is not ruled out here: hold the probe to the ground first.</Words>{' '}
+            </strong>
+          )}
+          <Words>{cautions['load-test']}</Words>
+        </p>
+      )}
+      {instrument === 'loaded' && (
+        <NumberInput
+          label="Load"
+          suffix=" A"
+          allowNegative={false}
+          clampBehavior="none"
+          value={amps}
+          onChange={setAmps}
+        />
+      )}
+      {fieldsOf(instrument).map((field, index) => (
+        <Field
+          key={`${instrument} ${field}`}
+          label={inWords(words[field])}
+          instrument={instrument}
+          isFirst={index === 0}
+          value={values[field]}
+          onChange={(value) => setValues((before) => ({ ...before, [field]: value }))}
+        />
+      ))}
+      {instrument === 'probe' && (
+        <Field
+          label="Plate screw"
+          instrument={instrument}
+          isFirst={false}
+          value={values.plate}
+          onChange={(value) => setValues((before) => ({ ...before, plate: value }))}
+        />
+      )}
+      <Checkbox
+        label="Everything on the circuit is off or unplugged"
+        checked={loadsOff}
+        onChange={(event) => setLoadsOff(event.currentTarget.checked)}
+      />
+      {odd.map((words) => (
+        <p key={words} className={classes.caution} role="alert">
+          <Words>{words}</Words> It is recorded as typed; look again.
+        </p>
+      ))}
+      <Button type="submit" size="lg" disabled={shown === null}>
+        Record
+      </Button>
+    </form>
+  );
+}
+
+function Field({
+  label,
+  instrument,
+  isFirst,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly instrument: Enterable;
+  readonly isFirst: boolean;
+  readonly value: string | number | undefined;
+  readonly onChange: (value: string | number) => void;
+}) {
+  if (instrument === 'probe' || instrument === 'lamps') {
+    const choices = instrument === 'probe' ? (['silent', 'sounds'] as const) : lampStates;
+    return (
+      <fieldset className={classes.choice}>
+        <legend>{label}</legend>
+        <SegmentedControl
+          fullWidth
+          size="md"
+          aria-label={label}
+          data={[...choices]}
+          value={typeof value === 'string' ? value : ''}
+          onChange={onChange}
+        />
+      </fieldset>
+    );
+  }
+  return (
+    <NumberInput
+      label={label}
+      suffix=" V"
+      inputMode="decimal"
+      size="md"
+      allowNegative={false}
+      clampBehavior="none"
+      hideControls
+      value={value ?? ''}
+      onChange={onChange}
+      {...(isFirst ? { autoFocus: true, 'data-autofocus': true } : {})}
+    />
+  );
+}
