@@ -123,7 +123,10 @@ function noteFirstSight(): void {
   const observer = new MutationObserver(() => {
     if (!isThere()) return;
     observer.disconnect();
-    requestAnimationFrame(() => setTimeout(() => Object.assign(window, { firstSight: Date.now() })));
+    // The first task after a frame's callbacks comes when the frame was drawn.
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => Object.assign(window, { firstSight: Date.now() });
+    requestAnimationFrame(() => port2.postMessage(null));
   });
   observer.observe(document, { childList: true, subtree: true });
 }

@@ -4,9 +4,9 @@ import { useWindowEvent } from '@mantine/hooks';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 import { type FirmApi, firmApi } from './api';
-import { type Identity, storeName } from './identity';
+import { type Identity, rememberedIdentity, storeName } from './identity';
 import { LogBooks } from './log-books';
-import { LocalDatabase } from './store';
+import { kitKey, LocalDatabase, type LogKey } from './store';
 import { Sync } from './sync';
 import { UnsentWatch } from './unsent-watch';
 import type { Standing } from './who-is-here';
@@ -50,12 +50,32 @@ const partsFor = (identity: Identity) => {
   };
 };
 
+let opened: { readonly name: string; readonly parts: ReturnType<typeof partsFor> } | null = null;
+
+/** Opened once for one person in one firm, however often what shows them is put together anew. */
+function partsOf(identity: Identity) {
+  const name = storeName(identity);
+  if (opened?.name !== name) {
+    opened?.parts.books.close();
+    opened = { name, parts: partsFor(identity) };
+  }
+  return opened.parts;
+}
+
+/** Begins to read what a page is about to show, for whoever worked here last, while the page itself is still on its way. */
+export function headStart(log: LogKey): void {
+  const identity = rememberedIdentity();
+  if (identity === null) return;
+  const { books } = partsOf(identity);
+  for (const one of [log, kitKey]) books.book(one);
+}
+
 /**
  * Everything below can read logs and keep entries; they are sent and fetched as long as it is shown. Made anew for
  * another person or firm: give it their store's name as its key.
  */
 export function LocalStore({ identity, standing, children }: LocalStoreProps) {
-  const [parts] = useState(() => partsFor(identity));
+  const [parts] = useState(() => partsOf(identity));
   const { store, api, books, sync, unsent, queries } = parts;
   const isKnown = standing === 'known';
   useEffect(() => {

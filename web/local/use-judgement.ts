@@ -4,7 +4,7 @@ import type { InstrumentId } from '@fair-plug/core/circuit';
 import type { House } from '@fair-plug/core/inspection';
 import { afterNews, type HouseJudgement, slimHouse } from '@fair-plug/core/judgement';
 import { proxy } from 'comlink';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { NumberedNews } from '@/workers/engine.worker';
 import { engine } from './engine';
 import { useOwnStorage } from './use-own-storage';
@@ -42,8 +42,15 @@ interface Answer {
   readonly judgement: HouseJudgement;
 }
 
-/** What the engine makes of a house: null until it has answered, then the best answer so far; an older house's is not final. */
-export function useJudgement(job: string, house: House): HouseJudgement | null {
+export interface Judged {
+  /** null until the engine has answered, then its best answer so far, though of an older house. */
+  readonly judgement: HouseJudgement | null;
+  /** The engine has judged all that is in this house. */
+  readonly isFinal: boolean;
+}
+
+/** What the engine makes of a house. */
+export function useJudgement(job: string, house: House): Judged {
   const { bag } = useBag();
   const [answer, setAnswer] = useState<Answer | null>(null);
   useEffect(() => {
@@ -58,8 +65,6 @@ export function useJudgement(job: string, house: House): HouseJudgement | null {
       isCurrent = false;
     };
   }, [job, house, bag]);
-  return useMemo(() => {
-    if (answer === null || answer.house === house) return answer?.judgement ?? null;
-    return { ...answer.judgement, isFinal: false };
-  }, [answer, house]);
+  const judgement = answer?.judgement ?? null;
+  return { judgement, isFinal: answer?.house === house && judgement?.isFinal === true };
 }

@@ -24,7 +24,7 @@ export function FindingsScreen() {
 
 /** What goes into the report: proposed by the engine, decided by the inspector. */
 function Findings({ job, house, isWhole }: LoadedJob) {
-  const judgement = useJudgement(job, house);
+  const { judgement, isFinal } = useJudgement(job, house);
   const findings = useFindings(house, judgement);
   const { practice } = useFirmSettings();
   const survey = useMemo(() => surveyOf(house, judgement), [house, judgement]);
@@ -74,7 +74,7 @@ function Findings({ job, house, isWhole }: LoadedJob) {
             <p className={classes.soft}>
               {open === 0 ? 'Nothing is left to decide.' : `${open} to decide.`} Until then each stands in the
               report as proposed.
-              {judgement?.isFinal !== true && ' The readings are still being judged.'}
+              {!isFinal && ' The readings are still being judged.'}
             </p>
           </header>
           {shown.length === 0 ? (

@@ -41,12 +41,12 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const firm = useFirmSettings();
   const { toSend } = useSaveState();
   const say = useSay(job);
-  const judgement = useJudgement(job, house);
+  const { judgement, isFinal } = useJudgement(job, house);
   const report = useMemo(() => reportOn(house, judgement, firm.practice), [house, judgement, firm.practice]);
   // Drawing hundreds of receptacles is left off as soon as there is more to draw.
   const drawn = useDeferredValue(report, null);
   const isCurrent = useIsCurrent();
-  const unsettled = unsettledWords(isWhole, report.isFinal);
+  const unsettled = unsettledWords(isWhole, isFinal);
   const [chosen, choose] = useOwnStorage<OwnerLanguage>(`owner language ${job}`, 'en');
   const asked = useSearchParams().get('owner');
   const language = isLanguage(asked) ? asked : chosen;
