@@ -1,9 +1,9 @@
 import { Button, Group, Modal, TextInput } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
-import { type SubmitEvent, useState } from 'react';
+import { memo, type SubmitEvent, useState } from 'react';
 import classes from './add-room.module.css';
 
-export function AddRoom({ onAdd }: { readonly onAdd: (name: string) => void }) {
+export const AddRoom = memo(function AddRoom({ onAdd }: { readonly onAdd: (name: string) => void }) {
   const [opened, { open, close }] = useDisclosure(false);
   const [name, setName] = useState('');
   const add = (event: SubmitEvent): void => {
@@ -37,4 +37,4 @@ export function AddRoom({ onAdd }: { readonly onAdd: (name: string) => void }) {
       </Modal>
     </>
   );
-}
+});

@@ -205,7 +205,8 @@ export function useWalk(
 
   /** Stays at a receptacle while what is said of it is being kept; one that is new shows once it is there. */
   const hold = (id: string): void => {
-    if (room !== null) setChosen({ room: room.id, receptacle: id });
+    if (room === null || (chosen?.room === room.id && chosen.receptacle === id)) return;
+    setChosen({ room: room.id, receptacle: id });
   };
 
   const goOnFrom = (here: InHand): void =>
@@ -301,13 +302,13 @@ export function useWalk(
     });
   };
 
-  const addRoom = (roomName: string): void => {
+  const addRoom = useCallbackRef((roomName: string): void => {
     const id = v7();
     void keep?.inJob(job, { kind: 'room-described', room: id, name: roomName }).then(() => {
       take({ room: id, receptacle: null });
       setSaid(`Added: ${roomName}`);
     });
-  };
+  });
 
   const toggle = useCallbackRef((pair: Pair): void => {
     const before = lamps ?? lampsOf('none');

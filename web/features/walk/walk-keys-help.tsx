@@ -1,7 +1,8 @@
 import { Kbd, Modal, Table } from '@mantine/core';
+import { memo } from 'react';
 import { walkKeys } from './use-walk-keys';
 
-export function WalkKeysHelp({
+export const WalkKeysHelp = memo(function WalkKeysHelp({
   opened,
   onClose,
 }: {
@@ -37,4 +38,4 @@ export function WalkKeysHelp({
       </Table>
     </Modal>
   );
-}
+});
