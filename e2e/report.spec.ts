@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { JobStatement } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
-import { expect, test } from '@playwright/test';
+import { type APIRequestContext, expect, test } from '@playwright/test';
 import { v7 } from 'uuid';
 import { dialog, entry, newHouse } from './house.ts';
 import { readPdf } from './pdf.ts';
@@ -132,17 +132,14 @@ test('a signature is drawn, stands in the report, and is taken over by the next 
   await expect(page.getByText('Client: Nessa Averdale')).toBeVisible();
 });
 
-test('of a job that comes from the server in several parts the PDF is of the whole, with the firm’s own words', async ({
-  page,
-  request,
-}) => {
-  const receptacle = v7();
+/** A job of more entries than the server gives in one answer; what matters comes last. */
+async function longJob(request: APIRequestContext): Promise<string> {
   const { job } = await newHouse(request, { Den: 1 });
   const append = async (said: readonly JobStatement[]) => {
     const answer = await request.post(`/api/jobs/${job}/entries`, { data: { entries: said.map(entry) } });
     expect(answer.ok()).toBe(true);
   };
-  const room = v7();
+  const [room, receptacle] = [v7(), v7()];
   await append([
     { kind: 'room-described', room, name: 'Attic' },
     { kind: 'receptacle-described', receptacle, room, name: 'Attic 1' },
@@ -152,12 +149,19 @@ test('of a job that comes from the server in several parts the PDF is of the who
     receptacle,
     lamps: lampsOf(pattern),
   });
-  // More than the server gives in one answer; what matters comes last.
   for (let part = 0; part < 3; part += 1) await append(Array.from({ length: 400 }, () => read('hn-hg')));
   await append([read('hn')]);
+  return job;
+}
+
+test('of a job that comes from the server in several parts the PDF is of the whole', async ({
+  page,
+  request,
+}) => {
+  const job = await longJob(request);
   await page.goto(`/report?job=${job}`);
   await expect(page.getByRole('article')).toContainText('Reads open ground');
-  await expect(page.getByRole('article')).not.toContainText('Not complete');
+  await expect(page.getByText('Not complete')).toHaveCount(0);
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'PDF' }).click(),
@@ -165,4 +169,28 @@ test('of a job that comes from the server in several parts the PDF is of the who
   const pdf = await readPdf(await readFile(await download.path()));
   expect(pdf.text).toContain('Reads open ground');
   expect(pdf.text).not.toContain('Not complete');
+});
+
+test('a job of which only a part has arrived says so, on screen and on paper, until the rest is there', async ({
+  page,
+  request,
+}) => {
+  const job = await longJob(request);
+  const rest = /entries\?after=[1-9]/;
+  await page.route(rest, (route) => route.abort());
+  await page.goto(`/report?job=${job}`);
+  await expect(page.getByRole('article')).toContainText('reads correct');
+  const notes = page.getByText('Not complete: part of this job is still on the server');
+  await expect(notes.first()).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('article').getByText('Not complete')).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
+  // As it is opened again, without the server answering for the rest.
+  await page.goto(`/walk?job=${job}`);
+  await expect(page.getByText('Part of this job is still on the server')).toBeVisible();
+  await page.unroute(rest);
+  await expect(page.getByText('Part of this job is still on the server')).toHaveCount(0, { timeout: 40_000 });
+  await page.goto(`/report?job=${job}`);
+  await expect(page.getByRole('article')).toContainText('Reads open ground');
+  await expect(page.getByText('Not complete')).toHaveCount(0);
 });

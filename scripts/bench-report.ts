@@ -84,8 +84,13 @@ async function printed(): Promise<number> {
 await client.post('/api/press', { data: {} });
 await new Promise((done) => setTimeout(done, lookMilliseconds));
 const first = await printed();
-const others: number[] = [];
-for (let print = 0; print < prints; print += 1) others.push(await printed());
+const later: number[] = [];
+for (let print = 0; print < prints; print += 1) {
+  await new Promise((done) => setTimeout(done, lookMilliseconds));
+  later.push(await printed());
+}
+const atOnce: number[] = [];
+for (let print = 0; print < prints; print += 1) atOnce.push(await printed());
 // After a while without reports there is no browser.
 await new Promise((done) => setTimeout(done, unusedMilliseconds));
 const cold = await printed();
@@ -101,8 +106,9 @@ const text = `${receptacleCount} receptacles and ${findingCount} findings, print
 | what | measured | aim |
 |---|---|---|
 | the first report, its screen looked at for ${lookMilliseconds / 1000} s before | ${first.toFixed(1)} s | at most 5 s |
-| ${prints} more, each at once after the other, worst | ${Math.max(...others).toFixed(1)} s | at most 5 s |
-| asked for out of the blue, no browser running | ${cold.toFixed(1)} s | |
+| ${prints} more, each ${lookMilliseconds / 1000} s after the other, worst | ${Math.max(...later).toFixed(1)} s | at most 5 s |
+| ${prints} more, each at once after the other, worst | ${Math.max(...atOnce).toFixed(1)} s | at most 5 s |
+| asked for out of the blue, no browser running | ${cold.toFixed(1)} s | at most 5 s |
 | size of the PDF | ${(bytes.length / 1e6).toFixed(2)} MB | at most 5 MB |`;
 process.stdout.write(`${text}\n`);
 writeSections('performance.md', null, [{ heading: '## The report as a PDF', text }]);

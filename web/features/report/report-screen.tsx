@@ -29,9 +29,8 @@ const isLanguage = (value: string | null): value is OwnerLanguage =>
 
 /** What may still change the report by itself, and who prints it is to know of. */
 function unsettledWords(isWhole: boolean, isFinal: boolean): string | null {
-  if (!isWhole)
-    return 'Not complete: part of this job is still on the server. What is missing here may be a finding.';
-  if (!isFinal) return 'Not complete: the readings are still being judged.';
+  if (!isWhole) return 'part of this job is still on the server. What is missing here may be a finding.';
+  if (!isFinal) return 'the readings are still being judged.';
   return null;
 }
 
@@ -56,7 +55,8 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   return (
     <JobFrame job={job} house={house} isWhole={isWhole} survey={report} judgement={judgement} stage="report">
       <div className={`${classes.tools} screen-only`}>
-        <p>
+        <p role="status">
+          {unsettled !== null && `Not complete: ${unsettled} `}
           {open > 0 && `${open} findings are proposed and not yet decided on. `}
           {toSend > 0 &&
             `${toSend} entries are not on the server yet: they are on this page, not in the PDF.`}

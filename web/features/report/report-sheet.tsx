@@ -58,11 +58,7 @@ export const ReportSheet = memo(function ReportSheet({
   const introduction = own('introduction');
   return (
     <article className={classes.sheet}>
-      {unsettled !== null && (
-        <p role="status" className={classes.unsettled}>
-          {unsettled}
-        </p>
-      )}
+      {unsettled !== null && <p className={classes.unsettled}>Not complete: {unsettled}</p>}
       <header className={classes.head}>
         <Letterhead firm={firm} name={identity.firm.name} />
         <h1>{reportTexts.title}</h1>

@@ -37,15 +37,18 @@ export function EngineOpinion({
             fullWidth
             justify="space-between"
             variant={isPlain ? 'default' : 'filled'}
-            rightSection={<IconArrowRight size={18} aria-hidden />}
+            rightSection={
+              <>
+                <kbd className={classes.kbd}>S</kbd> <IconArrowRight size={18} aria-hidden />
+              </>
+            }
+            classNames={{ root: classes.test ?? '', label: classes.testLabel ?? '' }}
             onClick={() =>
               onTest(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true })
             }
           >
-            <span>
-              {inWords(testInWords(next.instrument, next.state))}
-              {next.at !== judged.id && ` at ${nameOf(next.at)}`} <kbd className={classes.kbd}>S</kbd>
-            </span>
+            {inWords(testInWords(next.instrument, next.state))}
+            {next.at !== judged.id && ` at ${nameOf(next.at)}`}
           </Button>
           <p>
             <Words>{`${next.why.replace(/^at \S+, t/, 'T').replace(/^n/, 'N')}.`}</Words>
