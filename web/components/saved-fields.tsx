@@ -1,6 +1,6 @@
-import { NumberInput, Slider, type SliderProps, TextInput } from '@mantine/core';
+import { NumberInput, Slider, type SliderProps, Textarea, TextInput } from '@mantine/core';
 import { useDebouncedCallback } from '@mantine/hooks';
-import { useEffect, useState } from 'react';
+import { type ChangeEvent, type KeyboardEvent, useEffect, useState } from 'react';
 
 interface Shared {
   readonly label: string;
@@ -14,33 +14,74 @@ interface Shared {
 const labelled = ({ label, isInRow = false, ...rest }: Omit<Shared, 'isDisabled'>) =>
   isInRow ? { 'aria-label': label, ...rest } : { label, ...rest };
 
-export interface SavedTextProps extends Shared {
+interface Kept {
   readonly value: string | null;
-  readonly longest: number;
+  /** Follows what is typed. */
+  readonly onType?: ((text: string) => void) | undefined;
   /** Called when the field is left with something else in it; null: emptied. */
   readonly onSave: (text: string | null) => void;
 }
 
-/** A line of text that is kept when the field is left. */
-export function SavedText({ value, longest, onSave, isDisabled = false, ...shared }: SavedTextProps) {
+/** What a field of text needs so that what is typed is kept when the field is left. */
+function useTyped({ value, onType, onSave }: Kept) {
   const [typed, setTyped] = useState<string | null>(null);
-  const leave = (): void => {
-    if (typed === null) return;
-    const text = typed.trim() === '' ? null : typed.trim();
-    if (text !== value) onSave(text);
-    setTyped(null);
+  return {
+    value: typed ?? value ?? '',
+    onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void => {
+      setTyped(event.currentTarget.value);
+      onType?.(event.currentTarget.value);
+    },
+    onBlur: (): void => {
+      if (typed === null) return;
+      const text = typed.trim() === '' ? null : typed.trim();
+      if (text !== value) onSave(text);
+      setTyped(null);
+    },
   };
+}
+
+/** Enter leaves a field of one line. */
+const leaveOnEnter = (event: KeyboardEvent<HTMLInputElement>): void => {
+  if (event.key === 'Enter') event.currentTarget.blur();
+};
+
+export interface SavedTextProps extends Shared, Kept {
+  readonly longest: number;
+}
+
+/** A line of text that is kept when the field is left. */
+export function SavedText({ value, longest, onType, onSave, isDisabled = false, ...shared }: SavedTextProps) {
+  const typed = useTyped({ value, onType, onSave });
   return (
     <TextInput
       {...labelled(shared)}
       maxLength={longest}
       disabled={isDisabled}
-      value={typed ?? value ?? ''}
-      onChange={(event) => setTyped(event.currentTarget.value)}
-      onBlur={leave}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur();
-      }}
+      {...typed}
+      onKeyDown={leaveOnEnter}
+    />
+  );
+}
+
+/** Some lines of text that are kept when the field is left. */
+export function SavedWords({
+  value,
+  longest,
+  onType,
+  onSave,
+  isDisabled = false,
+  ...shared
+}: SavedTextProps) {
+  const typed = useTyped({ value, onType, onSave });
+  return (
+    <Textarea
+      {...labelled(shared)}
+      autosize
+      minRows={2}
+      maxRows={12}
+      maxLength={longest}
+      disabled={isDisabled}
+      {...typed}
     />
   );
 }
@@ -75,9 +116,7 @@ export function SavedNumber({ value, least, most, onSave, isDisabled = false, ..
       error={isOut ? `From ${least} to ${most}` : undefined}
       onChange={setTyped}
       onBlur={leave}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur();
-      }}
+      onKeyDown={leaveOnEnter}
     />
   );
 }

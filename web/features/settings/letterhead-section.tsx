@@ -1,8 +1,7 @@
 import { Button, FileButton } from '@mantine/core';
 import { useState } from 'react';
-import { SavedText } from '@/components/saved-fields';
+import { SavedText, SavedWords } from '@/components/saved-fields';
 import { useLocal } from '@/local/local-store';
-import { SavedWords } from './saved-words';
 import classes from './settings.module.css';
 import type { SettingsProps } from './settings-screen';
 import { smallPicture } from './small-picture';

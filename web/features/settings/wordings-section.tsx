@@ -3,8 +3,8 @@ import { type WordingPlace, wordingPlaces } from '@fair-plug/core/inspection';
 import { type FillIns, filledIn, fillInNames } from '@fair-plug/core/report';
 import { NativeSelect } from '@mantine/core';
 import { useState } from 'react';
+import { SavedWords } from '@/components/saved-fields';
 import { useLocal } from '@/local/local-store';
-import { SavedWords } from './saved-words';
 import classes from './settings.module.css';
 import type { SettingsProps } from './settings-screen';
 
