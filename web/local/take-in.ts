@@ -1,5 +1,5 @@
 import type { JobFile } from '@fair-plug/core/exchange';
-import { type Entry, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/inspection';
+import { type Entry, idSchema, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/inspection';
 import { z } from 'zod';
 import type { Local } from './local-store';
 import { entriesOf, kitKey, type LogKey } from './store';
@@ -10,7 +10,7 @@ const recordSchema = z.strictObject({
   firm: z.object({ id: z.string(), name: z.string() }),
   person: z.object({ id: z.string(), name: z.string() }),
   savedAt: z.string(),
-  jobs: z.array(z.strictObject({ job: z.string(), entries: z.array(jobEntrySchema) })),
+  jobs: z.array(z.strictObject({ job: idSchema, entries: z.array(jobEntrySchema) })),
   kit: z.array(kitEntrySchema),
 });
 export type SavedRecord = z.infer<typeof recordSchema>;
