@@ -9,8 +9,8 @@ export interface FindingCounts {
   readonly open: number;
 }
 
-/** So long after the last change they are counted: nothing else waits for it. */
-const stillMilliseconds = 700;
+/** So long after the last change they are counted: not between two receptacles read in a row. */
+const stillMilliseconds = 1500;
 
 /** How many findings a house has; null until they were counted. They are gathered once it is quiet, by code loaded then. */
 export function useFindingCounts(house: House, judgement: HouseJudgement | null): FindingCounts | null {
