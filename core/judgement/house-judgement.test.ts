@@ -81,8 +81,8 @@ describe('the judgement on a house', () => {
     expect(judgement.circuits[0]?.causes).toHaveLength(1);
     expect(judgement.circuits[0]?.causes[0]).toMatchObject({ words: 'hot and neutral exchanged' });
     expect(judgement.circuits[0]?.causes[0]?.receptacles).toEqual([2, 3, 4].map(receptacleId));
-    const { findings, isFinal } = reportOn(house, judgement);
-    expect(isFinal).toBe(true);
+    expect(judgement.isFinal).toBe(true);
+    const { findings } = reportOn(house, judgement);
     const [finding, ...others] = findings.filter(({ proposal }) => proposal?.verdict);
     expect(others).toEqual([]);
     expect(finding?.receptacles.map(({ name }) => name)).toEqual(['Den 3', 'Den 4', 'Den 5']);

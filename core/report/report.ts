@@ -37,8 +37,6 @@ export interface Report extends Survey<ReportLine> {
   readonly notTested: readonly string[];
   /** What "reads correct" leaves open, said once for the house; empty while nothing reads correct. */
   readonly notSeen: readonly Condition[];
-  /** True once the engine has judged all that was read. */
-  readonly isFinal: boolean;
   readonly cautions: readonly string[];
   readonly causes: readonly ReportedCause[];
   /** Had so many been faulty, the chance that a random sample of this size held none of them. */
@@ -118,7 +116,6 @@ export function reportOn(
         : conditionIds
             .filter((id) => (judgement?.notSeen ?? openBehindLamps()).includes(id))
             .map((id) => conditions[id]),
-    isFinal: judgement?.isFinal ?? false,
     cautions: cautionsFor(findings),
     causes: causesIn(house, judgement),
     missing: supposedFaulty

@@ -93,7 +93,7 @@ async function readyPress(browser: Browser): Promise<Press> {
   const press = await newPress(browser);
   await press.page.goto(`${ownOrigin()}/report`);
   // Only the running application can say so.
-  await press.page.waitForSelector('[role="alert"]', { timeout: 10_000 });
+  await press.page.waitForSelector('.mantine-Alert-root', { timeout: 10_000 });
   return press;
 }
 

@@ -25,6 +25,20 @@ export interface LogState {
 const pauseBeforeSummary = 400;
 const pauseBeforePacking = 8000;
 
+/** Keeps the line of the list of jobs, and leaves as it is what else is known of the log by then. */
+async function keepSummary(
+  store: LocalDatabase,
+  log: LogKey,
+  house: House,
+  summarized: number,
+): Promise<void> {
+  const summary = summaryOf(house);
+  await store.transaction('rw', store.logs, async () => {
+    const kept = await store.logs.get(log);
+    await store.logs.put({ cursor: 0, ...kept, log, summary, summarized });
+  });
+}
+
 /** One log, read once and grown entry by entry; whoever listens is told when it grows. */
 class LogBook {
   private readonly store: LocalDatabase;
@@ -100,17 +114,7 @@ class LogBook {
   private summarize(): void {
     clearTimeout(this.summaryTimer);
     this.summaryTimer = setTimeout(async () => {
-      const summary = summaryOf(this.fold.house);
-      await this.store.transaction('rw', this.store.logs, async () => {
-        const kept = await this.store.logs.get(this.log);
-        await this.store.logs.put({
-          cursor: 0,
-          ...kept,
-          log: this.log,
-          summary,
-          summarized: this.all.size,
-        });
-      });
+      await keepSummary(this.store, this.log, this.fold.house, this.all.size);
     }, pauseBeforeSummary);
   }
 }
@@ -147,14 +151,7 @@ export class LogBooks {
     if (this.books.has(log) || log === kitKey) return;
     const entries = await entriesOf(this.store, log);
     const fold = new HouseFold().add(entries as readonly JobEntry[]);
-    const kept = await this.store.logs.get(log);
-    await this.store.logs.put({
-      cursor: 0,
-      ...kept,
-      log,
-      summary: summaryOf(fold.house),
-      summarized: entries.length,
-    });
+    await keepSummary(this.store, log, fold.house, entries.length);
   }
 
   /** Brings every line of the list of jobs up to date whose page was closed before it was. */

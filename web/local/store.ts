@@ -116,7 +116,7 @@ const latestClock = (entries: readonly Entry[]): string =>
     return clock > latest ? clock : latest;
   }, '');
 
-/** From so many entries on they go into one row. */
+/** More entries than this go into one row. */
 const many = 50;
 
 const packsOf = ({ packs }: LocalDatabase, log: LogKey) =>

@@ -10,6 +10,7 @@ import {
   confirm,
   countOf,
   entriesOf,
+  isWhole,
   keep as keepIn,
   kitKey,
   LocalDatabase,
@@ -242,6 +243,18 @@ describe('in step with the server', () => {
     expect(await confirm(device.store, job, entries, { cursor: 120, head: 120 })).toEqual([]);
     expect(await entriesOf(device.store, job)).toHaveLength(120);
     expect(await countOf(device.store, job)).toBe(120);
+  });
+
+  test('a summary made meanwhile does not undo what a page of the server said', async () => {
+    const entries = await newDevice().keep(job, ['Den', 'Hall', 'Attic'].map(room));
+    await confirm(device.store, job, entries.slice(0, 1), { cursor: 1, head: 3 });
+    await Promise.all([
+      device.books.summarized(job),
+      confirm(device.store, job, entries.slice(1, 2), { cursor: 2, head: 5 }),
+      device.books.summarized(job),
+    ]);
+    expect(await device.store.logs.get(job)).toMatchObject({ cursor: 2, head: 5 });
+    expect(await isWhole(device.store, job)).toBe(false);
   });
 
   test('loose entries are packed once they are many: the same to the last byte, of each log its own', async () => {
