@@ -16,7 +16,7 @@ const rooms = 30;
 const receptaclesEach = 10;
 const entryCount = 3000;
 const circuits = 12;
-const taps = 40;
+const taps = 80;
 
 const device = v7();
 let time = Date.now() - entryCount * 1000;
