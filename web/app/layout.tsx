@@ -14,7 +14,12 @@ export const metadata: Metadata = {
   description: 'What a receptacle tester shows, what it means, and what it leaves open.',
 };
 
-export const viewport: Viewport = { width: 'device-width', initialScale: 1, viewportFit: 'cover' };
+export const viewport: Viewport = {
+  width: 'device-width',
+  initialScale: 1,
+  viewportFit: 'cover',
+  interactiveWidget: 'resizes-content',
+};
 
 export default function RootLayout({ children }: { children: ReactNode }) {
   // Asked for with the page: words that are set anew once a font arrives are laid out twice.

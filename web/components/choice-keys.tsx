@@ -1,3 +1,4 @@
+import { useHotkeys } from '@mantine/hooks';
 import classes from './choice-keys.module.css';
 
 export interface ChoiceKeysProps<T extends string> {
@@ -6,6 +7,8 @@ export interface ChoiceKeysProps<T extends string> {
   readonly chosen: (id: T) => boolean;
   readonly onChoose: (id: T) => void;
   readonly isDisabled?: boolean;
+  /** The first nine have a digit of the keyboard each. */
+  readonly isNumbered?: boolean;
 }
 
 /** A row of large keys, each of which is on or off. */
@@ -15,18 +18,23 @@ export function ChoiceKeys<T extends string>({
   chosen,
   onChoose,
   isDisabled = false,
+  isNumbered = false,
 }: ChoiceKeysProps<T>) {
+  const numbered = isNumbered && !isDisabled ? choices.slice(0, 9) : [];
+  useHotkeys(numbered.map(([id], index): [string, () => void] => [String(index + 1), () => onChoose(id)]));
   return (
     <fieldset className={classes.choices} disabled={isDisabled}>
       <legend>{legend}</legend>
-      {choices.map(([id, words]) => (
+      {choices.map(([id, words], index) => (
         <button
           key={id}
           type="button"
           className={classes.choice}
           aria-pressed={chosen(id)}
+          aria-keyshortcuts={index < numbered.length ? String(index + 1) : undefined}
           onClick={() => onChoose(id)}
         >
+          {index < numbered.length && <kbd aria-hidden>{index + 1}</kbd>}
           {words}
         </button>
       ))}

@@ -82,9 +82,14 @@ const Banners = memo(function Banners() {
 export function Frame({ head = null, children }: FrameProps) {
   return (
     <div className={classes.frame}>
+      <a href="#content" className={`${classes.skip} screen-only`}>
+        Skip to what is on this screen
+      </a>
       <Head head={head} />
       <Banners />
-      <main className={classes.main}>{children}</main>
+      <main id="content" tabIndex={-1} className={classes.main}>
+        {children}
+      </main>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { Modal } from '@mantine/core';
-import { useMediaQuery } from '@mantine/hooks';
 import type { ReactNode } from 'react';
+import classes from './sheet.module.css';
 
 export interface SheetProps {
   readonly opened: boolean;
@@ -10,16 +10,19 @@ export interface SheetProps {
   readonly children: ReactNode;
 }
 
-/** What is entered beside the lamps: a dialog on a desk, the whole screen on a phone. */
+/** What is entered beside the lamps: a dialog on a desk, at the thumb on a phone. */
 export function Sheet({ opened, title, onClose, size = 'lg', children }: SheetProps) {
-  const isPhone = useMediaQuery('(max-width: 48em)', false);
   return (
     <Modal
       opened={opened}
       onClose={onClose}
-      fullScreen={isPhone}
       size={size}
       title={title}
+      classNames={{
+        root: classes.sheet ?? '',
+        inner: classes.inner ?? '',
+        content: classes.content ?? '',
+      }}
       closeButtonProps={{ 'aria-label': 'Close' }}
     >
       {opened && children}

@@ -28,7 +28,12 @@ export function DiagnosePanel({ circuit }: { readonly circuit: Circuit }) {
             {instrumentIds
               .filter((id) => id !== 'own-button' || circuit.protection.some((device) => device.at === at))
               .map((id) => (
-                <button key={id} type="button" onClick={() => diagnosing.read(at, id)}>
+                <button
+                  key={id}
+                  type="button"
+                  className={classes.instrument}
+                  onClick={() => diagnosing.read(at, id)}
+                >
                   {instrumentWords[id].name}
                 </button>
               ))}

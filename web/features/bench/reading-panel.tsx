@@ -1,5 +1,6 @@
 import { type InstrumentId, instrumentIds, type Reading } from '@fair-plug/core/circuit';
 import { pairs } from '@fair-plug/core/instruments';
+import { ChoiceKeys } from '@/components/choice-keys';
 import { TesterLampRow } from '@/components/tester-lamps';
 import { Triangle } from '@/components/triangle';
 import { useChosenTester } from '@/local/use-chosen-tester';
@@ -27,23 +28,14 @@ export function ReadingPanel({ bench }: { readonly bench: Bench }) {
   const isProtected = circuit.protection.some((device) => device.at === outlet.id);
   return (
     <section className={classes.reading} aria-label="Instrument">
-      <fieldset className={classes.group}>
-        <legend>Plug in at {outlet.id}</legend>
-        <div className={classes.choices}>
-          {instrumentIds.map((id) => (
-            <button
-              key={id}
-              type="button"
-              className={classes.choice}
-              aria-pressed={id === instrument}
-              disabled={id === 'own-button' && !isProtected}
-              onClick={() => bench.take(id)}
-            >
-              {instrumentNames[id]}
-            </button>
-          ))}
-        </div>
-      </fieldset>
+      <ChoiceKeys
+        legend={`Plug in at ${outlet.id}`}
+        choices={instrumentIds
+          .filter((id) => id !== 'own-button' || isProtected)
+          .map((id) => [id, instrumentNames[id]] as const)}
+        chosen={(id) => id === instrument}
+        onChoose={bench.take}
+      />
       <div className={classes.shown}>
         <LabelledTriangle bench={bench} />
         <div className={classes.figures}>

@@ -25,12 +25,6 @@ export interface HandProps {
   readonly onTake: (receptacle: string) => void;
 }
 
-function mainWords({ isDraft, isRead, verdict, isNew }: Walk): string {
-  if (isDraft && verdict !== null) return `Record: ${verdict.headline.toLowerCase()}`;
-  if (isRead && !isNew) return 'Next';
-  return 'Correct – next';
-}
-
 function statusOf({ isRecording, isDraft, said, isRead }: Walk): string {
   if (isRecording) return 'Recording …';
   if (isDraft) return 'Not recorded yet';
@@ -43,6 +37,7 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
   const room = walk.room?.id;
   const marks = useMemo(() => (room === undefined ? [] : marksOf(survey, room)), [survey, room]);
   const isPhone = useMediaQuery('(max-width: 48em)', false);
+  const main = mainAction(walk);
   return (
     <section className={classes.hand} aria-label="Receptacle in hand">
       <header className={classes.title}>
@@ -95,10 +90,10 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
             className={classes.main ?? ''}
             size="lg"
             disabled={!walk.canRecord}
-            onClick={mainAction(walk)}
-            rightSection={<kbd className={classes.kbd}>{walk.isDraft || walk.isRead ? 'Enter' : '1'}</kbd>}
+            onClick={main.act}
+            rightSection={<kbd className={classes.kbd}>{main.key}</kbd>}
           >
-            {words(mainWords(walk))}
+            {words(main.words)}
           </Button>
           <Button
             variant="default"

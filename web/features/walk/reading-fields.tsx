@@ -4,6 +4,7 @@ import { contacts, lampStates, pairs } from '@fair-plug/core/instruments';
 import { instrumentWords, oddValues } from '@fair-plug/core/judgement';
 import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
+import { ChoiceKeys } from '@/components/choice-keys';
 import { useRegion, useWords, Words } from '@/components/region-words';
 import classes from './reading-fields.module.css';
 import type { AskedReading } from './reading-form';
@@ -77,22 +78,15 @@ export function ReadingFields({ asked, groundMayBeLive, onRecord }: ReadingField
   };
   return (
     <form className={classes.form} onSubmit={submit}>
-      <fieldset className={classes.instruments}>
-        <legend>Instrument</legend>
-        {enterable.map((id) => (
-          <button
-            key={id}
-            type="button"
-            aria-pressed={id === instrument}
-            onClick={() => {
-              setInstrument(id);
-              setValues({});
-            }}
-          >
-            {instrumentWords[id].name}
-          </button>
-        ))}
-      </fieldset>
+      <ChoiceKeys
+        legend="Instrument"
+        choices={enterable.map((id) => [id, instrumentWords[id].name] as const)}
+        chosen={(id) => id === instrument}
+        onChoose={(id) => {
+          setInstrument(id);
+          setValues({});
+        }}
+      />
       {instrument === 'loaded' && (
         <p className={classes.caution}>
           {groundMayBeLive && (
@@ -149,6 +143,14 @@ export function ReadingFields({ asked, groundMayBeLive, onRecord }: ReadingField
   );
 }
 
+/** The first choice has the focus when the fields show: at once, and from the dialog that opens around them. */
+function takeFocus(fieldset: HTMLFieldSetElement | null): void {
+  const first = fieldset?.querySelector('input');
+  if (first === null || first === undefined) return;
+  first.dataset.autofocus = 'true';
+  first.focus();
+}
+
 function Field({
   label,
   instrument,
@@ -165,7 +167,7 @@ function Field({
   if (instrument === 'probe' || instrument === 'lamps') {
     const choices = instrument === 'probe' ? (['silent', 'sounds'] as const) : lampStates;
     return (
-      <fieldset className={classes.choice}>
+      <fieldset className={classes.choice} ref={isFirst ? takeFocus : null}>
         <legend>{label}</legend>
         <SegmentedControl
           fullWidth

@@ -24,11 +24,23 @@ export const walkKeys: readonly (readonly [key: string, does: string])[] = [
   ['?', 'This list'],
 ];
 
-/** What Enter and the large button do. */
-export function mainAction(walk: Walk): () => void {
-  const { isDraft, lamps, isRead } = walk;
-  if (isDraft && lamps !== null) return () => walk.record(lamps);
-  return isRead ? walk.goOn : () => walk.recordPattern('hn-hg');
+export interface MainAction {
+  readonly words: string;
+  readonly key: 'Enter' | '1';
+  readonly act: () => void;
+}
+
+/** What Enter and the large button do. Where it is dangerous, nothing asks for a tester to be plugged in. */
+export function mainAction(walk: Walk): MainAction {
+  const { isDraft, lamps, verdict, isRead, danger } = walk;
+  if (isDraft && lamps !== null && verdict !== null)
+    return {
+      words: `Record: ${verdict.headline.toLowerCase()}`,
+      key: 'Enter',
+      act: () => walk.record(lamps),
+    };
+  if (isRead || danger !== null) return { words: 'Next', key: 'Enter', act: walk.goOn };
+  return { words: 'Correct – next', key: '1', act: () => walk.recordPattern('hn-hg') };
 }
 
 export interface WalkKeyActions {
@@ -83,6 +95,6 @@ export function useWalkKeys(
     ['?', open],
   ]);
   // A focused button or link has its own Enter.
-  useHotkeys([['Enter', unlessHelp(mainAction(walk))]], ['INPUT', 'TEXTAREA', 'SELECT', 'BUTTON', 'A']);
+  useHotkeys([['Enter', unlessHelp(mainAction(walk).act)]], ['INPUT', 'TEXTAREA', 'SELECT', 'BUTTON', 'A']);
   return { opened, open, close };
 }

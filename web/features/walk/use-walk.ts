@@ -63,7 +63,6 @@ export interface Walk {
   readonly inHand: InHand | null;
   /** Name of what is in hand; of the next one to be added where that is. */
   readonly name: string;
-  readonly isNew: boolean;
   readonly type: ReceptacleType | null;
   /** Where the next one would be placed. */
   readonly nextSpot: number | null;
@@ -322,7 +321,6 @@ export function useWalk(
     receptacle,
     inHand,
     name,
-    isNew: receptacle === null,
     type,
     nextSpot: receptacle === null ? spot : null,
     lamps,

@@ -55,7 +55,7 @@ export function VerdictPanel({ walk, isDoubted, nameOf, onTest, onSheet }: Verdi
     <section className={classes.panel} aria-label="Verdict" tabIndex={0}>
       <div aria-live="polite" className={classes.words}>
         {verdict === null ? (
-          <NothingRead />
+          <NothingRead hasDanger={walk.danger !== null} />
         ) : (
           <VerdictWords
             verdict={verdict}
@@ -158,13 +158,15 @@ function DangerWords({ danger, walk }: { readonly danger: Danger; readonly walk:
   );
 }
 
-function NothingRead() {
+function NothingRead({ hasDanger }: { readonly hasDanger: boolean }) {
   return (
     <div className={classes.quiet}>
-      <p>
-        Plug the tester in, then press the key of its pattern, or tap the lamps that are lit.
-        <span className="screen-only"> A plainly correct one is a single press.</span>
-      </p>
+      {!hasDanger && (
+        <p>
+          Plug the tester in, then press the key of its pattern, or tap the lamps that are lit. A plainly
+          correct one is a single press.
+        </p>
+      )}
       <p className={classes.caution}>
         <Words>{cautions.contacts}</Words>
       </p>

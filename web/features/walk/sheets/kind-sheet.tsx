@@ -25,6 +25,7 @@ export function KindSheet({ walk, onClose }: SheetProps) {
     <div className={classes.sheet}>
       <ChoiceKeys
         legend="Kind"
+        isNumbered
         choices={typesIn[region].map((one) => [one, typeWords[one]] as const)}
         chosen={(one) => one === type}
         onChoose={(one) => describe({ type: one }, `${name}: ${typeWords[one].toLowerCase()}`)}

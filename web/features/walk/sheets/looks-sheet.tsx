@@ -12,6 +12,7 @@ export function LooksSheet({ walk, onClose }: SheetProps) {
     <div className={classes.sheet}>
       <ChoiceKeys
         legend="Seen, felt or heard here"
+        isNumbered
         choices={looks.map((look) => [look, lookFacts[look].name] as const)}
         chosen={(look) => seen.includes(look)}
         onChoose={(look) => {

@@ -1,5 +1,4 @@
 import { notReachedReasons, reasonWords } from '@fair-plug/core/conditions';
-import { useHotkeys } from '@mantine/hooks';
 import { ChoiceKeys } from '@/components/choice-keys';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
@@ -18,13 +17,11 @@ export function NotReachedSheet({ walk, onClose }: SheetProps) {
     );
     onClose();
   };
-  useHotkeys(
-    notReachedReasons.map((reason, index): [string, () => void] => [String(index + 1), () => choose(reason)]),
-  );
   return (
     <div className={classes.sheet}>
       <ChoiceKeys
-        legend="Why (keys 1 to 7)"
+        legend="Why"
+        isNumbered
         choices={notReachedReasons.map((reason) => [reason, reasonWords[reason]] as const)}
         chosen={(reason) => reason === current}
         onChoose={choose}
