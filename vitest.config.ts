@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   resolve: { alias: { '@/': `${resolve(import.meta.dirname, 'web')}/` } },
   test: {
-    include: ['{core,cli,web,scripts}/**/*.test.ts'],
+    include: ['{core,cli,web,scripts}/**/*.test.{ts,tsx}'],
     exclude: ['**/node_modules/**', '**/.next*/**'],
     // No test is about time: a slow machine is not a failure.
     testTimeout: 300_000,

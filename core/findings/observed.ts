@@ -1,6 +1,6 @@
 import { conditions, type Look, lookFacts, looks } from '../conditions/index.ts';
 import type { Verdict } from '../diagnosis/index.ts';
-import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
+import { foundBehind, type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
 import { groundFaultWords } from '../judgement/index.ts';
 import { evidenceAt } from './evidence.ts';
 import { type Proposal, seenOnly } from './finding.ts';
@@ -82,7 +82,7 @@ function oldDevices(house: House): readonly Proposal[] {
 
 /** A receptacle without a ground, protected by a device, needs both labels. */
 function missingLabels(house: House, verdictOf: VerdictOf): readonly Proposal[] {
-  const behindDevices = new Set(house.wentDead.flatMap(({ by, dead }) => (by.kind === 'device' ? dead : [])));
+  const behindDevices = new Set(foundBehind(house).flatMap(({ dead }) => dead));
   const missing = receptaclesOf(house).filter((one) => {
     const { labels } = one.protection;
     if (labels === null) return false;

@@ -1,5 +1,5 @@
 import { isGroundFaultType } from '../conditions/index.ts';
-import type { House, Receptacle } from '../inspection/index.ts';
+import { foundBehind, type House, type Receptacle } from '../inspection/index.ts';
 
 /** Places that a ground-fault rule names, by the words that a room's name has. */
 const placeWords = {
@@ -31,7 +31,7 @@ export function isKnownProtected(receptacle: Receptacle, house: House): boolean 
   return (
     (type !== null && isGroundFaultType(type)) ||
     protection.labels?.includes('protected') === true ||
-    house.wentDead.some(({ by, dead }) => by.kind === 'device' && dead.includes(id)) ||
+    foundBehind(house).some(({ dead }) => dead.includes(id)) ||
     receptacle.groundFaultTests.some(({ result }) => result === 'tripped')
   );
 }

@@ -12,3 +12,4 @@ export * from './kit.ts';
 export * from './leaving.ts';
 export { clockOf, inOrder } from './order.ts';
 export * from './proof.ts';
+export * from './went-dead.ts';

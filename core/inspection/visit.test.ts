@@ -6,6 +6,7 @@ import {
   doubtedReadings,
   foldHouse,
   foldKit,
+  foundBehind,
   instrumentProofs,
   type JobEntry,
   type JobStatement,
@@ -144,14 +145,51 @@ describe('the house as it is walked', () => {
     expect(moved).toMatchObject({ type: 'ground-fault', spot: 0.25 });
   });
 
+  const dead: JobStatement = {
+    kind: 'went-dead',
+    by: { kind: 'device', receptacle: hall1 },
+    dead: [den1, den2],
+    powerBack: false,
+  };
+  const notBack = (...said: readonly JobStatement[]) => leftUndone(houseOf(...rooms, ...said)).powerNotBack;
+
   test('what went dead and is not said to be back is left undone', () => {
-    const dead: JobStatement = {
-      kind: 'went-dead',
-      by: { kind: 'device', receptacle: hall1 },
-      dead: [den1],
-      powerBack: false,
+    expect(notBack(dead)).toEqual(['Hall 1']);
+    expect(notBack(dead, { ...dead, powerBack: true })).toEqual([]);
+    expect(notBack(dead, { ...dead, powerBack: true }, dead)).toEqual(['Hall 1']);
+  });
+
+  test('the power is back too where another device turns out to be the one that was reset', () => {
+    const taken: JobStatement = { ...dead, by: { kind: 'device', receptacle: den1 } };
+    const reset: JobStatement = { ...dead, dead: [den1, den2], powerBack: true };
+    expect(notBack(taken)).toEqual(['Den 1']);
+    expect(notBack(taken, reset)).toEqual([]);
+    expect(notBack(taken, { ...reset, dead: [den2] })).toEqual(['Den 1']);
+  });
+
+  test('a device that was tripped is left undone until something is said of its power', () => {
+    const tripped: JobStatement = {
+      kind: 'ground-fault-tested',
+      receptacle: den2,
+      by: 'tester-button',
+      result: 'tripped',
     };
-    expect(leftUndone(houseOf(...rooms, dead)).powerNotBack).toEqual(['Hall 1']);
-    expect(leftUndone(houseOf(...rooms, dead, { ...dead, powerBack: true })).powerNotBack).toEqual([]);
+    expect(notBack(tripped)).toEqual(['Den 2']);
+    expect(notBack(tripped, { ...dead, powerBack: true })).toEqual([]);
+    // Said before it was tripped, it says nothing of now.
+    expect(notBack({ ...dead, powerBack: true }, tripped)).toEqual(['Den 2']);
+    expect(notBack({ ...tripped, result: 'no-trip' })).toEqual([]);
+  });
+
+  test('a breaker is known by its name, and no device’s reset brings it back', () => {
+    const breaker: JobStatement = { ...dead, by: { kind: 'breaker', breaker: '7' } };
+    expect(notBack(breaker, { ...dead, powerBack: true })).toEqual(['breaker 7']);
+    expect(notBack(breaker, { ...breaker, powerBack: true })).toEqual([]);
+    expect(foundBehind(houseOf(...rooms, breaker))).toEqual([]);
+  });
+
+  test('of what goes dead with a device, what was said last counts', () => {
+    const house = houseOf(...rooms, dead, { ...dead, dead: [den1], powerBack: true });
+    expect(foundBehind(house)).toEqual([{ device: hall1, dead: [den1], isBack: true }]);
   });
 });

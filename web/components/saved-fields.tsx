@@ -1,5 +1,5 @@
 import { NumberInput, Slider, type SliderProps, Textarea, TextInput } from '@mantine/core';
-import { useDebouncedCallback } from '@mantine/hooks';
+import { useCallbackRef, useDebouncedCallback } from '@mantine/hooks';
 import { type ChangeEvent, type KeyboardEvent, useEffect, useState } from 'react';
 
 interface Shared {
@@ -22,21 +22,42 @@ interface Kept {
   readonly onSave: (text: string | null) => void;
 }
 
+/**
+ * Nobody leaves a field where the page goes from under it, or a phone puts it away: what is typed is kept all the same.
+ */
+function useWhenGone(leave: () => void): void {
+  const latest = useCallbackRef(leave);
+  useEffect(() => {
+    const look = (): void => {
+      if (document.visibilityState === 'hidden') latest();
+    };
+    window.addEventListener('pagehide', latest);
+    document.addEventListener('visibilitychange', look);
+    return () => {
+      window.removeEventListener('pagehide', latest);
+      document.removeEventListener('visibilitychange', look);
+      latest();
+    };
+  }, [latest]);
+}
+
 /** What a field of text needs so that what is typed is kept when the field is left. */
 function useTyped({ value, onType, onSave }: Kept) {
   const [typed, setTyped] = useState<string | null>(null);
+  const leave = (): void => {
+    if (typed === null) return;
+    const text = typed.trim() === '' ? null : typed.trim();
+    if (text !== value) onSave(text);
+    setTyped(null);
+  };
+  useWhenGone(leave);
   return {
     value: typed ?? value ?? '',
     onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void => {
       setTyped(event.currentTarget.value);
       onType?.(event.currentTarget.value);
     },
-    onBlur: (): void => {
-      if (typed === null) return;
-      const text = typed.trim() === '' ? null : typed.trim();
-      if (text !== value) onSave(text);
-      setTyped(null);
-    },
+    onBlur: leave,
   };
 }
 
@@ -103,6 +124,7 @@ export function SavedNumber({ value, least, most, onSave, isDisabled = false, ..
     if (number !== value) onSave(number);
     setTyped(null);
   };
+  useWhenGone(leave);
   return (
     <NumberInput
       {...labelled(shared)}

@@ -3,6 +3,7 @@ import type { Entry, JobStatement } from '@fair-plug/core/inspection';
 import Dexie from 'dexie';
 import { v7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { FakeServer } from '../testing/fake-server.ts';
 import { firmApi } from './api.ts';
 import { LogBooks } from './log-books.ts';
 import {
@@ -21,47 +22,7 @@ import { Sync } from './sync.ts';
 const author = v7();
 const room = (name: string): JobStatement => ({ kind: 'room-described', room: v7(), name });
 
-/** A server that keeps logs as the real one does: each entry once, numbered in the order of arrival. */
-class Server {
-  readonly logs = new Map<string, Entry[]>();
-  /** What it says to a request; 0: nothing answers. */
-  answer: (path: string, entries: readonly Entry[]) => number = () => 200;
-  readonly asked: string[] = [];
-
-  readonly fetch = async (address: string, init: RequestInit = {}): Promise<Response> => {
-    const { pathname, searchParams } = new URL(address, 'http://server');
-    const body = init.body === undefined ? null : JSON.parse(String(init.body));
-    const entries: readonly Entry[] = body?.entries ?? [];
-    this.asked.push(`${init.method ?? 'GET'} ${pathname}`);
-    const status = this.answer(pathname, entries);
-    if (status === 0) throw new TypeError('network');
-    if (status >= 300) {
-      const code =
-        { 503: 'database-away', 401: 'signed-out', 404: 'not-found', 426: 'outdated' }[status] ?? 'invalid';
-      return Response.json({ error: { code, message: 'No.' } }, { status });
-    }
-    if (pathname === '/api/logs')
-      return Response.json({
-        logs: [...this.logs].map(([id, log]) => ({
-          id,
-          kind: id === 'kit' ? 'kit' : 'job',
-          seq: log.length,
-        })),
-      });
-    const log = body?.job ?? (pathname === '/api/kit/entries' ? 'kit' : pathname.split('/')[3]);
-    const kept = this.logs.get(log) ?? [];
-    this.logs.set(log, kept);
-    for (const entry of entries) if (!kept.some(({ id }) => id === entry.id)) kept.push(entry);
-    const after = Number(searchParams.get('after') ?? 0);
-    return Response.json({ entries: kept.slice(after, after + 3), cursor: Math.min(kept.length, after + 3) });
-  };
-
-  names(log: string): readonly string[] {
-    return (this.logs.get(log) ?? []).map((entry) => ('name' in entry ? entry.name : entry.kind));
-  }
-}
-
-let server: Server;
+let server: FakeServer;
 let device: ReturnType<typeof newDevice>;
 let job: string;
 let count = 0;
@@ -85,7 +46,7 @@ function newDevice() {
 }
 
 beforeEach(() => {
-  server = new Server();
+  server = new FakeServer();
   vi.stubGlobal('fetch', server.fetch);
   job = v7();
   device = newDevice();

@@ -2,12 +2,14 @@ import { urgencyWords } from '@fair-plug/core/conditions';
 import type { Wording } from '@fair-plug/core/findings';
 import { type House, receptaclesOf } from '@fair-plug/core/inspection';
 import { Button, MultiSelect, NativeSelect, Textarea, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { FromBefore } from '@/components/from-before';
 import { Sheet } from '@/components/sheet';
+import { useDraft } from '@/local/use-draft';
 import classes from './findings.module.css';
 import type { Decisions } from './use-decisions';
 
 export interface AddFindingProps {
+  readonly job: string;
   readonly opened: boolean;
   readonly onClose: () => void;
   readonly house: House;
@@ -15,10 +17,11 @@ export interface AddFindingProps {
 }
 
 /** A finding that nothing read or seen proposes. */
-export function AddFinding({ opened, onClose, house, decisions }: AddFindingProps) {
+export function AddFinding({ job, opened, onClose, house, decisions }: AddFindingProps) {
   return (
     <Sheet opened={opened} onClose={onClose} title="Add a finding">
       <AddForm
+        job={job}
         house={house}
         onAdd={(wording, receptacles) => {
           decisions?.add(wording, receptacles);
@@ -29,24 +32,29 @@ export function AddFinding({ opened, onClose, house, decisions }: AddFindingProp
   );
 }
 
-const empty: Wording = {
+interface Added extends Wording {
+  readonly receptacles: readonly string[];
+}
+
+const empty: Added = {
   urgency: 'repair',
   headline: '',
   what: '',
   why: '',
   correction: 'A licensed electrician looks at it.',
   by: 'electrician',
+  receptacles: [],
 };
 
 interface AddFormProps {
+  readonly job: string;
   readonly house: House;
   readonly onAdd: (wording: Wording, receptacles: readonly string[]) => void;
 }
 
-function AddForm({ house, onAdd }: AddFormProps) {
-  const [wording, setWording] = useState<Wording>(empty);
-  const [receptacles, setReceptacles] = useState<readonly string[]>([]);
-  const set = (fields: Partial<Wording>): void => setWording({ ...wording, ...fields });
+function AddForm({ job, house, onAdd }: AddFormProps) {
+  const draft = useDraft<Added>(`new finding ${job}`, empty);
+  const { receptacles, ...wording } = draft.fields;
   const texts = [
     ['what', 'What is wrong'],
     ['why', 'Why it matters'],
@@ -61,6 +69,7 @@ function AddForm({ house, onAdd }: AddFormProps) {
       onSubmit={(event) => {
         event.preventDefault();
         if (!isWhole) return;
+        draft.clear();
         const { headline, what, why, correction } = wording;
         onAdd(
           {
@@ -74,18 +83,19 @@ function AddForm({ house, onAdd }: AddFormProps) {
         );
       }}
     >
+      <FromBefore draft={draft} />
       <TextInput
         label="Headline"
         data-autofocus
         maxLength={200}
         value={wording.headline}
-        onChange={(event) => set({ headline: event.currentTarget.value })}
+        onChange={(event) => draft.change({ headline: event.currentTarget.value })}
       />
       <NativeSelect
         label="Urgency"
         value={wording.urgency}
         data={Object.entries(urgencyWords).map(([value, label]) => ({ value, label }))}
-        onChange={(event) => set({ urgency: event.currentTarget.value as Wording['urgency'] })}
+        onChange={(event) => draft.change({ urgency: event.currentTarget.value as Wording['urgency'] })}
       />
       {texts.map(([field, label]) => (
         <Textarea
@@ -95,7 +105,7 @@ function AddForm({ house, onAdd }: AddFormProps) {
           minRows={2}
           maxLength={1000}
           value={wording[field]}
-          onChange={(event) => set({ [field]: event.currentTarget.value })}
+          onChange={(event) => draft.change({ [field]: event.currentTarget.value })}
         />
       ))}
       <MultiSelect
@@ -103,7 +113,7 @@ function AddForm({ house, onAdd }: AddFormProps) {
         searchable
         value={[...receptacles]}
         data={receptaclesOf(house).map(({ id, name }) => ({ value: id, label: name }))}
-        onChange={setReceptacles}
+        onChange={(chosen) => draft.change({ receptacles: chosen })}
       />
       <Button type="submit" disabled={!isWhole}>
         Add

@@ -4,14 +4,17 @@ import { Button, Textarea } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useState } from 'react';
 import { FindingArticle } from '@/components/finding-article';
+import { FromBefore } from '@/components/from-before';
 import { Words } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
+import { useDraft } from '@/local/use-draft';
 import { FindingEdit } from './finding-edit';
 import classes from './findings.module.css';
 import { MergeForm, SplitForm } from './merge-and-split';
 import type { Decisions } from './use-decisions';
 
 export interface FindingDetailProps {
+  readonly job: string;
   readonly finding: Finding;
   readonly others: readonly Finding[];
   /** Those that are reported as part of it. */
@@ -32,7 +35,15 @@ const titles = {
 } as const;
 
 /** One finding: as it will stand in the report, and what can be decided on it. */
-export function FindingDetail({ finding, others, parts, practice, decisions, onAccept }: FindingDetailProps) {
+export function FindingDetail({
+  job,
+  finding,
+  others,
+  parts,
+  practice,
+  decisions,
+  onAccept,
+}: FindingDetailProps) {
   const [opened, open] = useState<Opened>(null);
   const close = (): void => open(null);
   const { status, flags, proposal, isOwn, receptacles, reason } = finding;
@@ -124,6 +135,7 @@ export function FindingDetail({ finding, others, parts, practice, decisions, onA
         <Sheet opened title={titles[opened]} onClose={close}>
           {opened === 'refuse' && (
             <RefuseForm
+              draftedAs={`refusal ${job} ${finding.key}`}
               onRefuse={(why) => {
                 decisions.refuse(finding, why);
                 close();
@@ -150,6 +162,7 @@ export function FindingDetail({ finding, others, parts, practice, decisions, onA
           )}
           {opened === 'edit' && (
             <FindingEdit
+              job={job}
               finding={finding}
               onEdit={(edit) => {
                 decisions.edit(finding, edit);
@@ -193,19 +206,28 @@ function Changed({ finding }: { readonly finding: Finding }) {
   );
 }
 
-function RefuseForm({ onRefuse }: { readonly onRefuse: (reason: string) => void }) {
-  const [reason, setReason] = useState('');
+interface RefuseFormProps {
+  readonly draftedAs: string;
+  readonly onRefuse: (reason: string) => void;
+}
+
+function RefuseForm({ draftedAs, onRefuse }: RefuseFormProps) {
+  const draft = useDraft(draftedAs, { reason: '' });
+  const { reason } = draft.fields;
   return (
     <form
       className={classes.form}
       onSubmit={(event) => {
         event.preventDefault();
-        if (reason.trim() !== '') onRefuse(reason.trim());
+        if (reason.trim() === '') return;
+        draft.clear();
+        onRefuse(reason.trim());
       }}
     >
       <p className={classes.soft}>
         It is left out of the report; the readings stay, with this reason at each of its receptacles.
       </p>
+      <FromBefore draft={draft} />
       <Textarea
         label="Why is it no finding?"
         data-autofocus
@@ -213,7 +235,7 @@ function RefuseForm({ onRefuse }: { readonly onRefuse: (reason: string) => void 
         minRows={2}
         maxLength={500}
         value={reason}
-        onChange={(event) => setReason(event.currentTarget.value)}
+        onChange={(event) => draft.change({ reason: event.currentTarget.value })}
       />
       <Button type="submit" disabled={reason.trim() === ''}>
         Refuse

@@ -2,16 +2,18 @@ import { urgencies, urgencyWords } from '@fair-plug/core/conditions';
 import { type Worker, workers } from '@fair-plug/core/corrections';
 import type { Finding, Wording } from '@fair-plug/core/findings';
 import { Button, NativeSelect, Textarea, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { FromBefore } from '@/components/from-before';
+import { useDraft } from '@/local/use-draft';
 import classes from './findings.module.css';
 import type { Edit } from './use-decisions';
 
 export interface FindingEditProps {
+  readonly job: string;
   readonly finding: Finding;
   readonly onEdit: (edit: Edit) => void;
 }
 
-interface Draft extends Wording {
+interface Worded extends Wording {
   readonly note: string;
 }
 
@@ -23,7 +25,7 @@ const texts = [
 ] as const;
 
 /** What differs from the engine's word; null where it is the engine's again. */
-function editOf(draft: Draft, { original, note }: Finding): Edit {
+function editOf(draft: Worded, { original, note }: Finding): Edit {
   const field = <K extends keyof Wording>(name: K): Wording[K] | null => {
     const value = typeof draft[name] === 'string' ? (draft[name].trim() as Wording[K]) : draft[name];
     return value === original[name] || value === '' ? null : value;
@@ -41,9 +43,9 @@ function editOf(draft: Draft, { original, note }: Finding): Edit {
 }
 
 /** A finding in the inspector's own words; the engine's stay beside them. */
-export function FindingEdit({ finding, onEdit }: FindingEditProps) {
+export function FindingEdit({ job, finding, onEdit }: FindingEditProps) {
   const { urgency, headline, what, why, correction, by, note, original } = finding;
-  const [draft, setDraft] = useState<Draft>({
+  const draft = useDraft<Worded>(`finding ${job} ${finding.key}`, {
     urgency,
     headline,
     what,
@@ -52,38 +54,40 @@ export function FindingEdit({ finding, onEdit }: FindingEditProps) {
     by,
     note: note ?? '',
   });
-  const set = (fields: Partial<Draft>): void => setDraft({ ...draft, ...fields });
+  const { fields, change } = draft;
   return (
     <form
       className={classes.form}
       onSubmit={(event) => {
         event.preventDefault();
-        onEdit(editOf(draft, finding));
+        draft.clear();
+        onEdit(editOf(fields, finding));
       }}
     >
+      <FromBefore draft={draft} />
       <div className={classes.pair}>
         <NativeSelect
           label="Urgency"
-          value={draft.urgency}
+          value={fields.urgency}
           data={urgencies.map((value) => ({ value, label: urgencyWords[value] }))}
-          onChange={(event) => set({ urgency: event.currentTarget.value as Wording['urgency'] })}
+          onChange={(event) => change({ urgency: event.currentTarget.value as Wording['urgency'] })}
         />
         <NativeSelect
           label="Who does it"
-          value={draft.by}
+          value={fields.by}
           data={Object.entries(workers).map(([value, label]) => ({ value, label }))}
-          onChange={(event) => set({ by: event.currentTarget.value as Worker })}
+          onChange={(event) => change({ by: event.currentTarget.value as Worker })}
         />
       </div>
       {texts.map(([field, label, longest]) => {
-        const isChanged = draft[field].trim() !== original[field];
+        const isChanged = fields[field].trim() !== original[field];
         const shared = {
           label,
           maxLength: longest,
-          value: draft[field],
+          value: fields[field],
           description: isChanged ? `As proposed: ${original[field]}` : undefined,
           onChange: (event: { currentTarget: { value: string } }) =>
-            set({ [field]: event.currentTarget.value }),
+            change({ [field]: event.currentTarget.value }),
         };
         return field === 'headline' ? (
           <TextInput key={field} data-autofocus {...shared} />
@@ -96,12 +100,12 @@ export function FindingEdit({ finding, onEdit }: FindingEditProps) {
         autosize
         minRows={1}
         maxLength={1000}
-        value={draft.note}
-        onChange={(event) => set({ note: event.currentTarget.value })}
+        value={fields.note}
+        onChange={(event) => change({ note: event.currentTarget.value })}
       />
       <div className={classes.actions}>
         <Button type="submit">Keep</Button>
-        <Button variant="default" onClick={() => setDraft({ ...original, note: draft.note })}>
+        <Button variant="default" onClick={() => change(original)}>
           The engine’s words again
         </Button>
       </div>

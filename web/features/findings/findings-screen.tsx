@@ -110,6 +110,7 @@ function Findings({ job, house, isWhole }: LoadedJob) {
           {inHand !== null && (
             <FindingDetail
               key={inHand.key}
+              job={job}
               finding={inHand}
               others={shown.filter((one: Finding) => one.key !== inHand.key)}
               parts={findings.filter(({ into }) => into === inHand.key)}
@@ -120,7 +121,7 @@ function Findings({ job, house, isWhole }: LoadedJob) {
           )}
         </div>
       </div>
-      <AddFinding opened={isAdding} onClose={adding.close} house={house} decisions={decisions} />
+      <AddFinding job={job} opened={isAdding} onClose={adding.close} house={house} decisions={decisions} />
     </JobFrame>
   );
 }

@@ -1,5 +1,5 @@
 import { labelWords, leavingItems, leavingWords, reasonWords } from '@fair-plug/core/conditions';
-import { receptaclesOf } from '@fair-plug/core/inspection';
+import { foundBehind, powerNotBack, receptaclesOf } from '@fair-plug/core/inspection';
 import { instrumentWords } from '@fair-plug/core/judgement';
 import type { Report } from '@fair-plug/core/report';
 import dayjs from 'dayjs';
@@ -14,7 +14,7 @@ interface Props {
 
 /** One line a cause, with everything that it explains. */
 export function CausesSection({ report }: Props) {
-  const protectedBy = report.house.wentDead.filter(({ by }) => by.kind === 'device');
+  const protectedBy = foundBehind(report.house);
   const names = new Map(receptaclesOf(report.house).map(({ id, name }) => [id, name]));
   if (report.causes.length === 0 && protectedBy.length === 0) return null;
   return (
@@ -29,15 +29,11 @@ export function CausesSection({ report }: Props) {
             , <Words>{where}</Words>. Explains {receptacles.length}: {receptacles.join(', ')}.
           </li>
         ))}
-        {[
-          ...new Map(
-            protectedBy.map((one) => [one.by.kind === 'device' ? one.by.receptacle : '', one]),
-          ).values(),
-        ].map(({ id, by, dead, powerBack }) => (
-          <li key={id}>
-            <Words>{`The ground-fault device at ${by.kind === 'device' ? (names.get(by.receptacle) ?? '') : ''} cuts the power of `}</Words>
+        {protectedBy.map(({ device, dead, isBack }) => (
+          <li key={device}>
+            <Words>{`The ground-fault device at ${names.get(device) ?? ''} cuts the power of `}</Words>
             {dead.map((one) => names.get(one) ?? '').join(', ')}.{' '}
-            {!powerBack && <strong>It did not reset.</strong>}
+            {!isBack && <strong>Its power is not said to be back.</strong>}
           </li>
         ))}
       </ul>
@@ -97,6 +93,7 @@ export function ProofSection({ report }: Props) {
   const kit = useKit();
   const testers = new Map(kit.kind === 'loaded' ? kit.testers.map((one) => [one.id, one]) : []);
   const { proofs, house } = report;
+  const dead = powerNotBack(house);
   const labelled = receptaclesOf(house).filter(({ protection }) => (protection.labels?.length ?? 0) > 0);
   return (
     <section>
@@ -139,6 +136,11 @@ export function ProofSection({ report }: Props) {
             .map((item) => leavingWords[item].toLowerCase())
             .join('; ')}
           .
+        </p>
+      )}
+      {dead.length > 0 && (
+        <p>
+          <strong>Nobody said that the power is back: {dead.join(', ')}.</strong>
         </p>
       )}
     </section>

@@ -5,7 +5,9 @@ import { instrumentWords, oddValues } from '@fair-plug/core/judgement';
 import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
+import { FromBefore } from '@/components/from-before';
 import { useRegion, useWords, Words } from '@/components/region-words';
+import { useDraft } from '@/local/use-draft';
 import classes from './reading-fields.module.css';
 import type { AskedReading } from './reading-form';
 
@@ -55,37 +57,25 @@ const plateOf = (instrument: Enterable, values: Values): boolean | undefined =>
 
 export interface ReadingFieldsProps {
   readonly asked: AskedReading;
+  /** Key of what is drafted at the receptacle in hand. */
+  readonly place: string;
   /** True where nothing read so far rules out a live ground. */
   readonly groundMayBeLive: boolean;
   readonly onRecord: (shown: Shown, plateScrew?: boolean) => void;
 }
 
-/** What an instrument shows: checked, as it is typed, by the schemas of entries. */
-export function ReadingFields({ asked, groundMayBeLive, onRecord }: ReadingFieldsProps) {
+/** An instrument, and what it shows. */
+export function ReadingFields({ asked, place, groundMayBeLive, onRecord }: ReadingFieldsProps) {
   const [instrument, setInstrument] = useState<Enterable>(
     isEnterable(asked.instrument) ? asked.instrument : 'meter',
   );
-  const [loadsOff, setLoadsOff] = useState(asked.loadsOff);
-  const [values, setValues] = useState<Values>({});
-  const [amps, setAmps] = useState<string | number>(usualLoadAmps);
-  const shown = shownBy(instrument, values, Number(amps), loadsOff);
-  const region = useRegion();
-  const inWords = useWords();
-  const odd = shown === null ? [] : oddValues(shown, region);
-  const submit = (event: SubmitEvent): void => {
-    event.preventDefault();
-    if (shown !== null) onRecord(shown, plateOf(instrument, values));
-  };
   return (
-    <form className={classes.form} onSubmit={submit}>
+    <div className={classes.form}>
       <ChoiceKeys
         legend="Instrument"
         choices={enterable.map((id) => [id, instrumentWords[id].name] as const)}
         chosen={(id) => id === instrument}
-        onChoose={(id) => {
-          setInstrument(id);
-          setValues({});
-        }}
+        onChoose={setInstrument}
       />
       {instrument === 'loaded' && (
         <p className={classes.caution}>
@@ -97,6 +87,40 @@ export function ReadingFields({ asked, groundMayBeLive, onRecord }: ReadingField
           <Words>{cautions['load-test']}</Words>
         </p>
       )}
+      <ValueFields
+        key={instrument}
+        instrument={instrument}
+        areLoadsOff={asked.loadsOff}
+        place={place}
+        onRecord={onRecord}
+      />
+    </div>
+  );
+}
+
+interface ValueFieldsProps extends Pick<ReadingFieldsProps, 'place' | 'onRecord'> {
+  readonly instrument: Enterable;
+  readonly areLoadsOff: boolean;
+}
+
+/** What one instrument shows: checked, as it is typed, by the schemas of entries. */
+function ValueFields({ instrument, areLoadsOff, place, onRecord }: ValueFieldsProps) {
+  const [loadsOff, setLoadsOff] = useState(areLoadsOff);
+  const draft = useDraft<Values>(`reading ${place} ${instrument}`, {});
+  const { amps = usualLoadAmps, ...values } = draft.fields;
+  const shown = shownBy(instrument, values, Number(amps), loadsOff);
+  const region = useRegion();
+  const inWords = useWords();
+  const odd = shown === null ? [] : oddValues(shown, region);
+  const submit = (event: SubmitEvent): void => {
+    event.preventDefault();
+    if (shown === null) return;
+    draft.clear();
+    onRecord(shown, plateOf(instrument, values));
+  };
+  return (
+    <form className={classes.form} onSubmit={submit}>
+      <FromBefore draft={draft} />
       {instrument === 'loaded' && (
         <NumberInput
           label="Load"
@@ -104,17 +128,17 @@ export function ReadingFields({ asked, groundMayBeLive, onRecord }: ReadingField
           allowNegative={false}
           clampBehavior="none"
           value={amps}
-          onChange={setAmps}
+          onChange={(value) => draft.change({ amps: value })}
         />
       )}
       {fieldsOf(instrument).map((field, index) => (
         <Field
-          key={`${instrument} ${field}`}
+          key={field}
           label={inWords(words[field])}
           instrument={instrument}
           isFirst={index === 0}
           value={values[field]}
-          onChange={(value) => setValues((before) => ({ ...before, [field]: value }))}
+          onChange={(value) => draft.change({ [field]: value })}
         />
       ))}
       {instrument === 'probe' && (
@@ -123,7 +147,7 @@ export function ReadingFields({ asked, groundMayBeLive, onRecord }: ReadingField
           instrument={instrument}
           isFirst={false}
           value={values.plate}
-          onChange={(value) => setValues((before) => ({ ...before, plate: value }))}
+          onChange={(plate) => draft.change({ plate })}
         />
       )}
       <Checkbox

@@ -14,6 +14,8 @@ const ReadingFields = whenUsed(load);
 
 export interface ReadingFormProps {
   readonly name: string;
+  /** Key of what is drafted at the receptacle in hand. */
+  readonly place: string;
   /** null: closed. */
   readonly asked: AskedReading | null;
   /** True where nothing read so far rules out a live ground. */
@@ -24,7 +26,7 @@ export interface ReadingFormProps {
 
 /** Enters what an instrument shows at the receptacle in hand. */
 export const ReadingForm = memo(
-  function ReadingForm({ name, asked, groundMayBeLive, onRecord, onClose }: ReadingFormProps) {
+  function ReadingForm({ name, place, asked, groundMayBeLive, onRecord, onClose }: ReadingFormProps) {
     // It is used at every other receptacle: at hand by the time that it is.
     useEffect(() => void load().catch(() => {}), []);
     return (
@@ -33,6 +35,7 @@ export const ReadingForm = memo(
           <ReadingFields
             key={`${asked.instrument} ${asked.loadsOff}`}
             asked={asked}
+            place={place}
             groundMayBeLive={groundMayBeLive}
             onRecord={onRecord}
           />

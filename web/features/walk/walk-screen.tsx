@@ -13,6 +13,7 @@ import { CausesList } from './causes-list';
 import { Hand } from './hand';
 import { type AskedReading, ReadingForm } from './reading-form';
 import { RoomList } from './room-list';
+import { placeOf } from './sheets/sheet-props';
 import { WalkSheet } from './sheets/walk-sheet';
 import { useWalk } from './use-walk';
 import { useWalkKeys } from './use-walk-keys';
@@ -99,6 +100,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
         <>
           <ReadingForm
             name={walk.name}
+            place={`${job} ${placeOf(walk)}`}
             asked={asked}
             groundMayBeLive={walk.judged === null || walk.judged.contacts.ground !== 'not-live'}
             onRecord={(shown, plateScrew) => {

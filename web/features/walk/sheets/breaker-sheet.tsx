@@ -2,15 +2,20 @@ import { cautions } from '@fair-plug/core/conditions';
 import { type JobStatement, receptaclesOf } from '@fair-plug/core/inspection';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { FromBefore } from '@/components/from-before';
 import { Words } from '@/components/region-words';
+import { useDraft } from '@/local/use-draft';
 import { DeadPicker } from './dead-picker';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
 /** Which receptacles go dead with a breaker: only with leave. */
-export function BreakerSheet({ house, walk, onClose }: SheetProps) {
-  const [breaker, setBreaker] = useState(walk.receptacle?.breaker ?? '');
-  const [dead, setDead] = useState<ReadonlySet<string>>(new Set());
+export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
+  const draft = useDraft<{ breaker: string; dead: readonly string[] }>(`breaker ${job}`, {
+    breaker: walk.receptacle?.breaker ?? '',
+    dead: [],
+  });
+  const { breaker, dead } = draft.fields;
   const [isKept, setKept] = useState(false);
   if (house.breakerLeave !== true) return <AskLeave walk={walk} />;
   const name = breaker.trim();
@@ -23,9 +28,9 @@ export function BreakerSheet({ house, walk, onClose }: SheetProps) {
   const keepDead = (): void => {
     const places = new Map(receptaclesOf(house).map(({ id, place }) => [id, place]));
     walk.tell(
-      `Breaker ${name} feeds ${dead.size}`,
+      `Breaker ${name} feeds ${dead.length}`,
       tell(false),
-      ...[...dead].map(
+      ...dead.map(
         (receptacle): JobStatement => ({
           kind: 'receptacle-fed',
           receptacle,
@@ -40,12 +45,13 @@ export function BreakerSheet({ house, walk, onClose }: SheetProps) {
     return (
       <div className={classes.sheet}>
         <p>
-          Breaker {name} feeds {dead.size}. Switch it on again, unless it was found off.
+          Breaker {name} feeds {dead.length}. Switch it on again, unless it was found off.
         </p>
         <Button
           size="lg"
           onClick={() => {
             walk.tell(`Breaker ${name}: power is back`, tell(true));
+            draft.clear();
             onClose();
           }}
         >
@@ -62,15 +68,16 @@ export function BreakerSheet({ house, walk, onClose }: SheetProps) {
       {house.keepPowered.length > 0 && (
         <p className={classes.strong}>Must not lose power: {house.keepPowered.join(', ')}.</p>
       )}
+      <FromBefore draft={draft} />
       <TextInput
         label="Breaker, as the directory has it"
         maxLength={40}
         value={breaker}
-        onChange={(event) => setBreaker(event.currentTarget.value)}
+        onChange={(event) => draft.change({ breaker: event.currentTarget.value })}
       />
-      <DeadPicker house={house} dead={dead} onDead={setDead} />
-      <Button disabled={name === '' || dead.size === 0} onClick={keepDead}>
-        These {dead.size} went dead
+      <DeadPicker house={house} dead={dead} onDead={(changed) => draft.change({ dead: changed })} />
+      <Button disabled={name === '' || dead.length === 0} onClick={keepDead}>
+        These {dead.length} went dead
       </Button>
     </div>
   );

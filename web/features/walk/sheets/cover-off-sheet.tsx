@@ -18,8 +18,10 @@ import type { House } from '@fair-plug/core/inspection';
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
+import { FromBefore } from '@/components/from-before';
 import { Words } from '@/components/region-words';
-import type { SheetProps } from './sheet-props';
+import { useDraft } from '@/local/use-draft';
+import { placeOf, type SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
 const breakers = ['', '15', '20', '25', '30', '40', '50'] as const;
@@ -45,18 +47,33 @@ function MetalLine({ signs, walkHouse }: { readonly signs: ConductorSigns; reado
   );
 }
 
+/** What is entered of the inside of a box; empty text: not seen. */
+interface Inside {
+  readonly metal: ConductorMetal | undefined;
+  readonly jacket: JacketMark | undefined;
+  readonly amps: string;
+  readonly awg: string;
+  readonly insulation: Insulation | undefined;
+  readonly marking: DeviceMarking | undefined;
+  readonly jumper: boolean;
+  readonly pushIn: boolean;
+}
+
 /** What is seen inside the box: only after a qualified person has proved it dead. */
-export function CoverOffSheet({ walk, house, onClose }: SheetProps) {
+export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
   const before = walk.receptacle?.coverOff ?? null;
   const [isDead, setDead] = useState(false);
-  const [metal, setMetal] = useState<ConductorMetal | undefined>(before?.metal);
-  const [jacket, setJacket] = useState<JacketMark | undefined>(before?.jacket);
-  const [amps, setAmps] = useState(before?.breakerAmps === undefined ? '' : String(before.breakerAmps));
-  const [awg, setAwg] = useState(before?.awg === undefined ? '' : String(before.awg));
-  const [insulation, setInsulation] = useState<Insulation | undefined>(before?.insulation);
-  const [marking, setMarking] = useState<DeviceMarking | undefined>(before?.marking);
-  const [jumper, setJumper] = useState(before?.jumper ?? false);
-  const [pushIn, setPushIn] = useState(before?.pushIn ?? false);
+  const draft = useDraft<Inside>(`cover off ${job} ${placeOf(walk)}`, {
+    metal: before?.metal,
+    jacket: before?.jacket,
+    amps: before?.breakerAmps === undefined ? '' : String(before.breakerAmps),
+    awg: before?.awg === undefined ? '' : String(before.awg),
+    insulation: before?.insulation,
+    marking: before?.marking,
+    jumper: before?.jumper ?? false,
+    pushIn: before?.pushIn ?? false,
+  });
+  const { metal, jacket, amps, awg, insulation, marking, jumper, pushIn } = draft.fields;
   const save = (): void => {
     walk.say(
       (receptacle) => [
@@ -76,6 +93,7 @@ export function CoverOffSheet({ walk, house, onClose }: SheetProps) {
       ],
       `Recorded: ${walk.name}, cover off`,
     );
+    draft.clear();
     onClose();
   };
   return (
@@ -88,12 +106,13 @@ export function CoverOffSheet({ walk, house, onClose }: SheetProps) {
         checked={isDead}
         onChange={(event) => setDead(event.currentTarget.checked)}
       />
+      <FromBefore draft={draft} />
       <ChoiceKeys
         legend="Metal of the conductors"
         isDisabled={!isDead}
         choices={conductorMetals.map((one) => [one, metalSigns[one].name] as const)}
         chosen={(one) => one === metal}
-        onChoose={setMetal}
+        onChoose={(one) => draft.change({ metal: one })}
       />
       <details>
         <summary>How to tell them apart</summary>
@@ -119,14 +138,14 @@ export function CoverOffSheet({ walk, house, onClose }: SheetProps) {
           disabled={!isDead}
           value={awg}
           data={sizes.map((size) => ({ value: size, label: size === '' ? 'not seen' : `${size} AWG` }))}
-          onChange={(event) => setAwg(event.currentTarget.value)}
+          onChange={(event) => draft.change({ awg: event.currentTarget.value })}
         />
         <NativeSelect
           label="Its breaker"
           disabled={!isDead}
           value={amps}
           data={breakers.map((one) => ({ value: one, label: one === '' ? 'not seen' : `${one} A` }))}
-          onChange={(event) => setAmps(event.currentTarget.value)}
+          onChange={(event) => draft.change({ amps: event.currentTarget.value })}
         />
         <NativeSelect
           label="Mark on the jacket"
@@ -136,7 +155,9 @@ export function CoverOffSheet({ walk, house, onClose }: SheetProps) {
             { value: '', label: 'not seen' },
             ...jacketMarks.map((value) => ({ value, label: jacketWords[value] })),
           ]}
-          onChange={(event) => setJacket(jacketMarks.find((one) => one === event.currentTarget.value))}
+          onChange={(event) =>
+            draft.change({ jacket: jacketMarks.find((one) => one === event.currentTarget.value) })
+          }
         />
         <NativeSelect
           label="Mark on the device"
@@ -146,7 +167,9 @@ export function CoverOffSheet({ walk, house, onClose }: SheetProps) {
             { value: '', label: 'not looked' },
             ...deviceMarkings.map((value) => ({ value, label: markingWords[value] })),
           ]}
-          onChange={(event) => setMarking(deviceMarkings.find((one) => one === event.currentTarget.value))}
+          onChange={(event) =>
+            draft.change({ marking: deviceMarkings.find((one) => one === event.currentTarget.value) })
+          }
         />
       </div>
       <ChoiceKeys
@@ -154,19 +177,19 @@ export function CoverOffSheet({ walk, house, onClose }: SheetProps) {
         isDisabled={!isDead}
         choices={insulations.map((one) => [one, insulationWords[one]] as const)}
         chosen={(one) => one === insulation}
-        onChoose={setInsulation}
+        onChoose={(one) => draft.change({ insulation: one })}
       />
       <Checkbox
         label="A jumper from neutral to ground"
         disabled={!isDead}
         checked={jumper}
-        onChange={(event) => setJumper(event.currentTarget.checked)}
+        onChange={(event) => draft.change({ jumper: event.currentTarget.checked })}
       />
       <Checkbox
         label="Push-in terminals in use"
         disabled={!isDead}
         checked={pushIn}
-        onChange={(event) => setPushIn(event.currentTarget.checked)}
+        onChange={(event) => draft.change({ pushIn: event.currentTarget.checked })}
       />
       <Button disabled={!isDead} onClick={save}>
         Record

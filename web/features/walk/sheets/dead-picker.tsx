@@ -5,17 +5,14 @@ import classes from './sheets.module.css';
 
 export interface DeadPickerProps {
   readonly house: House;
-  readonly dead: ReadonlySet<string>;
-  readonly onDead: (dead: ReadonlySet<string>) => void;
+  readonly dead: readonly string[];
+  readonly onDead: (dead: readonly string[]) => void;
 }
 
 /** Which receptacles are dead now: each a key, room by room. */
 export function DeadPicker({ house, dead, onDead }: DeadPickerProps) {
-  const toggle = (id: string): void => {
-    const next = new Set(dead);
-    if (!next.delete(id)) next.add(id);
-    onDead(next);
-  };
+  const toggle = (id: string): void =>
+    onDead(dead.includes(id) ? dead.filter((one) => one !== id) : [...dead, id]);
   return (
     <section className={classes.rooms} aria-label="Which are dead now">
       {walkedRooms(house)
@@ -25,7 +22,7 @@ export function DeadPicker({ house, dead, onDead }: DeadPickerProps) {
             key={room.id}
             legend={room.name}
             choices={room.receptacles.map(({ id, name }) => [id, name] as const)}
-            chosen={(id) => dead.has(id)}
+            chosen={(id) => dead.includes(id)}
             onChoose={toggle}
           />
         ))}

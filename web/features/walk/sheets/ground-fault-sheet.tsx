@@ -1,4 +1,5 @@
 import { cautions, isGroundFaultType } from '@fair-plug/core/conditions';
+import { foundBehind, type JobStatement } from '@fair-plug/core/inspection';
 import { groundFaultWords } from '@fair-plug/core/judgement';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -134,10 +135,10 @@ function OwnButton({ walk, onTripped }: ButtonProps) {
 /** Which receptacles went dead with it, where its reset is, and that the power is back. */
 function AfterTrip({ walk, house, onClose }: SheetProps) {
   const here = walk.receptacle;
-  const before = house.wentDead.findLast(({ by }) => by.kind === 'device' && by.receptacle === here?.id);
-  const [dead, setDead] = useState<ReadonlySet<string>>(
-    () => new Set([...(before?.dead ?? []), ...(here === null ? [] : [here.id])]),
-  );
+  const before = foundBehind(house).find(({ device: one }) => one === here?.id);
+  const [dead, setDead] = useState<readonly string[]>(() => [
+    ...new Set([...(before?.dead ?? []), ...(here === null ? [] : [here.id])]),
+  ]);
   const [device, setDevice] = useState<string | null>(
     here?.type !== null && here !== null && isGroundFaultType(here.type) ? here.id : null,
   );
@@ -145,10 +146,21 @@ function AfterTrip({ walk, house, onClose }: SheetProps) {
     .flatMap(({ receptacles }) => receptacles)
     .filter(({ id, type }) => id === here?.id || (type !== null && isGroundFaultType(type)));
   const by = device ?? here?.id ?? '';
+  const wentDead = (found: readonly string[], powerBack: boolean): JobStatement => ({
+    kind: 'went-dead',
+    by: { kind: 'device', receptacle: by },
+    dead: [...found],
+    powerBack,
+  });
+  // Each is an entry at once: until it is said that the power is back, it is not.
+  const findDead = (found: readonly string[]): void => {
+    setDead(found);
+    walk.tell(`${walk.name}: ${found.length} dead`, wentDead(found, false));
+  };
   const finish = (powerBack: boolean): void => {
     walk.tell(
       powerBack ? `${walk.name}: power is back` : `${walk.name}: power is NOT back`,
-      { kind: 'went-dead', by: { kind: 'device', receptacle: by }, dead: [...dead], powerBack },
+      wentDead(dead, powerBack),
       ...(here !== null && by !== here.id
         ? [
             {
@@ -167,7 +179,7 @@ function AfterTrip({ walk, house, onClose }: SheetProps) {
         <strong>Tripped.</strong> Which receptacles are dead now? Then reset it and see that the power is
         back.
       </p>
-      <DeadPicker house={house} dead={dead} onDead={setDead} />
+      <DeadPicker house={house} dead={dead} onDead={findDead} />
       {devices.length > 1 && (
         <div className={classes.row}>
           <span>Its reset is at</span>

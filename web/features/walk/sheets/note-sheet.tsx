@@ -1,15 +1,20 @@
 import { Button, Textarea } from '@mantine/core';
-import { type SubmitEvent, useState } from 'react';
-import type { SheetProps } from './sheet-props';
+import type { SubmitEvent } from 'react';
+import { FromBefore } from '@/components/from-before';
+import { useDraft } from '@/local/use-draft';
+import { placeOf, type SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
-export function NoteSheet({ walk, onClose }: SheetProps) {
-  const [text, setText] = useState('');
+/** A note on the receptacle in hand. */
+export function NoteSheet({ job, walk, onClose }: SheetProps) {
+  const draft = useDraft(`note ${job} ${placeOf(walk)}`, { text: '' });
+  const { text } = draft.fields;
   const notes = walk.receptacle?.notes ?? [];
   const save = (event: SubmitEvent): void => {
     event.preventDefault();
     if (text.trim() === '') return;
     walk.say((receptacle) => [{ kind: 'noted', receptacle, text: text.trim() }], `Noted: ${walk.name}`);
+    draft.clear();
     onClose();
   };
   return (
@@ -19,13 +24,14 @@ export function NoteSheet({ walk, onClose }: SheetProps) {
           {noted}
         </p>
       ))}
+      <FromBefore draft={draft} />
       <Textarea
         label="Note"
         autosize
         minRows={3}
         maxLength={1000}
         value={text}
-        onChange={(event) => setText(event.currentTarget.value)}
+        onChange={(event) => draft.change({ text: event.currentTarget.value })}
         data-autofocus
       />
       <Button type="submit" disabled={text.trim() === ''}>

@@ -1,6 +1,9 @@
 import type { House, JobEntry } from '@fair-plug/core/inspection';
 import type { Walk } from '../use-walk';
 
+/** The place that is in hand, as a key of what is drafted there. */
+export const placeOf = ({ inHand }: Walk): string => `${inHand?.room} ${inHand?.receptacle}`;
+
 /** What every sheet of the walk works on. */
 export interface SheetProps {
   readonly job: string;

@@ -1,0 +1,63 @@
+import type { JobEntryOf } from './entry.ts';
+import { type House, receptaclesOf } from './house.ts';
+import { inOrder } from './order.ts';
+
+type WentDead = JobEntryOf<'went-dead'>;
+
+/** A protective device and what was found to lose power with it, by ids of receptacles. */
+export interface FoundBehind {
+  readonly device: string;
+  readonly dead: readonly string[];
+  /** Somebody said that it is reset and the power back. */
+  readonly isBack: boolean;
+}
+
+/** Of each device that was tripped, what was said last to go dead with it. */
+export function foundBehind(house: House): readonly FoundBehind[] {
+  const latest = new Map<string, WentDead>();
+  for (const entry of house.wentDead) if (entry.by.kind === 'device') latest.set(entry.by.receptacle, entry);
+  return [...latest].map(([device, entry]) => ({
+    device,
+    dead: entry.dead,
+    isBack: entry.powerBack || isBack(entry, house),
+  }));
+}
+
+const isSame = (a: WentDead['by'], b: WentDead['by']): boolean =>
+  a.kind === 'device'
+    ? b.kind === 'device' && a.receptacle === b.receptacle
+    : b.kind === 'breaker' && a.breaker === b.breaker;
+
+/** What was dead at one time is said to have power again later: the same device or breaker, or all that was dead with it. */
+const isBack = (entry: WentDead, { wentDead }: House): boolean =>
+  wentDead.some(
+    (later) =>
+      later.powerBack &&
+      inOrder(later, entry) > 0 &&
+      (isSame(later.by, entry.by) ||
+        (entry.by.kind === 'device' && later.dead.includes(entry.by.receptacle))),
+  );
+
+/** By name, the devices and breakers, or where they were tripped, of which nobody has said that the power is back. */
+export function powerNotBack(house: House): readonly string[] {
+  const receptacles = receptaclesOf(house);
+  const names = new Map(receptacles.map(({ id, name }) => [id, name]));
+  const said = house.wentDead
+    .filter((entry) => !entry.powerBack && !isBack(entry, house))
+    .map(({ by }) =>
+      by.kind === 'device' ? (names.get(by.receptacle) ?? 'a device') : `breaker ${by.breaker}`,
+    );
+  const untold = receptacles
+    .filter(({ id, groundFaultTests }) => {
+      const latest = groundFaultTests.at(-1);
+      if (latest?.result !== 'tripped') return false;
+      return !house.wentDead.some(
+        (entry) =>
+          entry.by.kind === 'device' &&
+          (entry.by.receptacle === id || entry.dead.includes(id)) &&
+          inOrder(entry, latest) > 0,
+      );
+    })
+    .map(({ name }) => name);
+  return [...new Set([...said, ...untold])];
+}

@@ -1,0 +1,236 @@
+// @vitest-environment jsdom
+import { screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, test } from 'vitest';
+import { houseOf, type Shown, showScreen } from '@/testing/screen';
+import { WalkScreen } from './walk-screen';
+
+const inHand = (name: string) => screen.findByRole('heading', { level: 2, name });
+const verdict = () => screen.getByRole('region', { name: 'Verdict' });
+const dialog = () => screen.findByRole('dialog');
+/** Until presses count again. */
+const deadTime = () => new Promise((done) => setTimeout(done, 520));
+
+const walkOf = async (
+  rooms: Readonly<Record<string, number>>,
+  more: Parameters<typeof showScreen>[2] = {},
+): Promise<Shown & { readonly ids: Readonly<Record<string, string>> }> => {
+  const { said, ids } = houseOf(rooms);
+  const shown = showScreen('/walk', <WalkScreen />, { ...more, said: [...said, ...(more.said ?? [])] });
+  await inHand(`${Object.keys(rooms)[0]} 1`);
+  return { ...shown, ids };
+};
+
+describe('the lamps', () => {
+  test('a pattern’s key records it, and its verdict stands beside it', async () => {
+    const { user, kept, ids } = await walkOf({ Den: 2 });
+    await user.keyboard('4');
+    await within(verdict()).findByText('Reads open ground');
+    await screen.findByText('Recorded: Den 1, reads open ground');
+    expect(await inHand('Den 1')).toBeTruthy();
+    await waitFor(() =>
+      expect(kept('lamps-read')).toMatchObject([
+        { receptacle: ids['Den 1'], lamps: { hn: 'lit', hg: 'off', ng: 'off' } },
+      ]),
+    );
+  });
+
+  test('a correct one is a single press; a second one too soon is none', async () => {
+    const { user, kept } = await walkOf({ Den: 3 });
+    await user.keyboard('11');
+    await inHand('Den 2');
+    await deadTime();
+    await user.keyboard('1');
+    await inHand('Den 3');
+    await waitFor(() => expect(kept('lamps-read')).toHaveLength(2));
+  });
+
+  test('after the last of the list the next one is added, named and described with its reading', async () => {
+    const { user, kept } = await walkOf({ Den: 1 });
+    await user.keyboard('1');
+    await inHand('Den 2');
+    await deadTime();
+    await user.keyboard('7');
+    await within(verdict()).findByRole('heading', { level: 3, name: /^No power: .* not proved dead$/ });
+    await waitFor(() => expect(kept('receptacle-described')).toHaveLength(2));
+    const [, added] = kept('receptacle-described');
+    expect(added).toMatchObject({ name: 'Den 2' });
+    expect(kept('lamps-read')[1]).toMatchObject({ receptacle: (added as { receptacle: string }).receptacle });
+  });
+
+  test('lamps tapped one by one are a draft until they are recorded', async () => {
+    const { user, kept } = await walkOf({ Den: 1 });
+    await user.keyboard('j');
+    expect(screen.getAllByText('Not recorded yet').length).toBeGreaterThan(0);
+    await user.keyboard('{Escape}');
+    expect(screen.queryByText('Not recorded yet')).toBeNull();
+    await user.keyboard('jk{Enter}');
+    await screen.findByText('Recorded: Den 1, reads hot and neutral reversed');
+    await waitFor(() =>
+      expect(kept('lamps-read')).toMatchObject([{ lamps: { hn: 'lit', ng: 'lit', hg: 'off' } }]),
+    );
+  });
+
+  test('undo withdraws what was recorded last and goes back there; then there is nothing to undo', async () => {
+    const { user, kept } = await walkOf({ Den: 2 });
+    await user.keyboard('1');
+    await inHand('Den 2');
+    await user.keyboard('u');
+    await screen.findByText('Taken back: the reading of Den 1');
+    await inHand('Den 1');
+    await waitFor(() => expect(kept('withdrawn')).toMatchObject([{ entries: [kept('lamps-read')[0]?.id] }]));
+    await user.keyboard('u');
+    await screen.findByText('Nothing to undo on this device');
+  });
+
+  test('who may only read records nothing', async () => {
+    const { user, kept } = await walkOf({ Den: 1 }, { role: 'viewer' });
+    await screen.findByText('You read here; entering is for inspectors and owners.');
+    await user.keyboard('4');
+    await deadTime();
+    expect(kept('lamps-read')).toEqual([]);
+    expect(screen.getByRole('button', { name: /Correct – next/ })).toHaveProperty('disabled', true);
+  });
+
+  test('the arrows go through rooms and receptacles', async () => {
+    const { user } = await walkOf({ Den: 2, Hall: 1 });
+    await user.keyboard('{ArrowRight}');
+    await inHand('Den 2');
+    await user.keyboard('{ArrowLeft}');
+    await inHand('Den 1');
+    await user.keyboard('{ArrowDown}');
+    await inHand('Hall 1');
+    await user.keyboard('{ArrowUp}a');
+    await inHand('Den 3');
+  });
+});
+
+describe('the engine', () => {
+  test('says what fits, what is not ruled out, and opens the next test with its key', async () => {
+    const { user, kept } = await walkOf({ Den: 1 });
+    await user.keyboard('4');
+    await within(verdict()).findByText('What fits');
+    expect(verdict().textContent).toMatch(/Not ruled out:.*reversed polarity/);
+    await user.keyboard('s');
+    const sheet = await dialog();
+    const probe = within(sheet).getByRole('button', { name: 'Non-contact probe' });
+    expect(probe.getAttribute('aria-pressed')).toBe('true');
+    const choose = async (contact: string, shows: string): Promise<void> =>
+      user.click(within(within(sheet).getByRole('group', { name: contact })).getByText(shows));
+    const record = within(sheet).getByRole('button', { name: 'Record' });
+    await choose('Hot (narrow slot)', 'sounds');
+    await choose('Neutral (wide slot)', 'silent');
+    expect(record).toHaveProperty('disabled', true);
+    await choose('Ground', 'silent');
+    await choose('Plate screw', 'sounds');
+    await user.click(record);
+    await screen.findByText('Recorded: Den 1, non-contact probe');
+    await waitFor(() =>
+      expect(kept('reading-taken')).toMatchObject([
+        { shown: { instrument: 'probe', hot: true, neutral: false, ground: false }, plateScrew: true },
+      ]),
+    );
+  });
+
+  test('a value out of all bounds is said to be odd, and recorded as typed', async () => {
+    const { user, kept } = await walkOf({ Den: 1 });
+    await user.keyboard('m');
+    const sheet = await dialog();
+    await user.type(await within(sheet).findByLabelText('Hot–neutral'), '1200');
+    await user.type(within(sheet).getByLabelText('Hot–ground'), '119');
+    await user.type(within(sheet).getByLabelText('Neutral–ground'), '1');
+    const alerts = within(sheet)
+      .getAllByRole('alert')
+      .map(({ textContent }) => textContent ?? '');
+    expect(alerts.length).toBeGreaterThan(0);
+    for (const alert of alerts) expect(alert).toContain('It is recorded as typed');
+    await user.keyboard('{Enter}');
+    await waitFor(() =>
+      expect(kept('reading-taken')).toMatchObject([{ shown: { hn: 1200, hg: 119, ng: 1 } }]),
+    );
+  });
+
+  test('what was typed of an instrument and not recorded is there again, and can be cleared', async () => {
+    const { user, kept } = await walkOf({ Den: 1 });
+    await user.keyboard('m');
+    await user.type(await within(await dialog()).findByLabelText('Hot–neutral'), '118');
+    await user.keyboard('{Escape}');
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    await user.keyboard('m');
+    const again = await dialog();
+    expect(await within(again).findByLabelText('Hot–neutral')).toHaveProperty('value', '118 V');
+    await user.click(within(again).getByRole('button', { name: 'Clear' }));
+    expect(within(again).getByLabelText('Hot–neutral')).toHaveProperty('value', '');
+    expect(kept('reading-taken')).toEqual([]);
+  });
+});
+
+describe('danger', () => {
+  test('what is dangerous to touch asks for no plug, says stop, and keeps that people were warned', async () => {
+    const { user, kept } = await walkOf({ Den: 2 });
+    expect(verdict().textContent).toContain('Plug the tester in');
+    await user.keyboard('o');
+    await within(await dialog()).findByRole('button', { name: 'Buzzing or crackling' });
+    await user.keyboard('3{Escape}');
+    const danger = await within(verdict()).findByRole('alert', { name: 'Danger' });
+    expect(danger.textContent).toContain('Stop. It is arcing.');
+    expect(verdict().textContent).not.toContain('Plug the tester in');
+    await user.click(within(danger).getByRole('button', { name: 'People were warned' }));
+    await within(danger).findByText(/People were warned at/);
+    await waitFor(() => expect(kept('people-warned')).toHaveLength(1));
+    // The large button goes on and claims nothing.
+    await user.click(screen.getByRole('button', { name: /^Next/ }));
+    await inHand('Den 2');
+    expect(kept('lamps-read')).toEqual([]);
+  });
+
+  test('a live ground stops the walk there', async () => {
+    const { user } = await walkOf({ Den: 2 });
+    await user.keyboard('8');
+    const danger = await within(verdict()).findByRole('alert', { name: 'Danger' });
+    expect(danger.textContent).toContain('Stop');
+    await inHand('Den 1');
+  });
+
+  test('readings since the last good proof of a tester that failed are in doubt', async () => {
+    const { said, ids } = houseOf({ Den: 1 });
+    const read = { receptacle: ids['Den 1'] ?? '', lamps: { hn: 'lit', hg: 'lit', ng: 'off' } } as const;
+    const { user } = showScreen('/walk', <WalkScreen />, {
+      said: [
+        ...said,
+        { kind: 'lamps-read', ...read },
+        { kind: 'tester-proved', instrument: 'lamps', passed: false },
+      ],
+    });
+    await inHand('Den 2');
+    await user.keyboard('{ArrowLeft}');
+    await screen.findByText(/^A tester failed its proof after this was read/);
+    expect(screen.getByRole('button', { name: /^Tester failed its proof/ })).toBeTruthy();
+  });
+});
+
+describe('not reached', () => {
+  test('one key and a reason’s digit; the walk goes on, and the reason can be taken back', async () => {
+    const { user, kept } = await walkOf({ Den: 2 });
+    await user.keyboard('n');
+    await within(await dialog()).findByText('Behind furniture');
+    await user.keyboard('4');
+    await inHand('Den 2');
+    await screen.findByText('Not reached: Den 1, unsafe');
+    await user.keyboard('{ArrowLeft}n');
+    await within(await dialog()).findByText('Behind furniture');
+    await user.keyboard('4');
+    await screen.findByText('Den 1: to be reached');
+    await waitFor(() => expect(kept('not-reached')).toMatchObject([{ reason: 'unsafe' }, { reason: null }]));
+  });
+});
+
+test('the list of keys opens with a question mark, and keys do nothing behind it', async () => {
+  const { user, kept } = await walkOf({ Den: 1 });
+  await user.keyboard('?');
+  const list = await dialog();
+  expect(list.textContent).toContain('Ground-fault test');
+  await user.keyboard('4');
+  await user.keyboard('{Escape}');
+  await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+  expect(kept('lamps-read')).toEqual([]);
+});

@@ -1,0 +1,47 @@
+'use client';
+
+import { useState } from 'react';
+import { storeName } from './identity';
+import { useLocal } from './local-store';
+
+export interface Draft<T> {
+  readonly fields: T;
+  /** They were entered at an earlier time and never recorded. */
+  readonly isFromBefore: boolean;
+  readonly change: (some: Partial<T>) => void;
+  /** They were recorded, or are not wanted. */
+  readonly clear: () => void;
+}
+
+function kept<T>(name: string): T | null {
+  const text = localStorage.getItem(name);
+  // Written below alone.
+  return text === null ? null : (JSON.parse(text) as T);
+}
+
+/** Fields that stay in this browser until they are recorded: a form closed, or a page left, loses nothing. */
+export function useDraft<T extends object>(key: string, empty: T): Draft<T> {
+  const { identity } = useLocal();
+  const name = `${storeName(identity)} draft ${key}`;
+  const [{ fields, isFromBefore }, setState] = useState(() => {
+    const before = kept<Partial<T>>(name);
+    return { fields: { ...empty, ...before }, isFromBefore: before !== null };
+  });
+  return {
+    fields,
+    isFromBefore,
+    change: (some) => {
+      const changed = { ...fields, ...some };
+      setState({ fields: changed, isFromBefore });
+      try {
+        localStorage.setItem(name, JSON.stringify(changed));
+      } catch {
+        // No room left: it stays on screen.
+      }
+    },
+    clear: () => {
+      setState({ fields: empty, isFromBefore: false });
+      localStorage.removeItem(name);
+    },
+  };
+}

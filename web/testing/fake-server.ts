@@ -1,0 +1,50 @@
+import type { Entry } from '@fair-plug/core/inspection';
+import type { Session } from '@/local/api';
+
+/** A server that keeps logs as the real one does: each entry once, numbered in the order of arrival. */
+export class FakeServer {
+  readonly logs = new Map<string, Entry[]>();
+  /** What it says to a request; 0: nothing answers. */
+  answer: (path: string, entries: readonly Entry[]) => number = () => 200;
+  readonly asked: string[] = [];
+  /** Entries to an answer. */
+  page = 3;
+  /** Who has signed in. */
+  session: Session | null = null;
+
+  readonly fetch = async (address: string, init: RequestInit = {}): Promise<Response> => {
+    const { pathname, searchParams } = new URL(address, 'http://server');
+    const body = init.body === undefined ? null : JSON.parse(String(init.body));
+    const entries: readonly Entry[] = body?.entries ?? [];
+    this.asked.push(`${init.method ?? 'GET'} ${pathname}`);
+    const status = this.answer(pathname, entries);
+    if (status === 0) throw new TypeError('network');
+    if (status >= 300) {
+      const code =
+        { 503: 'database-away', 401: 'signed-out', 404: 'not-found', 426: 'outdated' }[status] ?? 'invalid';
+      return Response.json({ error: { code, message: 'No.' } }, { status });
+    }
+    if (pathname === '/api/session') return Response.json(this.session);
+    if (pathname === '/api/logs')
+      return Response.json({
+        logs: [...this.logs].map(([id, log]) => ({
+          id,
+          kind: id === 'kit' ? 'kit' : 'job',
+          seq: log.length,
+        })),
+      });
+    const log = body?.job ?? (pathname === '/api/kit/entries' ? 'kit' : pathname.split('/')[3]);
+    const kept = this.logs.get(log) ?? [];
+    this.logs.set(log, kept);
+    for (const entry of entries) if (!kept.some(({ id }) => id === entry.id)) kept.push(entry);
+    const after = Number(searchParams.get('after') ?? 0);
+    return Response.json({
+      entries: kept.slice(after, after + this.page),
+      cursor: Math.min(kept.length, after + this.page),
+    });
+  };
+
+  names(log: string): readonly string[] {
+    return (this.logs.get(log) ?? []).map((entry) => ('name' in entry ? entry.name : entry.kind));
+  }
+}

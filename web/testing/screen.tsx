@@ -1,0 +1,156 @@
+import 'fake-indexeddb/auto';
+import type { Entry, JobStatement } from '@fair-plug/core/inspection';
+import { MantineProvider } from '@mantine/core';
+import { cleanup, render } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ReactNode } from 'react';
+import { v7 } from 'uuid';
+import { afterEach, beforeAll, vi } from 'vitest';
+import { theme } from '@/app/theme';
+import { Door } from '@/components/door';
+import type { Role } from '@/data/roles';
+import { WhoIsHereProvider } from '@/local/who-is-here';
+import { FakeServer } from './fake-server';
+
+/** The engine answers in the page itself: there are no workers here. */
+const inPage = vi.hoisted(() => ({ engine: null as unknown }));
+vi.mock('comlink', () => ({
+  expose: (engine: unknown) => {
+    inPage.engine = engine;
+  },
+  wrap: () => inPage.engine,
+  proxy: <T,>(one: T): T => one,
+}));
+
+/** Where the application is, and where it went. */
+export const visited: string[] = [];
+vi.mock('next/navigation', () => {
+  const router = {
+    push: (to: string) => void visited.push(to),
+    replace: (to: string) => void visited.push(to),
+  };
+  return {
+    usePathname: () => location.pathname,
+    useRouter: () => router,
+    useSearchParams: () => new URLSearchParams(location.search),
+  };
+});
+
+/** What browsers have and this one lacks. */
+beforeAll(async () => {
+  class Nothing {
+    observe(): void {}
+    unobserve(): void {}
+    disconnect(): void {}
+  }
+  vi.stubGlobal('ResizeObserver', Nothing);
+  vi.stubGlobal('Worker', Nothing);
+  vi.stubGlobal('matchMedia', (query: string) => ({
+    matches: false,
+    media: query,
+    addEventListener: () => {},
+    removeEventListener: () => {},
+    addListener: () => {},
+    removeListener: () => {},
+  }));
+  Object.defineProperty(document, 'fonts', { value: new EventTarget() });
+  Element.prototype.scrollIntoView = () => {};
+  await import('@/workers/engine.worker');
+});
+
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+});
+
+/** Of the person and the device that tests enter things with. */
+export const author = v7();
+const otherDevice = v7();
+
+/** Entries as another device of the same person made them. */
+export const entriesOf = (said: readonly JobStatement[]): Entry[] =>
+  said.map((one, second) => ({
+    id: v7(),
+    device: otherDevice,
+    author,
+    at: new Date(Date.UTC(2026, 4, 4, 9, 0, second)).toISOString(),
+    ...one,
+  }));
+
+/** A house with the given rooms, each with so many receptacles not yet read. */
+export function houseOf(rooms: Readonly<Record<string, number>>): {
+  readonly said: readonly JobStatement[];
+  /** Receptacles by name. */
+  readonly ids: Readonly<Record<string, string>>;
+} {
+  const said: JobStatement[] = [{ kind: 'job-described', address: '5 Alder Rise', yearBuilt: 1966 }];
+  const ids: Record<string, string> = {};
+  for (const [name, count] of Object.entries(rooms)) {
+    const room = v7();
+    said.push({ kind: 'room-described', room, name });
+    for (let number = 1; number <= count; number += 1) {
+      const receptacle = v7();
+      ids[`${name} ${number}`] = receptacle;
+      said.push({ kind: 'receptacle-described', receptacle, room, name: `${name} ${number}` });
+    }
+  }
+  return { said, ids };
+}
+
+/** Shows a part of a screen that needs nothing of what is kept. */
+export function showPart(part: ReactNode) {
+  return {
+    ...render(
+      <MantineProvider theme={theme} env="test">
+        {part}
+      </MantineProvider>,
+    ),
+    user: userEvent.setup(),
+  };
+}
+
+export interface Shown {
+  readonly server: FakeServer;
+  readonly user: ReturnType<typeof userEvent.setup>;
+  readonly job: string;
+  /** What the server has of the job, those first that were made here last. */
+  readonly kept: (kind: Entry['kind']) => readonly Entry[];
+}
+
+/** Shows a screen of a job to a person who has signed in; the server has what was said of it, and of the kit. */
+export function showScreen(
+  path: string,
+  screen: ReactNode,
+  {
+    said = [],
+    kit = [],
+    role = 'owner',
+  }: { readonly said?: readonly JobStatement[]; readonly kit?: readonly Entry[]; readonly role?: Role } = {},
+): Shown {
+  const server = new FakeServer();
+  const job = v7();
+  const firm = { id: v7(), name: 'Hollowmere House Inspections', role };
+  server.page = 500;
+  server.session = {
+    person: { id: author, name: 'Tessa Quillon', email: 'tessa@example.com' },
+    firms: [firm],
+  };
+  if (said.length > 0) server.logs.set(job, entriesOf(said));
+  server.logs.set('kit', [...kit]);
+  vi.stubGlobal('fetch', server.fetch);
+  history.replaceState(null, '', `${path}?job=${job}`);
+  visited.length = 0;
+  render(
+    <MantineProvider theme={theme} env="test">
+      <WhoIsHereProvider>
+        <Door>{screen}</Door>
+      </WhoIsHereProvider>
+    </MantineProvider>,
+  );
+  return {
+    server,
+    user: userEvent.setup(),
+    job,
+    kept: (kind) => (server.logs.get(job) ?? []).filter((entry) => entry.kind === kind),
+  };
+}
