@@ -7,6 +7,8 @@ export class FakeServer {
   /** What it says to a request; 0: nothing answers. */
   answer: (path: string, entries: readonly Entry[]) => number = () => 200;
   readonly asked: string[] = [];
+  /** What it answers elsewhere, by path. */
+  readonly others: Record<string, unknown> = { '/api/jobs': { jobs: [] } };
   /** Entries to an answer. */
   page = 3;
   /** Who has signed in. */
@@ -33,7 +35,10 @@ export class FakeServer {
           seq: log.length,
         })),
       });
-    const log = body?.job ?? (pathname === '/api/kit/entries' ? 'kit' : pathname.split('/')[3]);
+    const log =
+      body?.job ??
+      (pathname === '/api/kit/entries' ? 'kit' : /^\/api\/jobs\/([^/]+)\/entries$/.exec(pathname)?.[1]);
+    if (log === undefined) return Response.json(this.others[pathname] ?? {});
     const kept = this.logs.get(log) ?? [];
     this.logs.set(log, kept);
     for (const entry of entries) if (!kept.some(({ id }) => id === entry.id)) kept.push(entry);

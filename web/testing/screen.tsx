@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import type { Entry, JobStatement } from '@fair-plug/core/inspection';
+import type { Entry, JobStatement, KitStatement } from '@fair-plug/core/inspection';
 import { MantineProvider } from '@mantine/core';
 import { cleanup, render } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -12,13 +12,24 @@ import type { Role } from '@/data/roles';
 import { WhoIsHereProvider } from '@/local/who-is-here';
 import { FakeServer } from './fake-server';
 
-/** The engine answers in the page itself: there are no workers here. */
-const inPage = vi.hoisted(() => ({ engine: null as unknown }));
+type Asked = (...args: readonly unknown[]) => unknown;
+
+/** The engine answers in the page itself, later as from a worker: there are none here. */
+const inPage = vi.hoisted(() => ({ engine: {} as Record<string, Asked> }));
 vi.mock('comlink', () => ({
-  expose: (engine: unknown) => {
+  expose: (engine: Record<string, Asked>) => {
     inPage.engine = engine;
   },
-  wrap: () => inPage.engine,
+  wrap: () =>
+    new Proxy(
+      {},
+      {
+        get:
+          (_, name: string): Asked =>
+          async (...args) =>
+            inPage.engine[name]?.(...args),
+      },
+    ),
   proxy: <T,>(one: T): T => one,
 }));
 
@@ -77,6 +88,16 @@ export const entriesOf = (said: readonly JobStatement[]): Entry[] =>
     ...one,
   }));
 
+/** Entries of the firm's kit. */
+const kitEntriesOf = (said: readonly KitStatement[]): Entry[] =>
+  said.map((one, second) => ({
+    id: v7(),
+    device: otherDevice,
+    author,
+    at: new Date(Date.UTC(2026, 4, 4, 8, 0, second)).toISOString(),
+    ...one,
+  }));
+
 /** A house with the given rooms, each with so many receptacles not yet read. */
 export function houseOf(rooms: Readonly<Record<string, number>>): {
   readonly said: readonly JobStatement[];
@@ -125,18 +146,26 @@ export function showScreen(
     said = [],
     kit = [],
     role = 'owner',
-  }: { readonly said?: readonly JobStatement[]; readonly kit?: readonly Entry[]; readonly role?: Role } = {},
+    others = {},
+  }: {
+    readonly said?: readonly JobStatement[];
+    readonly kit?: readonly KitStatement[];
+    readonly role?: Role;
+    /** What the server answers elsewhere, by path. */
+    readonly others?: Readonly<Record<string, unknown>>;
+  } = {},
 ): Shown {
   const server = new FakeServer();
   const job = v7();
   const firm = { id: v7(), name: 'Hollowmere House Inspections', role };
+  Object.assign(server.others, others);
   server.page = 500;
   server.session = {
     person: { id: author, name: 'Tessa Quillon', email: 'tessa@example.com' },
     firms: [firm],
   };
   if (said.length > 0) server.logs.set(job, entriesOf(said));
-  server.logs.set('kit', [...kit]);
+  server.logs.set('kit', kitEntriesOf(kit));
   vi.stubGlobal('fetch', server.fetch);
   history.replaceState(null, '', `${path}?job=${job}`);
   visited.length = 0;

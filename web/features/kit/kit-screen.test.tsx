@@ -1,0 +1,87 @@
+// @vitest-environment jsdom
+import { screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, test } from 'vitest';
+import { showScreen } from '@/testing/screen';
+import { KitScreen } from './kit-screen';
+
+const kit = async (rest: Parameters<typeof showScreen>[2] = {}) => {
+  const shown = showScreen('/kit', <KitScreen />, rest);
+  await screen.findByRole('heading', { level: 1, name: 'Kit' });
+  return shown;
+};
+const lamp = (at: number, pattern: string) =>
+  screen.getByRole('button', { name: new RegExp(`^Lamp ${at} for ${pattern}:`) });
+
+describe('a tester of one’s own', () => {
+  test('two patterns as it shows them settle which pair each of its lamps bridges', async () => {
+    const { user, server } = await kit();
+    await user.click(screen.getByRole('button', { name: 'Set up a tester' }));
+    const save = screen.getByRole('button', { name: 'Save the tester' });
+    expect(save).toHaveProperty('disabled', true);
+    await user.selectOptions(screen.getByLabelText('Colour of lamp 1'), 'red');
+    for (const at of [2, 3]) await user.click(lamp(at, 'correct'));
+    await user.click(lamp(2, 'open ground'));
+    await screen.findByText('That settles the order of its lamps.');
+    await user.type(screen.getByLabelText('What you call it'), 'Old one');
+    await user.type(screen.getByLabelText('Rating, as printed on it'), 'CAT II, 125 V');
+    await user.click(save);
+    await screen.findByRole('heading', { level: 2, name: 'Old one' });
+    expect(screen.getByText('In use here')).toBeTruthy();
+    // Lit in both: hot to neutral. Lit in the first alone: hot to ground. Dark in both: neutral to ground.
+    await waitFor(() =>
+      expect(server.logs.get('kit')).toMatchObject([
+        {
+          kind: 'tester-described',
+          name: 'Old one',
+          layout: [{ pair: 'ng', colour: 'red' }, { pair: 'hn' }, { pair: 'hg' }],
+        },
+      ]),
+    );
+  });
+
+  test('patterns that no tester shows are said to be wrong, and not saved', async () => {
+    const { user } = await kit();
+    await user.click(screen.getByRole('button', { name: 'Set up a tester' }));
+    await user.click(lamp(1, 'correct'));
+    await user.click(lamp(3, 'open ground'));
+    await screen.findByText(/“Correct” lights two of the three lamps/);
+    await user.click(lamp(2, 'correct'));
+    await screen.findByText(/also lit for “correct”/);
+    expect(screen.getByRole('button', { name: 'Save the tester' })).toHaveProperty('disabled', true);
+  });
+
+  test('of several, one is in use on this device', async () => {
+    const layout = [
+      { pair: 'hn', colour: 'amber' },
+      { pair: 'hg', colour: 'amber' },
+      { pair: 'ng', colour: 'red' },
+    ] as const;
+    const [first, second] = ['01900000-0000-7000-8000-000000000b01', '01900000-0000-7000-8000-000000000b02'];
+    const { user } = await kit({
+      kit: [
+        { kind: 'tester-described', tester: first as string, name: 'Yellow', layout: [...layout] },
+        { kind: 'tester-described', tester: second as string, name: 'Blue', layout: [...layout] },
+        { kind: 'tester-proved', instrument: 'lamps', tester: first as string, passed: true },
+      ],
+    });
+    const lines = () => screen.getAllByRole('listitem').filter((line) => line.querySelector('h2') !== null);
+    await waitFor(() => expect(lines()).toHaveLength(2));
+    const [yellow, blue] = lines() as [HTMLElement, HTMLElement];
+    expect(yellow.textContent).toMatch(/proved 4 May 2026/);
+    expect(blue.textContent).toContain('never proved');
+    await user.click(within(yellow).getByRole('button', { name: 'Use this one' }));
+    await within(yellow).findByText('In use here');
+  });
+});
+
+describe('the bag', () => {
+  test('what it cannot see shrinks with what is in it, by the engine', async () => {
+    const { user } = await kit();
+    const bag = within(await screen.findByRole('region', { name: 'In the bag' }));
+    await bag.findByText('Bootleg ground');
+    expect(bag.queryByText('Reversed bootleg ground')).toBeNull();
+    await user.click(bag.getByLabelText('Non-contact probe'));
+    await bag.findByText('Reversed bootleg ground');
+    expect(bag.getByLabelText('Plug-in lamps')).toHaveProperty('disabled', true);
+  });
+});

@@ -1,0 +1,206 @@
+// @vitest-environment jsdom
+import type { JobStatement } from '@fair-plug/core/inspection';
+import { screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, test, vi } from 'vitest';
+import { houseOf, showScreen } from '@/testing/screen';
+import { ReportScreen } from './report-screen';
+
+const article = () => screen.findByRole('article');
+const text = async () => (await article()).textContent ?? '';
+const isReady = () => document.querySelector('[data-report]')?.getAttribute('data-report');
+
+type Ids = Readonly<Record<string, string>>;
+const lamps = (hn: boolean, hg: boolean, ng: boolean) =>
+  ({ hn: hn ? 'lit' : 'off', hg: hg ? 'lit' : 'off', ng: ng ? 'lit' : 'off' }) as const;
+const reads = (receptacle: string | undefined, ...lit: [boolean, boolean, boolean]): JobStatement => ({
+  kind: 'lamps-read',
+  receptacle: receptacle ?? '',
+  lamps: lamps(...lit),
+});
+
+const reportOf = async (
+  more: (ids: Ids) => readonly JobStatement[],
+  rest: Omit<NonNullable<Parameters<typeof showScreen>[2]>, 'said'> = {},
+) => {
+  const { said, ids } = houseOf({ Den: 3, Hall: 1 });
+  const shown = showScreen('/report', <ReportScreen />, { said: [...said, ...more(ids)], ...rest });
+  await article();
+  return { ...shown, ids };
+};
+
+describe('what it says', () => {
+  test('figures, findings, every receptacle; of what was not read it says nothing', async () => {
+    await reportOf((ids) => [
+      { kind: 'job-described', client: 'A. Vale', groundedWiring: true },
+      reads(ids['Den 1'], true, true, false),
+      reads(ids['Den 2'], true, false, true),
+      { kind: 'not-reached', receptacle: ids['Den 3'] ?? '', reason: 'furniture' },
+    ]);
+    const summary = within(await screen.findByRole('region', { name: 'Summary' }));
+    expect(summary.getAllByText(/\d/).map(({ textContent }) => textContent)).toEqual(['4', '1', '1', '2']);
+    const said = await text();
+    expect(said).toContain('5 Alder Rise');
+    expect(said).toContain('A. Vale');
+    expect(said).toContain('Not reached: Den 3 (behind furniture).');
+    expect(said).toContain('Listed and not read, so nothing is said of them: Hall 1.');
+    await waitFor(async () =>
+      expect(
+        within(await article()).getAllByRole('heading', { level: 3, name: /Reads hot and neutral reversed/ }),
+      ).toHaveLength(1),
+    );
+  });
+
+  test('what shows no power is never called dead without proof', async () => {
+    await reportOf((ids) => [reads(ids['Den 1'], false, false, false)]);
+    await waitFor(async () => expect(await text()).toContain('not proved dead'));
+    expect((await text()).replaceAll('not proved dead', '')).not.toMatch(/\bis dead\b/);
+  });
+
+  test('testers not proved, readings in doubt, and power of which nobody said that it is back', async () => {
+    await reportOf((ids) => [
+      reads(ids['Den 1'], true, true, false),
+      { kind: 'tester-proved', instrument: 'lamps', passed: false },
+      {
+        kind: 'ground-fault-tested',
+        receptacle: ids['Den 1'] ?? '',
+        by: 'tester-button',
+        result: 'tripped',
+      },
+    ]);
+    const said = await text();
+    expect(said).toContain('failed its proof');
+    expect(said).toContain('1 readings since its last good proof are in doubt.');
+    expect(said).toContain('Nobody said that the power is back: Den 1.');
+  });
+
+  test('the owner’s page follows its language; the rest stays', async () => {
+    const { user } = await reportOf((ids) => [reads(ids['Den 1'], true, false, false)]);
+    const owner = () => document.querySelector('[lang]:not(html)');
+    expect(owner()?.getAttribute('lang')).toBe('en');
+    await user.selectOptions(screen.getByLabelText('Language of the owner’s page'), 'Owner’s page: Español');
+    await waitFor(() => expect(owner()?.getAttribute('lang')).toBe('es'));
+    expect(owner()?.textContent).toContain('electricista');
+    expect(await text()).toContain('Coverage');
+  });
+
+  test('the firm’s letterhead, wording and licence stand in it, filled in', async () => {
+    await reportOf(
+      (ids) => [{ kind: 'job-described', client: 'A. Vale' }, reads(ids['Den 1'], true, true, false)],
+      {
+        kit: [
+          { kind: 'letterhead-described', lines: '1 Mill Yard', licence: 'HI-17' },
+          { kind: 'wording-saved', of: 'introduction', text: 'For {client} at {address}.' },
+        ],
+      },
+    );
+    await waitFor(async () => expect(await text()).toContain('For A. Vale at 5 Alder Rise.'));
+    expect(await text()).toContain('1 Mill Yard');
+    expect(await text()).toContain('HI-17');
+  });
+});
+
+describe('when it may be printed', () => {
+  test('only once everything is here and judged', async () => {
+    await reportOf((ids) => [reads(ids['Den 1'], true, false, false)]);
+    await waitFor(() => expect(isReady()).toBe('ready'), { timeout: 10_000 });
+    expect(screen.queryByText(/^Not complete/)).toBeNull();
+  });
+
+  test('part of a job says so, on the page and on paper, and is not ready', async () => {
+    const { said } = houseOf({ Den: 3 });
+    const { server } = showScreen('/report', <ReportScreen />, { said });
+    // The second half of the log does not come.
+    server.page = 2;
+    let answered = 0;
+    server.answer = (path) => {
+      if (!/jobs\/.*entries/.test(path)) return 200;
+      answered += 1;
+      return answered > 1 ? 503 : 200;
+    };
+    await article();
+    expect((await screen.findAllByText(/Not complete: part of this job is still on the server/)).length).toBe(
+      2,
+    );
+    expect(isReady()).toBe('not-yet');
+  });
+
+  test('a server that fails at it says why; the page can be printed all the same', async () => {
+    const { user, server } = await reportOf((ids) => [reads(ids['Den 1'], true, true, false)]);
+    server.answer = (path) => (path.endsWith('/report') ? 0 : 200);
+    await user.click(screen.getByRole('button', { name: 'PDF' }));
+    await screen.findByText('The server does not answer. Print it from this browser instead.');
+    const print = vi.spyOn(window, 'print').mockImplementation(() => {});
+    await user.click(screen.getByRole('button', { name: 'Print' }));
+    expect(print).toHaveBeenCalledOnce();
+  });
+});
+
+describe('files', () => {
+  const saved = async (user: Awaited<ReturnType<typeof reportOf>>['user'], item: string): Promise<string> => {
+    const files: Blob[] = [];
+    vi.stubGlobal(
+      'URL',
+      Object.assign(URL, {
+        createObjectURL: (file: Blob) => {
+          files.push(file);
+          return 'blob:saved';
+        },
+        revokeObjectURL: () => {},
+      }),
+    );
+    vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => {});
+    await user.click(screen.getByRole('button', { name: 'Save as …' }));
+    await user.click(await screen.findByRole('menuitem', { name: item }));
+    await waitFor(() => expect(files).toHaveLength(1));
+    return new Promise((done) => {
+      const reader = new FileReader();
+      reader.onload = () => done(String(reader.result));
+      reader.readAsText(files[0] as Blob);
+    });
+  };
+
+  test('the whole job, to the last entry', async () => {
+    const { user, job, server } = await reportOf((ids) => [reads(ids['Den 1'], true, true, false)]);
+    const file = JSON.parse(await saved(user, 'Whole job (JSON)'));
+    expect(file.job).toBe(job);
+    expect(file.entries).toEqual(server.logs.get(job));
+  });
+
+  test('the receptacles as a table, every one a line', async () => {
+    const { user } = await reportOf((ids) => [reads(ids['Den 1'], true, true, false)]);
+    const lines = (await saved(user, 'Receptacles (CSV)')).trim().split('\r\n');
+    expect(lines).toHaveLength(5);
+    expect(lines[1]).toContain('Den 1');
+  });
+});
+
+describe('signing', () => {
+  const sign = async (user: Awaited<ReturnType<typeof reportOf>>['user']) => {
+    // The field to draw in is a canvas, which draws nothing here.
+    vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue({
+      scale: () => {},
+      clearRect: () => {},
+      fillRect: () => {},
+    } as never);
+    await user.click(screen.getByRole('button', { name: 'Sign' }));
+    return within(await screen.findByRole('dialog'));
+  };
+
+  test('by name alone where nobody can draw; the client’s name is at hand', async () => {
+    const { user, kept } = await reportOf(() => [{ kind: 'job-described', client: 'A. Vale' }]);
+    const form = await sign(user);
+    expect(form.getByLabelText('Name')).toHaveProperty('value', 'Tessa Quillon');
+    await user.click(form.getByText('Client'));
+    expect(form.getByLabelText('Name')).toHaveProperty('value', 'A. Vale');
+    await user.click(form.getByRole('button', { name: 'Sign' }));
+    await waitFor(() =>
+      expect(kept('signed')).toMatchObject([{ role: 'client', name: 'A. Vale', strokes: [] }]),
+    );
+    expect(await screen.findByRole('img', { name: 'Signature of A. Vale' })).toBeTruthy();
+  });
+
+  test('who may only read does not sign', async () => {
+    await reportOf(() => [], { role: 'viewer' });
+    expect(screen.queryByRole('button', { name: 'Sign' })).toBeNull();
+  });
+});
