@@ -9,6 +9,8 @@ export default defineConfig({
     // No test is about time: a slow machine is not a failure.
     testTimeout: 300_000,
     hookTimeout: 120_000,
+    // Before anything that looks for it: browsers have it.
+    setupFiles: ['fake-indexeddb/auto'],
     globalSetup: ['scripts/setup/vitest-database.mjs'],
   },
 });

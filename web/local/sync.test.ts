@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import type { Entry, JobStatement } from '@fair-plug/core/inspection';
 import Dexie from 'dexie';
 import { v7 } from 'uuid';

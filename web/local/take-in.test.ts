@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import type { JobEntry, JobStatement } from '@fair-plug/core/inspection';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test, vi } from 'vitest';

@@ -1,7 +1,16 @@
 'use client';
 
 import { useWindowEvent } from '@mantine/hooks';
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
+import {
+  createContext,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { fetchSession, RequestFailed, type Session, sessionLost } from './api';
 import { forgetIdentity, type Identity, rememberedIdentity, rememberIdentity } from './identity';
 
@@ -57,7 +66,10 @@ function hereAfter(error: RequestFailed, before: Identity | null): Here {
 
 export function WhoIsHereProvider({ children }: { readonly children: ReactNode }) {
   const [here, setHere] = useState<Here>({ kind: 'finding-out' });
+  /** The answer to this very question is no news that the session was lost. */
+  const isAsking = useRef(false);
   const askAgain = useCallback(async (): Promise<void> => {
+    isAsking.current = true;
     const before = rememberedIdentity();
     if (before !== null)
       setHere((now) =>
@@ -68,6 +80,8 @@ export function WhoIsHereProvider({ children }: { readonly children: ReactNode }
     } catch (error) {
       if (!(error instanceof RequestFailed)) throw error;
       setHere(hereAfter(error, before));
+    } finally {
+      isAsking.current = false;
     }
   }, []);
   useEffect(() => void askAgain(), [askAgain]);
@@ -78,7 +92,7 @@ export function WhoIsHereProvider({ children }: { readonly children: ReactNode }
   }, [here, askAgain]);
   const isKnown = here.kind === 'somebody' && here.standing === 'known';
   useWindowEvent(sessionLost, () => {
-    if (isKnown) void askAgain();
+    if (isKnown && !isAsking.current) void askAgain();
   });
   useWindowEvent('online', () => void askAgain());
   const value = useMemo<WhoIsHere>(

@@ -15,6 +15,8 @@ export class FakeServer {
   session: Session | null = null;
 
   readonly fetch = async (address: string, init: RequestInit = {}): Promise<Response> => {
+    // As over a network, everybody else has a turn before the answer comes.
+    await new Promise((done) => setTimeout(done));
     const { pathname, searchParams } = new URL(address, 'http://server');
     const body = init.body === undefined ? null : JSON.parse(String(init.body));
     const entries: readonly Entry[] = body?.entries ?? [];

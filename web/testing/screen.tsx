@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import type { Entry, JobStatement, KitStatement } from '@fair-plug/core/inspection';
 import { MantineProvider } from '@mantine/core';
 import { cleanup, render } from '@testing-library/react';

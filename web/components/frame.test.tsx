@@ -1,0 +1,135 @@
+// @vitest-environment jsdom
+import { screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, test } from 'vitest';
+import { useHouse, useKeep } from '@/local/use-logs';
+import { author, houseOf, showScreen, visited } from '@/testing/screen';
+import { Frame } from './frame';
+
+/** A screen with one thing to enter. */
+function Entering() {
+  const job = new URLSearchParams(location.search).get('job') ?? '';
+  const keep = useKeep();
+  const loaded = useHouse(job);
+  const house = loaded.kind === 'loaded' ? loaded.house : null;
+  return (
+    <Frame>
+      <p>{loaded.kind === 'failed' ? loaded.error.message : (house?.address ?? 'loading')}</p>
+      <button type="button" onClick={() => void keep?.inJob(job, { kind: 'job-described', about: 'Ranch' })}>
+        Enter
+      </button>
+    </Frame>
+  );
+}
+
+const frame = async (rest: Parameters<typeof showScreen>[2] = {}) => {
+  const shown = showScreen('/', <Entering />, { said: houseOf({}).said, ...rest });
+  await screen.findByText('5 Alder Rise');
+  await screen.findByText('● saved on the server');
+  return shown;
+};
+/** The server is asked again by itself, a second later at first. */
+const later = { timeout: 5000 };
+
+describe('where everything entered is', () => {
+  test('here until the server has it, then there', async () => {
+    const { user, server, kept } = await frame();
+    server.answer = () => 0;
+    await user.click(screen.getByRole('button', { name: 'Enter' }));
+    await screen.findByText('◐ saved here · 1 to send');
+    await screen.findByText('The server does not answer.', {}, later);
+    server.answer = () => 200;
+    await screen.findByText('● saved on the server', {}, later);
+    expect(kept('job-described')).toHaveLength(2);
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
+  test('a database that is away is told from a server that is', async () => {
+    const { user, server } = await frame();
+    server.answer = () => 503;
+    await user.click(screen.getByRole('button', { name: 'Enter' }));
+    await screen.findByText('The database cannot be reached.', {}, later);
+  });
+
+  test('what the server never takes stays here, with its reason', async () => {
+    const { user, server } = await frame();
+    server.answer = (path, entries) => (entries.length > 0 && path.includes('/jobs') ? 400 : 200);
+    await user.click(screen.getByRole('button', { name: 'Enter' }));
+    await user.click(await screen.findByRole('button', { name: '▲ 1 refused' }, later));
+    expect((await screen.findByText(/^job-described:/)).textContent).toContain('No.');
+  });
+
+  test('a version that no longer goes with the server’s says so', async () => {
+    const { user, server } = await frame();
+    server.answer = () => 426;
+    await user.click(screen.getByRole('button', { name: 'Enter' }));
+    await screen.findByText('Browser and server run different versions.', {}, later);
+  });
+
+  test('two hundred entries that are here alone are worth a reminder', async () => {
+    const { user, server } = await frame();
+    server.answer = () => 0;
+    const enter = screen.getByRole('button', { name: 'Enter' });
+    for (let n = 0; n < 200; n += 1) enter.click();
+    await screen.findByText('200 entries are in this browser alone', {}, later);
+    expect(await screen.findByRole('button', { name: 'Save them' })).toBeTruthy();
+    server.answer = () => 200;
+    await user.click(enter);
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Save them' })).toBeNull(), later);
+  });
+
+  test('little room on the device is said while there is some', async () => {
+    Object.defineProperty(navigator, 'storage', {
+      configurable: true,
+      value: { estimate: async () => ({ quota: 100 * 2 ** 20, usage: 88 * 2 ** 20 }) },
+    });
+    await frame();
+    await screen.findByText('This device has 12 MB left for Fair Plug.');
+    Object.defineProperty(navigator, 'storage', { configurable: true, value: undefined });
+  });
+});
+
+describe('who works here', () => {
+  test('signed out on the server, the work goes on, and waits for the same person', async () => {
+    const { user, server } = await frame();
+    server.answer = (path) => (path === '/api/session' || path.includes('/jobs') ? 401 : 200);
+    await user.click(screen.getByRole('button', { name: 'Enter' }));
+    await screen.findByText('Signed out on the server.', {}, later);
+    await screen.findByRole('button', { name: 'Save the record of 1 unsent entry' });
+  });
+
+  test('no longer of the firm: what was entered is kept, and can be handed over', async () => {
+    const { user, server } = await frame();
+    server.session = { person: { id: author, name: 'Tessa Quillon', email: 'tessa@example.com' }, firms: [] };
+    server.answer = (path) => (path.includes('/jobs') ? 401 : 200);
+    await user.click(screen.getByRole('button', { name: 'Enter' }));
+    await screen.findByText(/^You no longer belong to Hollowmere House Inspections/, {}, later);
+  });
+
+  test('signing out asks first while something is here alone', async () => {
+    const { user, server } = await frame();
+    server.answer = (path) => (path.includes('/jobs') ? 0 : 200);
+    await user.click(screen.getByRole('button', { name: 'Enter' }));
+    await screen.findByText('◐ saved here · 1 to send');
+    await user.click(screen.getByRole('button', { name: 'Account of Tessa Quillon' }));
+    await user.click(await screen.findByRole('menuitem', { name: 'Sign out' }));
+    const asked = within(await screen.findByRole('dialog'));
+    expect(asked.getByText(/^1 entry is in this browser alone/)).toBeTruthy();
+    await user.click(asked.getByRole('button', { name: 'Stay' }));
+    expect(visited).toEqual([]);
+    expect(server.asked).not.toContain('POST /api/sign-out');
+  });
+});
+
+test('a job that the server does not have says so, with a way back', async () => {
+  const { server } = showScreen('/', <Entering />);
+  await screen.findByText('There is no such job.', {}, later);
+  expect(server.asked.length).toBeGreaterThan(0);
+});
+
+test('the keyboard can skip to what is on the screen', async () => {
+  const { user } = await frame();
+  await user.tab();
+  const skip = screen.getByRole('link', { name: 'Skip to what is on this screen' });
+  expect(document.activeElement).toBe(skip);
+  expect(document.querySelector(skip.getAttribute('href') ?? '')?.tagName).toBe('MAIN');
+});
