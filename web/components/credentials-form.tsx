@@ -1,10 +1,9 @@
 'use client';
 
-import { Alert, Button, PasswordInput, Stack, TextInput } from '@mantine/core';
+import { Button, PasswordInput, Stack, TextInput } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
-import { useState } from 'react';
 import { z } from 'zod';
-import { RequestFailed } from '@/local/api';
+import { Problem, useAsking } from './asking';
 
 const shortestPassword = 10;
 const email = z.email('An e-mail address').max(254);
@@ -60,8 +59,7 @@ export function CredentialsForm<F extends FieldName>({
   initial = {},
   onSubmit,
 }: CredentialsFormProps<F>) {
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const asking = useAsking();
   const form = useForm<Record<string, string>>({
     initialValues: Object.fromEntries(
       ask.map((field) => [field, (initial as Record<string, string>)[field] ?? '']),
@@ -73,18 +71,8 @@ export function CredentialsForm<F extends FieldName>({
       },
     ),
   });
-  const submit = async (values: Record<string, string>): Promise<void> => {
-    setBusy(true);
-    setProblem(null);
-    try {
-      await onSubmit(values as Record<F, string>);
-    } catch (error) {
-      if (!(error instanceof RequestFailed)) throw error;
-      setProblem(error.message);
-    } finally {
-      setBusy(false);
-    }
-  };
+  const submit = (values: Record<string, string>): Promise<void> =>
+    asking.run(() => onSubmit(values as Record<F, string>));
   return (
     <form onSubmit={form.onSubmit(submit)} noValidate>
       <Stack>
@@ -102,8 +90,8 @@ export function CredentialsForm<F extends FieldName>({
             />
           );
         })}
-        {problem !== null && <Alert variant="outline" color="ink" role="alert" title={problem} />}
-        <Button type="submit" loading={busy}>
+        <Problem asking={asking} />
+        <Button type="submit" loading={asking.isBusy}>
           {button}
         </Button>
       </Stack>

@@ -27,8 +27,6 @@ const frame = async (rest: Parameters<typeof showScreen>[2] = {}) => {
   await screen.findByText('● saved on the server');
   return shown;
 };
-/** The server is asked again by itself, a second later at first. */
-const later = { timeout: 5000 };
 
 describe('where everything entered is', () => {
   test('here until the server has it, then there', async () => {
@@ -36,9 +34,9 @@ describe('where everything entered is', () => {
     server.answer = () => 0;
     await user.click(screen.getByRole('button', { name: 'Enter' }));
     await screen.findByText('◐ saved here · 1 to send');
-    await screen.findByText('The server does not answer.', {}, later);
+    await screen.findByText('The server does not answer.');
     server.answer = () => 200;
-    await screen.findByText('● saved on the server', {}, later);
+    await screen.findByText('● saved on the server');
     expect(kept('job-described')).toHaveLength(2);
     expect(screen.queryByRole('alert')).toBeNull();
   });
@@ -47,14 +45,14 @@ describe('where everything entered is', () => {
     const { user, server } = await frame();
     server.answer = () => 503;
     await user.click(screen.getByRole('button', { name: 'Enter' }));
-    await screen.findByText('The database cannot be reached.', {}, later);
+    await screen.findByText('The database cannot be reached.');
   });
 
   test('what the server never takes stays here, with its reason', async () => {
     const { user, server } = await frame();
     server.answer = (path, entries) => (entries.length > 0 && path.includes('/jobs') ? 400 : 200);
     await user.click(screen.getByRole('button', { name: 'Enter' }));
-    await user.click(await screen.findByRole('button', { name: '▲ 1 refused' }, later));
+    await user.click(await screen.findByRole('button', { name: '▲ 1 refused' }));
     expect((await screen.findByText(/^job-described:/)).textContent).toContain('No.');
   });
 
@@ -62,7 +60,7 @@ describe('where everything entered is', () => {
     const { user, server } = await frame();
     server.answer = () => 426;
     await user.click(screen.getByRole('button', { name: 'Enter' }));
-    await screen.findByText('Browser and server run different versions.', {}, later);
+    await screen.findByText('Browser and server run different versions.');
   });
 
   test('two hundred entries that are here alone are worth a reminder', async () => {
@@ -70,11 +68,11 @@ describe('where everything entered is', () => {
     server.answer = () => 0;
     const enter = screen.getByRole('button', { name: 'Enter' });
     for (let n = 0; n < 200; n += 1) enter.click();
-    await screen.findByText('200 entries are in this browser alone', {}, later);
+    await screen.findByText('200 entries are in this browser alone');
     expect(await screen.findByRole('button', { name: 'Save them' })).toBeTruthy();
     server.answer = () => 200;
     await user.click(enter);
-    await waitFor(() => expect(screen.queryByRole('button', { name: 'Save them' })).toBeNull(), later);
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Save them' })).toBeNull());
   });
 
   test('little room on the device is said while there is some', async () => {
@@ -93,7 +91,7 @@ describe('who works here', () => {
     const { user, server } = await frame();
     server.answer = (path) => (path === '/api/session' || path.includes('/jobs') ? 401 : 200);
     await user.click(screen.getByRole('button', { name: 'Enter' }));
-    await screen.findByText('Signed out on the server.', {}, later);
+    await screen.findByText('Signed out on the server.');
     await screen.findByRole('button', { name: 'Save the record of 1 unsent entry' });
   });
 
@@ -102,7 +100,7 @@ describe('who works here', () => {
     server.session = { person: { id: author, name: 'Tessa Quillon', email: 'tessa@example.com' }, firms: [] };
     server.answer = (path) => (path.includes('/jobs') ? 401 : 200);
     await user.click(screen.getByRole('button', { name: 'Enter' }));
-    await screen.findByText(/^You no longer belong to Hollowmere House Inspections/, {}, later);
+    await screen.findByText(/^You no longer belong to Hollowmere House Inspections/);
   });
 
   test('signing out asks first while something is here alone', async () => {
@@ -122,7 +120,7 @@ describe('who works here', () => {
 
 test('a job that the server does not have says so, with a way back', async () => {
   const { server } = showScreen('/', <Entering />);
-  await screen.findByText('There is no such job.', {}, later);
+  await screen.findByText('There is no such job.');
   expect(server.asked.length).toBeGreaterThan(0);
 });
 

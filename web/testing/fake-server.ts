@@ -7,6 +7,8 @@ export class FakeServer {
   /** What it says to a request; 0: nothing answers. */
   answer: (path: string, entries: readonly Entry[]) => number = () => 200;
   readonly asked: string[] = [];
+  /** Bodies of what was asked, in the same order. */
+  readonly said: unknown[] = [];
   /** What it answers elsewhere, by path. */
   readonly others: Record<string, unknown> = { '/api/jobs': { jobs: [] } };
   /** Entries to an answer. */
@@ -21,6 +23,7 @@ export class FakeServer {
     const body = init.body === undefined ? null : JSON.parse(String(init.body));
     const entries: readonly Entry[] = body?.entries ?? [];
     this.asked.push(`${init.method ?? 'GET'} ${pathname}`);
+    this.said.push(body);
     const status = this.answer(pathname, entries);
     if (status === 0) throw new TypeError('network');
     if (status >= 300) {
@@ -28,7 +31,9 @@ export class FakeServer {
         { 503: 'database-away', 401: 'signed-out', 404: 'not-found', 426: 'outdated' }[status] ?? 'invalid';
       return Response.json({ error: { code, message: 'No.' } }, { status });
     }
-    if (pathname === '/api/session') return Response.json(this.session);
+    if (pathname === '/api/session' && this.session !== null) return Response.json(this.session);
+    if (pathname === '/api/session')
+      return Response.json({ error: { code: 'signed-out', message: 'Sign in.' } }, { status: 401 });
     if (pathname === '/api/logs')
       return Response.json({
         logs: [...this.logs].map(([id, log]) => ({

@@ -1,6 +1,6 @@
 import type { Entry, JobStatement, KitStatement } from '@fair-plug/core/inspection';
 import { MantineProvider } from '@mantine/core';
-import { cleanup, render } from '@testing-library/react';
+import { cleanup, configure, render } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { v7 } from 'uuid';
@@ -45,6 +45,9 @@ vi.mock('next/navigation', () => {
     useSearchParams: () => new URLSearchParams(location.search),
   };
 });
+
+// No test is about time: a slow machine is not a failure.
+configure({ asyncUtilTimeout: 30_000 });
 
 /** What browsers have and this one lacks. */
 beforeAll(async () => {
@@ -146,12 +149,17 @@ export function showScreen(
     kit = [],
     role = 'owner',
     others = {},
+    signedIn = true,
+    asks = {},
   }: {
     readonly said?: readonly JobStatement[];
     readonly kit?: readonly KitStatement[];
     readonly role?: Role;
     /** What the server answers elsewhere, by path. */
     readonly others?: Readonly<Record<string, unknown>>;
+    readonly signedIn?: boolean;
+    /** What else stands in the address. */
+    readonly asks?: Readonly<Record<string, string>>;
   } = {},
 ): Shown {
   const server = new FakeServer();
@@ -159,14 +167,15 @@ export function showScreen(
   const firm = { id: v7(), name: 'Hollowmere House Inspections', role };
   Object.assign(server.others, others);
   server.page = 500;
-  server.session = {
-    person: { id: author, name: 'Tessa Quillon', email: 'tessa@example.com' },
-    firms: [firm],
-  };
+  if (signedIn)
+    server.session = {
+      person: { id: author, name: 'Tessa Quillon', email: 'tessa@example.com' },
+      firms: [firm],
+    };
   if (said.length > 0) server.logs.set(job, entriesOf(said));
   server.logs.set('kit', kitEntriesOf(kit));
   vi.stubGlobal('fetch', server.fetch);
-  history.replaceState(null, '', `${path}?job=${job}`);
+  history.replaceState(null, '', `${path}?${new URLSearchParams({ job, ...asks })}`);
   visited.length = 0;
   render(
     <MantineProvider theme={theme} env="test">

@@ -102,7 +102,7 @@ describe('what it says', () => {
 describe('when it may be printed', () => {
   test('only once everything is here and judged', async () => {
     await reportOf((ids) => [reads(ids['Den 1'], true, false, false)]);
-    await waitFor(() => expect(isReady()).toBe('ready'), { timeout: 10_000 });
+    await waitFor(() => expect(isReady()).toBe('ready'));
     expect(screen.queryByText(/^Not complete/)).toBeNull();
   });
 

@@ -1,9 +1,10 @@
 'use client';
 
-import { Alert, Anchor, Button } from '@mantine/core';
+import { Alert, Anchor } from '@mantine/core';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { AskingButton } from '@/components/asking';
 import { CredentialsForm } from '@/components/credentials-form';
 import { Loading } from '@/components/loading';
 import { Threshold } from '@/components/threshold';
@@ -53,14 +54,14 @@ function Joining({ offer, invitation }: { readonly offer: Offer; readonly invita
     here.kind === 'somebody' ? here.identity.person.name : here.kind === 'without-firm' ? here.name : null;
   if (name !== null)
     return (
-      <Button
-        onClick={async () => {
+      <AskingButton
+        onPress={async () => {
           await put('/api/join', { invitation });
           await enter();
         }}
       >
         Join as {name}
-      </Button>
+      </AskingButton>
     );
   return (
     <>

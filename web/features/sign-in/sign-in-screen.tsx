@@ -1,9 +1,10 @@
 'use client';
 
-import { Anchor, Button } from '@mantine/core';
+import { Anchor } from '@mantine/core';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { AskingButton } from '@/components/asking';
 import { CredentialsForm } from '@/components/credentials-form';
 import { Threshold } from '@/components/threshold';
 import { ask, post } from '@/local/api';
@@ -15,8 +16,8 @@ interface Start {
   readonly demo: boolean;
 }
 
-/** Only ways within the application are gone on. */
-const wayOn = (to: string | null): string => (to !== null && /^\/(?!\/)/.test(to) ? to : '/');
+/** Only ways within the application are gone on; browsers take a backslash for a slash. */
+const wayOn = (to: string | null): string => (to !== null && /^\/(?![/\\])/.test(to) ? to : '/');
 
 export function SignInScreen() {
   const { here, askAgain } = useWhoIsHere();
@@ -57,15 +58,15 @@ export function SignInScreen() {
       {start?.demo && (
         <section className={classes.aside} aria-label="Demo">
           <p>This start came with a demo: a firm of one, a 1966 house half walked.</p>
-          <Button
+          <AskingButton
             variant="default"
-            onClick={async () => {
+            onPress={async () => {
               await post('/api/demo', {});
               await goOn();
             }}
           >
             Open the demo
-          </Button>
+          </AskingButton>
         </section>
       )}
     </Threshold>
