@@ -12,4 +12,5 @@ export * from './kit.ts';
 export * from './leaving.ts';
 export { clockOf, inOrder } from './order.ts';
 export * from './proof.ts';
+export * from './readers.ts';
 export * from './went-dead.ts';

@@ -12,6 +12,7 @@ import {
   type JobStatement,
   type KitEntry,
   leftUndone,
+  readersOf,
   receptaclesOf,
 } from './index.ts';
 
@@ -186,6 +187,31 @@ describe('the house as it is walked', () => {
     expect(notBack(breaker, { ...dead, powerBack: true })).toEqual(['breaker 7']);
     expect(notBack(breaker, { ...breaker, powerBack: true })).toEqual([]);
     expect(foundBehind(houseOf(...rooms, breaker))).toEqual([]);
+  });
+
+  test('who read in a house is told by the readings, the first reader first', () => {
+    const ada = idNumber(7);
+    const nora = idNumber(8);
+    const envelope = (author: string, minute: number) => ({
+      id: idNumber(0x2000 + minute),
+      device: idNumber(0x10),
+      author,
+      at: new Date(Date.UTC(2026, 4, 4, 10, minute)).toISOString(),
+    });
+    const read = (author: string, minute: number, receptacle: string): JobEntry => ({
+      ...envelope(author, minute),
+      kind: 'lamps-read',
+      receptacle,
+      lamps: lampsOf('hn-hg'),
+    });
+    const house = foldHouse([
+      ...rooms.map((one, minute): JobEntry => ({ ...envelope(idNumber(1), minute), ...one })),
+      read(nora, 40, den1),
+      read(ada, 30, den2),
+      read(nora, 20, hall1),
+    ]);
+    expect(readersOf(house)).toEqual([nora, ada]);
+    expect(readersOf(houseOf(...rooms))).toEqual([]);
   });
 
   test('of what goes dead with a device, what was said last counts', () => {

@@ -88,6 +88,7 @@ const asB: Readonly<Record<string, () => Promise<unknown>>> = {
       } as never,
     ]),
   kitPage: () => logs.kitPage(b.firm, 0),
+  listNames: () => people.listNames(b.firm),
   listPeople: () => people.listPeople(b.firm),
   changeMembership: () => people.changeMembership(b.firm, b.owner, a.owner.id, null),
   strangersAmong: () => people.strangersAmong(b.firm, new Set([a.owner.id])),

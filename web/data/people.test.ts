@@ -4,7 +4,7 @@ import type { Connection } from './database.ts';
 import { FirmData, firmsOf, hasFirms, type Named } from './firm-data.ts';
 import { makeFirstFirm } from './first-run.ts';
 import { invite, join, offerOf, openInvitations, withdrawInvitation } from './invitations.ts';
-import { changeMembership, listPeople, renameFirm } from './people.ts';
+import { changeMembership, listNames, listPeople, renameFirm } from './people.ts';
 import { mayActAs, roles } from './roles.ts';
 import { freshDatabase, newFirm, newPerson } from './testing-database.ts';
 
@@ -125,6 +125,10 @@ describe('membership', () => {
     expect(
       await connection.selectFrom('session').selectAll().where('person', '=', person.id).execute(),
     ).toEqual([]);
+    // Their entries stay, and so does their name beside them; no other firm's people have one.
+    const other = await newFirm(connection, 'Elsewhere');
+    expect(await listNames(firm)).toEqual([boss, person].map(({ id, name }) => ({ id, name })));
+    expect(await listNames(other.firm)).toEqual([{ id: other.owner.id, name: other.owner.name }]);
     const listed = (await listPeople(firm)).find(({ id }) => id === person.id);
     expect(listed).toMatchObject({ name: person.name, removedAt: expect.any(String) });
     expect(await changeMembership(firm, boss, person.id, 'owner')).toBe('no-such-person');

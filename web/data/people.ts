@@ -27,6 +27,19 @@ export async function listPeople(firm: FirmData): Promise<readonly Member[]> {
   }));
 }
 
+/** The names alone, of everybody who belongs or belonged to the firm. */
+export const listNames = (firm: FirmData): Promise<readonly Named[]> =>
+  firm.transaction((transaction) =>
+    transaction
+      .selectFrom('membership')
+      .innerJoin('person', 'person.id', 'membership.person')
+      .select(['person.id', 'person.name'])
+      .where('membership.organization', '=', firm.id)
+      .orderBy('membership.created_at')
+      .orderBy('person.id')
+      .execute(),
+  );
+
 export type MembershipChange = 'changed' | 'no-such-person' | 'last-owner';
 
 /** Changes what a person may do, or, with null, ends their membership and all their sessions. */

@@ -150,6 +150,11 @@ export function firmApi(firm: string) {
     sendToJob: (job: string, entries: readonly unknown[]) => send(`/api/jobs/${job}/entries`, { entries }),
     sendToKit: (entries: readonly unknown[]) => send('/api/kit/entries', { entries }),
     people: async () => (await about<{ people: readonly Member[] }>('/api/people')).people,
+    /** Names of everybody who belongs or belonged to the firm, by id. */
+    names: async (): Promise<Readonly<Record<string, string>>> => {
+      const { people } = await about<{ people: readonly { id: string; name: string }[] }>('/api/colleagues');
+      return Object.fromEntries(people.map(({ id, name }) => [id, name]));
+    },
     changeRole: (person: string, role: Role) => about(`/api/people/${person}`, withBody('PATCH', { role })),
     remove: (person: string) => about(`/api/people/${person}`, { method: 'DELETE' }),
     invitations: async () =>

@@ -10,7 +10,10 @@ export class FakeServer {
   /** Bodies of what was asked, in the same order. */
   readonly said: unknown[] = [];
   /** What it answers elsewhere, by path. */
-  readonly others: Record<string, unknown> = { '/api/jobs': { jobs: [] } };
+  readonly others: Record<string, unknown> = {
+    '/api/jobs': { jobs: [] },
+    '/api/colleagues': { people: [] },
+  };
   /** Entries to an answer. */
   page = 3;
   /** Who has signed in. */

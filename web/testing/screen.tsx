@@ -80,25 +80,19 @@ afterEach(() => {
 export const author = v7();
 const otherDevice = v7();
 
-/** Entries as another device of the same person made them. */
-export const entriesOf = (said: readonly JobStatement[]): Entry[] =>
-  said.map((one, second) => ({
+/** Statements as entries that another device of the same person made, a second apart from an hour on. */
+const madeAt =
+  (hour: number, by: string) =>
+  <T extends JobStatement | KitStatement>(
+    one: T,
+    second: number,
+  ): T & Pick<Entry, 'id' | 'device' | 'author' | 'at'> => ({
     id: v7(),
     device: otherDevice,
-    author,
-    at: new Date(Date.UTC(2026, 4, 4, 9, 0, second)).toISOString(),
+    author: by,
+    at: new Date(Date.UTC(2026, 4, 4, hour, 0, second)).toISOString(),
     ...one,
-  }));
-
-/** Entries of the firm's kit. */
-const kitEntriesOf = (said: readonly KitStatement[]): Entry[] =>
-  said.map((one, second) => ({
-    id: v7(),
-    device: otherDevice,
-    author,
-    at: new Date(Date.UTC(2026, 4, 4, 8, 0, second)).toISOString(),
-    ...one,
-  }));
+  });
 
 /** A house with the given rooms, each with so many receptacles not yet read. */
 export function houseOf(rooms: Readonly<Record<string, number>>): {
@@ -151,6 +145,7 @@ export function showScreen(
     others = {},
     signedIn = true,
     asks = {},
+    by = author,
   }: {
     readonly said?: readonly JobStatement[];
     readonly kit?: readonly KitStatement[];
@@ -158,6 +153,8 @@ export function showScreen(
     /** What the server answers elsewhere, by path. */
     readonly others?: Readonly<Record<string, unknown>>;
     readonly signedIn?: boolean;
+    /** Who made the entries. */
+    readonly by?: string;
     /** What else stands in the address. */
     readonly asks?: Readonly<Record<string, string>>;
   } = {},
@@ -172,8 +169,8 @@ export function showScreen(
       person: { id: author, name: 'Tessa Quillon', email: 'tessa@example.com' },
       firms: [firm],
     };
-  if (said.length > 0) server.logs.set(job, entriesOf(said));
-  server.logs.set('kit', kitEntriesOf(kit));
+  if (said.length > 0) server.logs.set(job, said.map(madeAt(9, by)) as Entry[]);
+  server.logs.set('kit', kit.map(madeAt(8, author)) as Entry[]);
   vi.stubGlobal('fetch', server.fetch);
   history.replaceState(null, '', `${path}?${new URLSearchParams({ job, ...asks })}`);
   visited.length = 0;

@@ -83,6 +83,18 @@ describe('what it says', () => {
     expect(await text()).toContain('Coverage');
   });
 
+  test('who read in the house is its inspector, whoever prints the report', async () => {
+    const { said, ids } = houseOf({ Den: 1 });
+    const colleague = '01900000-0000-7000-8000-0000000000c2';
+    showScreen('/report', <ReportScreen />, {
+      said: [...said, reads(ids['Den 1'], true, true, false)],
+      by: colleague,
+      others: { '/api/colleagues': { people: [{ id: colleague, name: 'Nora Fell' }] } },
+    });
+    await waitFor(async () => expect(await text()).toContain('InspectorNora Fell'));
+    expect(await text()).not.toContain('Tessa Quillon');
+  });
+
   test('the firm’s letterhead, wording and licence stand in it, filled in', async () => {
     await reportOf(
       (ids) => [{ kind: 'job-described', client: 'A. Vale' }, reads(ids['Den 1'], true, true, false)],

@@ -1,5 +1,6 @@
 'use client';
 
+import { readersOf } from '@fair-plug/core/inspection';
 import { type OwnerLanguage, ownerLanguages, ownerPages, reportOn } from '@fair-plug/core/report';
 import { Button, NativeSelect } from '@mantine/core';
 import { useDisclosure, useDocumentTitle } from '@mantine/hooks';
@@ -12,6 +13,7 @@ import { useLocal } from '@/local/local-store';
 import { useFirmSettings } from '@/local/use-firm-settings';
 import { useJudgement } from '@/local/use-judgement';
 import { useIsCurrent, useSaveState } from '@/local/use-logs';
+import { useNames } from '@/local/use-names';
 import { useOwnStorage } from '@/local/use-own-storage';
 import { useSay } from '@/local/use-say';
 import { PdfButton } from './pdf-button';
@@ -45,6 +47,12 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   // Drawing hundreds of receptacles is left off as soon as there is more to draw.
   const drawn = useDeferredValue(report, null);
   const isCurrent = useIsCurrent();
+  const { nameOf, isSettled } = useNames();
+  const inspectors = useMemo(() => {
+    const readers = readersOf(house);
+    const names = (readers.length === 0 ? [identity.person.id] : readers).map(nameOf);
+    return [...new Set(names.map((name) => name ?? 'a colleague'))].join(', ');
+  }, [house, identity, nameOf]);
   const unsettled = unsettledWords(isWhole, isFinal);
   const [chosen, choose] = useOwnStorage<OwnerLanguage>(`owner language ${job}`, 'en');
   const asked = useSearchParams().get('owner');
@@ -79,13 +87,16 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
         </Button>
         <PdfButton job={job} language={language} />
       </div>
-      <div data-report={drawn === report && unsettled === null && isCurrent ? 'ready' : 'not-yet'}>
+      <div
+        data-report={drawn === report && unsettled === null && isCurrent && isSettled ? 'ready' : 'not-yet'}
+      >
         {drawn === null ? (
           <Loading />
         ) : (
           <ReportSheet
             report={drawn}
-            identity={identity}
+            firmName={identity.firm.name}
+            inspectors={inspectors}
             firm={firm}
             language={language}
             unsettled={unsettled}

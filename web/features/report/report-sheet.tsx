@@ -15,7 +15,6 @@ import { memo } from 'react';
 import { FindingArticle } from '@/components/finding-article';
 import { Words } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
-import type { Identity } from '@/local/identity';
 import { CausesSection, CoverageSection, ProofSection } from './coverage-sections';
 import { OwnerSheet } from './owner-sheet';
 import { Particulars } from './particulars';
@@ -26,7 +25,9 @@ import { WorkListTable } from './work-list-table';
 
 export interface ReportSheetProps {
   readonly report: Report;
-  readonly identity: Identity;
+  readonly firmName: string;
+  /** Those who read in the house, by name. */
+  readonly inspectors: string;
   readonly firm: FirmSettings;
   /** Of the owner's page. */
   readonly language: OwnerLanguage;
@@ -39,7 +40,8 @@ const { headings, figures } = reportTexts;
 /** The report itself: the same on screen, on paper and in the PDF. */
 export const ReportSheet = memo(function ReportSheet({
   report,
-  identity,
+  firmName,
+  inspectors,
   firm,
   language,
   unsettled,
@@ -49,8 +51,8 @@ export const ReportSheet = memo(function ReportSheet({
     address: house.address,
     client: house.client ?? '',
     date: house.lastReadAt === null ? '' : dayjs(house.lastReadAt).format('D MMMM YYYY'),
-    inspector: identity.person.name,
-    firm: identity.firm.name,
+    inspector: inspectors,
+    firm: firmName,
     licence: firm.letterhead.licence ?? '',
   };
   const own = (place: keyof FirmSettings['wordings']): string | null =>
@@ -60,10 +62,10 @@ export const ReportSheet = memo(function ReportSheet({
     <article className={classes.sheet}>
       {unsettled !== null && <p className={classes.unsettled}>Not complete: {unsettled}</p>}
       <header className={classes.head}>
-        <Letterhead firm={firm} name={identity.firm.name} />
+        <Letterhead firm={firm} name={firmName} />
         <h1>{reportTexts.title}</h1>
         <p className={classes.address}>{house.address}</p>
-        <Particulars report={report} inspector={identity.person.name} licence={firm.letterhead.licence} />
+        <Particulars report={report} inspector={inspectors} licence={firm.letterhead.licence} />
       </header>
       {introduction !== null && <p className={classes.own}>{introduction}</p>}
       <Figures report={report} />

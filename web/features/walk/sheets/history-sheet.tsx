@@ -5,8 +5,8 @@ import { lampsInWords } from '@fair-plug/core/instruments';
 import { instrumentWords, valuesOf } from '@fair-plug/core/judgement';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
-import { useLocal } from '@/local/local-store';
 import { useDevice, useKit } from '@/local/use-logs';
+import { useNames } from '@/local/use-names';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
@@ -51,7 +51,7 @@ function wordsOf(entry: Said): string {
 
 /** All that was ever entered at the receptacle: when, by whom, with which tester; each can be taken back. */
 export function HistorySheet({ walk, entries }: SheetProps) {
-  const { identity } = useLocal();
+  const { nameOf } = useNames();
   const device = useDevice();
   const kit = useKit();
   const id = walk.receptacle?.id;
@@ -67,7 +67,7 @@ export function HistorySheet({ walk, entries }: SheetProps) {
   const testers = new Map(kit.kind === 'loaded' ? kit.testers.map((one) => [one.id, one.name]) : []);
   const who = (entry: JobEntry): string =>
     [
-      entry.author === identity.person.id ? identity.person.name : 'a colleague',
+      nameOf(entry.author) ?? 'a colleague',
       entry.device === device ? 'this device' : 'another device',
       ...('tester' in entry && entry.tester !== undefined ? [testers.get(entry.tester) ?? 'a tester'] : []),
     ].join(' · ');

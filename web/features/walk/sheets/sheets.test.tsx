@@ -245,6 +245,7 @@ describe('history', () => {
       ];
     });
     const sheet = await open('h');
+    await sheet.findAllByRole('listitem');
     for (const words of [
       'Lamps: ',
       'Meter: ',

@@ -1,0 +1,8 @@
+import { type House, receptaclesOf } from './house.ts';
+import { inOrder } from './order.ts';
+
+/** Ids of those who read something in the house, whoever read first before the others. */
+export function readersOf(house: House): readonly string[] {
+  const readings = receptaclesOf(house).flatMap(({ readings: lamps, taken }) => [...lamps, ...taken]);
+  return [...new Set(readings.sort(inOrder).map(({ author }) => author))];
+}
