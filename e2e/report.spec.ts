@@ -171,6 +171,41 @@ test('of a job that comes from the server in several parts the PDF is of the who
   expect(pdf.text).not.toContain('Not complete');
 });
 
+/** A report as the server prints it for who asks. */
+async function printed(request: APIRequestContext, job: string, language = 'en') {
+  const answer = await request.post(`/api/jobs/${job}/report`, { data: { language }, timeout: 60_000 });
+  const last = JSON.parse((await answer.text()).trimEnd().split('\n').at(-1) ?? '{}');
+  expect(last.stage).toBe('done');
+  return readPdf(Buffer.from(last.pdf, 'base64'));
+}
+
+test('reports printed one after the other hold each what is known then, of its own job, in its own language', async ({
+  request,
+}) => {
+  const first = await newHouse(request, { Den: 1 });
+  const second = await newHouse(request, { Loft: 2 });
+  expect((await printed(request, first.job)).text).toContain('1 of 1 receptacles were not tested');
+  const [room, receptacle] = [v7(), v7()];
+  const said: readonly JobStatement[] = [
+    { kind: 'room-described', room, name: 'Attic' },
+    { kind: 'receptacle-described', receptacle, room, name: 'Attic 1' },
+    { kind: 'lamps-read', receptacle, lamps: lampsOf('hn') },
+  ];
+  await request.post(`/api/jobs/${first.job}/entries`, { data: { entries: said.map(entry) } });
+  const again = await printed(request, first.job);
+  expect(again.text).toContain('Reads open ground');
+  expect(again.title).toContain(first.address);
+  const other = await printed(request, second.job);
+  expect(other.title).toContain(second.address);
+  expect(other.text).toContain('Loft 2');
+  for (const elsewhere of ['Reads open ground', 'Attic', first.address])
+    expect(other.text).not.toContain(elsewhere);
+  expect((await printed(request, second.job, 'es')).text).toContain('No abra ninguna toma');
+  // Two at once are printed one after the other.
+  const both = await Promise.all([printed(request, first.job), printed(request, second.job)]);
+  expect(both.map(({ title }) => title.includes(first.address))).toEqual([true, false]);
+});
+
 test('a job of which only a part has arrived says so, on screen and on paper, until the rest is there', async ({
   page,
   request,

@@ -33,18 +33,30 @@ let last: Promise<unknown> = Promise.resolve();
 /** A browser is kept for so long after a report, or after one was expected, for the next one. */
 const keptMilliseconds = 60_000;
 
-/** A place to print one report in: a context of its own, so that nothing of one asker is there for the next. */
+/** A place to print reports of one asker in: a context of its own, so that nothing of one is there for another. */
 interface Press {
   readonly page: Page;
   readonly context: BrowserContext;
-  /** From here on the page's questions to the server are this asker's. */
-  readonly serve: (wanted: WantedReport) => void;
+  /** From here on the page's questions to the server are this asker's; null: nobody answers them. */
+  readonly serve: (wanted: WantedReport | null) => void;
 }
+
+/** A press that has printed, and for whom. */
+interface UsedPress {
+  readonly press: Press;
+  readonly asker: string;
+}
+
+/** The same person in the same session, for the same firm: what one of their reports left behind may serve the next. */
+const askerOf = ({ cookies, firm, timeZone }: WantedReport): string =>
+  JSON.stringify([cookies, firm, timeZone]);
 
 interface Kept {
   readonly browser: Promise<Browser>;
   /** Made ready for the next report: it has the application loaded already, and nobody's data. */
   spare: Promise<Press> | null;
+  /** Has printed last, and has that asker's logs and judgement at hand. */
+  used: UsedPress | null;
   timer: ReturnType<typeof setTimeout> | undefined;
 }
 let kept: Kept | null = null;
@@ -56,7 +68,7 @@ function warmBrowser(): Kept {
       // Chromium's sandbox does not start as root.
       args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
     });
-    const own: Kept = { browser, spare: null, timer: undefined };
+    const own: Kept = { browser, spare: null, used: null, timer: undefined };
     kept = own;
     const forget = (): void => {
       if (kept === own) kept = null;
@@ -168,23 +180,32 @@ function goTo(address: string): void {
   dispatchEvent(new Event('online'));
 }
 
-/** The press that stands ready, or, where none does, a new one. */
-async function takePress(own: Kept): Promise<{ readonly press: Press; readonly isNew: boolean }> {
-  const { spare } = own;
+/** The press that printed for the same asker before, one that stands ready for anybody, or a new one. */
+async function takePress(
+  own: Kept,
+  asker: string,
+): Promise<{ readonly press: Press; readonly isNew: boolean }> {
+  const { used, spare } = own;
+  own.used = null;
+  if (used?.asker === asker && !used.press.page.isClosed()) return { press: used.press, isNew: false };
+  if (used !== null) end(used.press);
   own.spare = null;
   const ready = (await spare?.catch(() => null)) ?? null;
   return { press: ready ?? (await newPress(await own.browser)), isNew: ready === null };
 }
+
+const end = ({ context }: Press): void => void context.close().catch(() => {});
 
 async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
   const { job, firm, language, timeZone, signal, onStage } = wanted;
   signal.throwIfAborted();
   onStage('opening');
   const own = warmBrowser();
-  const { press, isNew } = await takePress(own);
-  const { page, context, serve } = press;
-  const end = (): void => void context.close().catch(() => {});
-  signal.addEventListener('abort', end);
+  const asker = askerOf(wanted);
+  const { press, isNew } = await takePress(own, asker);
+  const { page, serve } = press;
+  const callOff = (): void => end(press);
+  signal.addEventListener('abort', callOff);
   try {
     serve(wanted);
     if (timeZone !== null) await setTimeZone(press, timeZone);
@@ -192,13 +213,19 @@ async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
     if (isNew) await page.goto(ownOrigin() + address);
     else await page.evaluate(goTo, address);
     onStage('reading');
-    await page.waitForSelector('[data-report="ready"]', { timeout: 30_000 });
+    // Of this report: the one before may still be drawn.
+    await page.waitForSelector(`[data-report="ready"][data-of="${job} ${language}"]`, { timeout: 30_000 });
     await page.evaluate(() => document.fonts.ready);
     onStage('printing');
-    return await asPdf(page);
+    const pdf = await asPdf(page);
+    serve(null);
+    own.used = { press, asker };
+    return pdf;
+  } catch (error) {
+    end(press);
+    throw error;
   } finally {
-    signal.removeEventListener('abort', end);
-    end();
+    signal.removeEventListener('abort', callOff);
     prepareNext(own);
     keepForAWhile(own);
   }

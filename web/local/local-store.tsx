@@ -88,7 +88,7 @@ export function LocalStore({ identity, standing, children }: LocalStoreProps) {
     // Asked once: what is kept here is not to be swept away when space runs short.
     void navigator.storage?.persist?.();
   }, []);
-  useWindowEvent('online', sync.wake);
+  useWindowEvent('online', sync.renew);
   const local = useMemo<Local>(
     () => ({ identity, standing, store, api, books, sync, unsent }),
     [identity, standing, store, api, books, sync, unsent],

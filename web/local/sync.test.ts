@@ -192,6 +192,27 @@ describe('in step with the server', () => {
     device.sync.end();
   });
 
+  test('asked to renew, it counts as current only after it has asked the server anew', async () => {
+    const other = newDevice();
+    await other.keep(job, [room('Den')], true);
+    await other.exchange();
+    const book = device.books.book(job);
+    device.sync.want(job);
+    device.sync.start();
+    await vi.waitFor(() => expect(device.sync.state().isCurrent).toBe(true));
+    // Nobody answered for a while; meanwhile somebody else went on.
+    server.answer = () => 0;
+    device.sync.renew();
+    expect(device.sync.state().isCurrent).toBe(false);
+    await vi.waitFor(() => expect(device.sync.state().failure?.code).toBe('server-away'));
+    server.answer = () => 200;
+    await other.keep(job, [room('Hall')]);
+    await other.exchange();
+    device.sync.renew();
+    await vi.waitFor(() => expect(device.sync.state().isCurrent).toBe(true));
+    expect(book.state().entries).toHaveLength(2);
+  });
+
   test('many entries at once are kept once, whatever of them was here', async () => {
     const entries = await newDevice().keep(
       job,

@@ -77,6 +77,12 @@ export class Sync {
     if (this.isStarted && !this.isEnded) void this.run();
   };
 
+  /** What is here may have grown old: nothing counts as current until the server was asked once more. */
+  readonly renew = (): void => {
+    this.become({ isCurrent: false });
+    this.wake();
+  };
+
   /** Something was kept just now: look once what it leads to on screen has had its turn. */
   readonly wakeSoon = (): void => {
     if (this.isSoon) return;
@@ -127,7 +133,8 @@ export class Sync {
       this.pause = Math.min(this.pause * 2, longestPause);
     } finally {
       this.isRunning = false;
-      if (!this.isEnded) this.timer = setTimeout(this.wake, pause);
+      // Whoever woke it while it failed does not wait as long as the failure would have them.
+      if (!this.isEnded) this.timer = setTimeout(this.wake, this.isWoken ? 0 : pause);
     }
   }
 

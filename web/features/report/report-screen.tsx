@@ -89,6 +89,7 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
       </div>
       <div
         data-report={drawn === report && unsettled === null && isCurrent && isSettled ? 'ready' : 'not-yet'}
+        data-of={`${job} ${language}`}
       >
         {drawn === null ? (
           <Loading />
