@@ -5,7 +5,7 @@ import { expect, test } from '@playwright/test';
 import { v7 } from 'uuid';
 import { removeData, startCluster } from '../scripts/setup/cluster.mjs';
 import { type Device, logOnServer, newDevices, openDemo, type Server } from './devices.ts';
-import { type Instance, origin, settings, startInstance } from './instance.ts';
+import { type Instance, origin, settings, startInstance, stopInstances } from './instance.ts';
 
 test.describe.configure({ mode: 'serial', timeout: 120_000 });
 
@@ -20,7 +20,10 @@ test.afterEach(async () => {
   await running?.interrupt();
   running = null;
 });
-test.afterAll(() => removeData(settings.data));
+test.afterAll(async () => {
+  await stopInstances();
+  await removeData(settings.data);
+});
 
 /** A device with a job of so many entries, none of them sent. */
 async function loaded(

@@ -1,3 +1,4 @@
+import 'fake-indexeddb/auto';
 import type { Entry, JobEntry, JobStatement } from '@fair-plug/core/inspection';
 import { author } from '../scripts/demo/ids.ts';
 import { firmApi } from '../web/local/api.ts';

@@ -27,6 +27,19 @@ function collect(child: ChildProcess): () => string {
   return () => output;
 }
 
+const running = new Set<ChildProcess>();
+
+/** Stops what a test that failed has left running. */
+export async function stopInstances(): Promise<void> {
+  await Promise.all(
+    [...running].map((child) => {
+      const exited = exitOf(child);
+      child.kill('SIGINT');
+      return exited;
+    }),
+  );
+}
+
 /** Runs `npm start`'s script, or that of `npm run serve`, on ports and data of its own. */
 function spawnScript(script: 'start' | 'serve', env: Record<string, string>): ChildProcess {
   return spawn(process.execPath, [join(root, `scripts/${script}.mjs`)], {
@@ -61,8 +74,10 @@ export async function startInstance(
   const output = collect(child);
   const exited = exitOf(child);
   let hasExited = false;
+  running.add(child);
   void exited.then(() => {
     hasExited = true;
+    running.delete(child);
   });
   while (!output().includes(origin)) {
     if (hasExited) throw new Error(`start ended:\n${output()}`);

@@ -4,13 +4,16 @@ import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { removeData, startCluster, stopDatabase } from '../scripts/setup/cluster.mjs';
 import { inHand, pause, saved, verdict } from './house.ts';
-import { allStopped, failedStart, origin, settings, startInstance } from './instance.ts';
+import { allStopped, failedStart, origin, settings, startInstance, stopInstances } from './instance.ts';
 
 test.describe.configure({ mode: 'serial', timeout: 90_000 });
 test.use({ baseURL: origin, storageState: { cookies: [], origins: [] } });
 
 test.beforeAll(() => removeData(settings.data));
-test.afterAll(() => removeData(settings.data));
+test.afterAll(async () => {
+  await stopInstances();
+  await removeData(settings.data);
+});
 
 const openDemo = async (page: Page) => {
   await page.goto('/');
@@ -28,8 +31,11 @@ test('what was entered is there after Ctrl-C and another start, and Ctrl-C leave
   const page = await browser.newPage();
   await openDemo(page);
   await expect(inHand(page, 'Den 1')).toBeVisible();
+  // The verdict is there before the reading is kept and sent: what counts is that the server took it.
+  const sent = page.waitForResponse((answer) => answer.request().method() === 'POST' && answer.ok());
   await page.keyboard.press('4');
   await expect(verdict(page)).toContainText('Reads open ground');
+  await sent;
   await expect(saved(page)).toBeVisible();
   await page.close();
   expect(await first.interrupt()).toBe(0);

@@ -1,6 +1,7 @@
 import { NumberInput, Slider, type SliderProps, Textarea, TextInput } from '@mantine/core';
-import { useCallbackRef, useDebouncedCallback } from '@mantine/hooks';
+import { useDebouncedCallback } from '@mantine/hooks';
 import { type ChangeEvent, type KeyboardEvent, useEffect, useState } from 'react';
+import { useWhenGone } from './use-when-gone';
 
 interface Shared {
   readonly label: string;
@@ -20,25 +21,6 @@ interface Kept {
   readonly onType?: ((text: string) => void) | undefined;
   /** Called when the field is left with something else in it; null: emptied. */
   readonly onSave: (text: string | null) => void;
-}
-
-/**
- * Nobody leaves a field where the page goes from under it, or a phone puts it away: what is typed is kept all the same.
- */
-function useWhenGone(leave: () => void): void {
-  const latest = useCallbackRef(leave);
-  useEffect(() => {
-    const look = (): void => {
-      if (document.visibilityState === 'hidden') latest();
-    };
-    window.addEventListener('pagehide', latest);
-    document.addEventListener('visibilitychange', look);
-    return () => {
-      window.removeEventListener('pagehide', latest);
-      document.removeEventListener('visibilitychange', look);
-      latest();
-    };
-  }, [latest]);
 }
 
 /** What a field of text needs so that what is typed is kept when the field is left. */

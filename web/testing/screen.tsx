@@ -146,6 +146,7 @@ export function showScreen(
     signedIn = true,
     asks = {},
     by = author,
+    firm: firmId = v7(),
   }: {
     readonly said?: readonly JobStatement[];
     readonly kit?: readonly KitStatement[];
@@ -153,6 +154,8 @@ export function showScreen(
     /** What the server answers elsewhere, by path. */
     readonly others?: Readonly<Record<string, unknown>>;
     readonly signedIn?: boolean;
+    /** The firm that they work for: another one each time, whose kept logs nobody else sees. */
+    readonly firm?: string;
     /** Who made the entries. */
     readonly by?: string;
     /** What else stands in the address. */
@@ -161,7 +164,7 @@ export function showScreen(
 ): Shown {
   const server = new FakeServer();
   const job = v7();
-  const firm = { id: v7(), name: 'Hollowmere House Inspections', role };
+  const firm = { id: firmId, name: 'Hollowmere House Inspections', role };
   Object.assign(server.others, others);
   server.page = 500;
   if (signedIn)

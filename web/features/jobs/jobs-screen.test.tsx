@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
-import { screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { showScreen, visited } from '@/testing/screen';
 import { JobsScreen } from './jobs-screen';
@@ -85,6 +86,19 @@ describe('a new job', () => {
       ]),
     );
   });
+});
+
+test('a new job that was begun and left is there again', async () => {
+  const firm = v7();
+  const { user } = showScreen('/', <JobsScreen />, { firm });
+  await user.click(await screen.findByRole('button', { name: 'New job' }));
+  await user.type(within(await screen.findByRole('dialog')).getByLabelText(/^Address/), '9 Alder');
+  cleanup();
+  const again = showScreen('/', <JobsScreen />, { firm });
+  await screen.findByText(/^No job yet/);
+  await again.user.click(screen.getByRole('button', { name: 'New job' }));
+  const field = within(await screen.findByRole('dialog')).getByLabelText(/^Address/);
+  await waitFor(() => expect(field).toHaveProperty('value', '9 Alder'));
 });
 
 describe('a job file', () => {

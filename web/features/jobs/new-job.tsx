@@ -6,6 +6,7 @@ import { schemaResolver, useForm } from '@mantine/form';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
 import { z } from 'zod';
+import { useDraft } from '@/local/use-draft';
 import { useKeep } from '@/local/use-logs';
 
 const usualRooms = [
@@ -32,6 +33,14 @@ const formSchema = z.object({
 });
 type NewJobForm = z.infer<typeof formSchema>;
 
+const empty: NewJobForm = {
+  address: '',
+  client: '',
+  yearBuilt: '',
+  grounds: 'unknown',
+  rooms: usualRooms,
+};
+
 const statementsOf = ({ address, client, yearBuilt, grounds, rooms }: NewJobForm): JobStatement[] => [
   {
     kind: 'job-described',
@@ -46,14 +55,17 @@ const statementsOf = ({ address, client, yearBuilt, grounds, rooms }: NewJobForm
 export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly onClose: () => void }) {
   const keep = useKeep();
   const router = useRouter();
+  const draft = useDraft<NewJobForm>('new job', empty);
   const form = useForm<NewJobForm>({
-    initialValues: { address: '', client: '', yearBuilt: '', grounds: 'unknown', rooms: usualRooms },
+    initialValues: draft.fields,
+    onValuesChange: draft.change,
     validate: schemaResolver(formSchema, { sync: true }),
   });
   const begin = async (values: NewJobForm, stage: 'walk' | 'prepare'): Promise<void> => {
     if (keep === null) return;
     const job = v7();
     await keep.openJob(job, statementsOf(values));
+    draft.clear();
     router.push(`/${stage}?job=${job}`);
   };
   return (

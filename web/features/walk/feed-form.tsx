@@ -1,5 +1,6 @@
 import { Button, NumberInput, TextInput } from '@mantine/core';
-import { type SubmitEvent, useState } from 'react';
+import { type SubmitEvent, useRef, useState } from 'react';
+import { useWhenGone } from '@/components/use-when-gone';
 import classes from './feed-form.module.css';
 
 export interface FeedFormProps {
@@ -8,19 +9,35 @@ export interface FeedFormProps {
   readonly onFeed: (breaker: string | null, place: number | null) => void;
 }
 
-/** Which breaker feeds the receptacle, and where along the run it comes. */
+/** Which breaker feeds the receptacle, and where along the run it comes; both are kept when the two fields are left. */
 export function FeedForm({ breaker, place, onFeed }: FeedFormProps) {
   const [name, setName] = useState(breaker ?? '');
   const [position, setPosition] = useState<string | number>(place ?? '');
   const typed = name.trim() === '' ? null : name.trim();
   const counted = typeof position === 'number' ? position : null;
   const isChanged = typed !== breaker || counted !== place;
+  const isKept = useRef(false);
+  const feed = (): void => {
+    if (!isChanged || isKept.current) return;
+    isKept.current = true;
+    onFeed(typed, typed === null ? null : counted);
+  };
+  useWhenGone(feed);
   const submit = (event: SubmitEvent): void => {
     event.preventDefault();
-    if (isChanged) onFeed(typed, typed === null ? null : counted);
+    feed();
   };
   return (
-    <form className={classes.form} onSubmit={submit}>
+    <form
+      className={classes.form}
+      onSubmit={submit}
+      onChange={() => {
+        isKept.current = false;
+      }}
+      onBlur={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget)) feed();
+      }}
+    >
       <TextInput
         label="Breaker"
         placeholder="7"
