@@ -49,7 +49,7 @@ vi.mock('next/navigation', () => {
 // No test is about time: a slow machine is not a failure.
 configure({ asyncUtilTimeout: 30_000 });
 
-/** What browsers have and this one lacks. */
+// What browsers have and this one lacks.
 beforeAll(async () => {
   class Nothing {
     observe(): void {}
@@ -130,7 +130,7 @@ export interface Shown {
   readonly server: FakeServer;
   readonly user: ReturnType<typeof userEvent.setup>;
   readonly job: string;
-  /** What the server has of the job, those first that were made here last. */
+  /** Entries of that kind that the server has of the job, in the order in which they arrived. */
   readonly kept: (kind: Entry['kind']) => readonly Entry[];
 }
 
