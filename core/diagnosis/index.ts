@@ -18,4 +18,5 @@ export { type HouseFacts, houseRules, type Prior, type PriorId, priors } from '.
 export { type RunLength, runLengths } from './run-lengths.ts';
 export { type SearchLimits, usualLimits } from './search.ts';
 export { type LostServiceNeutral, lostServiceNeutral } from './service-neutral.ts';
+export { shareInWords } from './share-in-words.ts';
 export * from './verdict.ts';

@@ -1,6 +1,7 @@
 import { type Fault, type Network, panel } from '../circuit/index.ts';
 import type { Cause } from './cause.ts';
 import type { WeighedExplanation } from './posterior.ts';
+import { shareInWords } from './share-in-words.ts';
 
 /** Where the leading explanations have their causes. */
 export interface Localization {
@@ -125,7 +126,7 @@ export function inWords(
   const [first] = boxes;
   const open =
     first !== undefined && boxes.length > 1
-      ? `; ${first.at === panel ? 'look at the panel first' : `open ${words(first.at)} first`} (${Math.round(100 * first.probability)} %)`
+      ? `; ${first.at === panel ? 'look at the panel first' : `open ${words(first.at)} first`} (${shareInWords(first.probability)})`
       : '';
   return parts.join(', or ') + open;
 }

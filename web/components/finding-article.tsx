@@ -7,6 +7,7 @@ import {
   ways,
   workers,
 } from '@fair-plug/core/corrections';
+import { shareInWords } from '@fair-plug/core/diagnosis';
 import type { Finding } from '@fair-plug/core/findings';
 import { AluminumRemedies } from './aluminum-remedies';
 import classes from './finding-article.module.css';
@@ -16,8 +17,6 @@ import { UrgencyMark } from './urgency-mark';
 
 const nameOf = (ids: readonly (keyof typeof conditions)[]): string =>
   ids.map((id) => conditions[id].name.toLowerCase()).join(', ');
-
-const percent = (share: number): string => (share > 0.995 ? 'over 99 %' : `${Math.round(100 * share)} %`);
 
 export interface FindingArticleProps {
   readonly finding: Finding;
@@ -70,7 +69,7 @@ export function FindingArticle({ finding, practice, isOpen = false }: FindingArt
         {proposal !== null && proposal.probability !== null && (
           <Part
             term="How sure"
-            words={`${percent(proposal.probability)} by the readings so far${proposal.notRuledOut.length > 0 ? `; not ruled out: ${nameOf(proposal.notRuledOut)}` : ''}.`}
+            words={`${shareInWords(proposal.probability)} by the readings so far${proposal.notRuledOut.length > 0 ? `; not ruled out: ${nameOf(proposal.notRuledOut)}` : ''}.`}
           />
         )}
         {receptacles.length > 1 && proposal !== null && proposal.cause === null && verdict !== null && (

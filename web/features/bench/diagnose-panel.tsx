@@ -1,6 +1,6 @@
 import { type Circuit, type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
 import { conditions } from '@fair-plug/core/conditions';
-import { placeInWords } from '@fair-plug/core/diagnosis';
+import { placeInWords, shareInWords } from '@fair-plug/core/diagnosis';
 import { causeInWords, instrumentWords, testInWords } from '@fair-plug/core/judgement';
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
@@ -95,9 +95,6 @@ function HiddenRun({
   );
 }
 
-const percent = (probability: number): string =>
-  probability < 0.01 ? 'under 1 %' : `${Math.round(100 * probability)} %`;
-
 function Answer({
   diagnosing,
   at,
@@ -127,7 +124,7 @@ function Answer({
           .filter(({ probability }, place) => place === 0 || probability >= worthALine)
           .map(({ faults, probability, group }) => (
             <li key={JSON.stringify(faults)}>
-              <span className={classes.share}>{percent(probability)}</span>
+              <span className={classes.share}>{shareInWords(probability)}</span>
               <span>
                 {causeInWords(faults)}
                 {faults.length > 0 && <small> {sites(faults)}</small>}

@@ -1,4 +1,5 @@
 import { conditions } from '@fair-plug/core/conditions';
+import { shareInWords } from '@fair-plug/core/diagnosis';
 import { type JudgedCause, type JudgedReceptacle, testInWords } from '@fair-plug/core/judgement';
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
@@ -9,9 +10,6 @@ import type { AskedReading } from './reading-form';
 
 /** Below this a doubt behind a plainly correct reading is said once for the house, not here. */
 const worthSayingHere = 0.03;
-
-const percent = (probability: number): string =>
-  probability < 0.01 ? 'under 1 %' : `${Math.round(100 * probability)} %`;
 
 /** What the engine makes of the readings: what fits, what is not ruled out, the next test, and the evidence. */
 export function EngineOpinion({
@@ -61,7 +59,7 @@ export function EngineOpinion({
           <ol className={classes.fits}>
             {explanations.map(({ words, probability, condition: then }) => (
               <li key={`${words} ${then}`}>
-                <span className={classes.share}>{percent(probability)}</span>
+                <span className={classes.share}>{shareInWords(probability)}</span>
                 <span>
                   {inWords(words)}
                   <small> – {inWords(conditions[then].name.toLowerCase())}</small>
