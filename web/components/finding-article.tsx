@@ -35,7 +35,7 @@ export function FindingArticle({ finding, practice, isOpen = false }: FindingArt
     <section className={classes.finding}>
       <header className={classes.head}>
         <h3>
-          <span className={classes.number}>{number}</span> <Words>{headline}</Words>
+          {number > 0 && <span className={classes.number}>{number}</span>} <Words>{headline}</Words>
         </h3>
         <UrgencyMark urgency={urgency} />
       </header>

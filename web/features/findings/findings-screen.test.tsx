@@ -92,6 +92,8 @@ describe('deciding', () => {
     await user.type(again.getByLabelText('Why is it no finding?'), ' upside down');
     await user.click(again.getByRole('button', { name: 'Refuse' }));
     await within(inHand()).findByText(/The tester was upside down/);
+    // It has no number in the report, and shows none.
+    expect(inHand().textContent).not.toMatch(/\b0\b/);
     await waitFor(() =>
       expect(kept('finding-decided')).toMatchObject([
         { decision: 'refused', reason: 'The tester was upside down' },
