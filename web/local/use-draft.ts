@@ -19,20 +19,23 @@ function kept<T>(name: string): T | null {
   return text === null ? null : (JSON.parse(text) as T);
 }
 
-/** Fields that stay in this browser until they are recorded: a form closed, or a page left, loses nothing. */
-export function useDraft<T extends object>(key: string, empty: T): Draft<T> {
+/**
+ * Fields that stay in this browser until they are recorded: a form closed, or a page left, loses nothing. Only what
+ * was entered is drafted; the rest stands as it is by now.
+ */
+export function useDraft<T extends object>(key: string, standing: T): Draft<T> {
   const { identity } = useLocal();
   const name = `${storeName(identity)} draft ${key}`;
-  const [{ fields, isFromBefore }, setState] = useState(() => {
+  const [{ entered, isFromBefore }, setState] = useState(() => {
     const before = kept<Partial<T>>(name);
-    return { fields: { ...empty, ...before }, isFromBefore: before !== null };
+    return { entered: before ?? {}, isFromBefore: before !== null };
   });
   return {
-    fields,
+    fields: { ...standing, ...entered },
     isFromBefore,
     change: (some) => {
-      const changed = { ...fields, ...some };
-      setState({ fields: changed, isFromBefore });
+      const changed = { ...entered, ...some };
+      setState({ entered: changed, isFromBefore });
       try {
         localStorage.setItem(name, JSON.stringify(changed));
       } catch {
@@ -40,7 +43,7 @@ export function useDraft<T extends object>(key: string, empty: T): Draft<T> {
       }
     },
     clear: () => {
-      setState({ fields: empty, isFromBefore: false });
+      setState({ entered: {}, isFromBefore: false });
       localStorage.removeItem(name);
     },
   };

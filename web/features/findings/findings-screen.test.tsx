@@ -130,6 +130,9 @@ describe('wording', () => {
     await user.keyboard('e');
     const form = await dialog();
     expect(form.getByText(/^From before, not recorded/)).toBeTruthy();
+    // Only what was entered was drafted: the engine's words are those of now.
+    const [draft] = Object.entries(localStorage).filter(([name]) => name.includes(' draft finding '));
+    expect(JSON.parse(draft?.[1] ?? '')).toEqual({ note: 'Seen with the owner' });
     await user.type(form.getByLabelText('Headline'), '!!');
     await user.click(form.getByRole('button', { name: 'The engine’s words again' }));
     expect(form.queryByText(/^As proposed:/)).toBeNull();

@@ -15,7 +15,8 @@ export function FeedForm({ breaker, place, onFeed }: FeedFormProps) {
   const [position, setPosition] = useState<string | number>(place ?? '');
   const typed = name.trim() === '' ? null : name.trim();
   const counted = typeof position === 'number' ? position : null;
-  const isChanged = typed !== breaker || counted !== place;
+  // A place along a run that nobody knows says nothing.
+  const isChanged = typed !== breaker || (typed !== null && counted !== place);
   const isKept = useRef(false);
   const feed = (): void => {
     if (!isChanged || isKept.current) return;
