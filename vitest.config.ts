@@ -1,16 +1,59 @@
 import { resolve } from 'node:path';
 import { defineConfig } from 'vitest/config';
 
+const exclude = ['**/node_modules/**', '**/.next*/**'];
+const resolved = { alias: { '@/': `${resolve(import.meta.dirname, 'web')}/` } };
+/** What has no need of a browser's store, of a page or of a database. */
+const plain = ['{core,cli}/**/*.test.ts', 'web/{app,components,features}/**/*.test.ts'];
+
 export default defineConfig({
-  resolve: { alias: { '@/': `${resolve(import.meta.dirname, 'web')}/` } },
   test: {
-    include: ['{core,cli,web,scripts}/**/*.test.{ts,tsx}'],
-    exclude: ['**/node_modules/**', '**/.next*/**'],
-    // No test is about time: a slow machine is not a failure.
-    testTimeout: 300_000,
-    hookTimeout: 120_000,
-    // Before anything that looks for it: browsers have it.
-    setupFiles: ['fake-indexeddb/auto'],
-    globalSetup: ['scripts/setup/vitest-database.mjs'],
+    // As many as there are cores: the tests wait for nothing else.
+    maxWorkers: 2,
+    projects: [
+      {
+        resolve: resolved,
+        test: {
+          name: 'plain',
+          include: plain,
+          exclude,
+          // Nothing here keeps anything between two files, so that what they share is loaded once.
+          isolate: false,
+          testTimeout: 300_000,
+        },
+      },
+      {
+        resolve: resolved,
+        test: {
+          name: 'screens',
+          include: ['web/**/*.test.tsx'],
+          exclude,
+          // Before anything that looks for it: browsers have it.
+          setupFiles: ['fake-indexeddb/auto'],
+          testTimeout: 300_000,
+        },
+      },
+      {
+        resolve: resolved,
+        test: {
+          name: 'store',
+          include: ['web/local/**/*.test.ts'],
+          exclude,
+          setupFiles: ['fake-indexeddb/auto'],
+          testTimeout: 300_000,
+        },
+      },
+      {
+        resolve: resolved,
+        test: {
+          name: 'database',
+          include: ['web/data/**/*.test.ts', 'scripts/**/*.test.ts'],
+          exclude,
+          globalSetup: ['scripts/setup/vitest-database.mjs'],
+          testTimeout: 300_000,
+          hookTimeout: 120_000,
+        },
+      },
+    ],
   },
 });

@@ -131,6 +131,25 @@ export const currentReading = (receptacle: Receptacle): LampsRead | null =>
 export const receptaclesOf = (house: House): readonly Receptacle[] =>
   house.rooms.flatMap((room) => room.receptacles);
 
+/** A room that was described. */
+export type NamedRoom = Room & { readonly id: string };
+
+/** Rooms that were described: those that can be walked. */
+export const namedRooms = (house: House): readonly NamedRoom[] =>
+  house.rooms.filter((room): room is NamedRoom => room.id !== null);
+
+/** A receptacle with the room that it is in; null where no described room has one of that id. */
+export function whereIs(
+  house: House,
+  id: string,
+): { readonly room: NamedRoom; readonly receptacle: Receptacle } | null {
+  for (const room of namedRooms(house)) {
+    const receptacle = room.receptacles.find((one) => one.id === id);
+    if (receptacle !== undefined) return { room, receptacle };
+  }
+  return null;
+}
+
 /** "Den 5": the room's name and the first number that none of its receptacles has. */
 export function nextReceptacleName(room: Room): string {
   const taken = new Set(room.receptacles.map((receptacle) => receptacle.name));

@@ -13,4 +13,5 @@ export * from './leaving.ts';
 export { clockOf, inOrder } from './order.ts';
 export * from './proof.ts';
 export * from './readers.ts';
+export * from './redescribed.ts';
 export * from './went-dead.ts';

@@ -189,7 +189,7 @@ function computeVolts(
       add(matrix, row * n + row, re, im);
       if (column !== undefined) add(matrix, row * n + column, -re, -im);
     }
-  const inverse = invert(matrix, n);
+  const factors = factored(matrix, n);
   const volts = new Map<string, [number, number]>(names.map((node) => [node, [0, 0]]));
   const at = (node: string): Complex => volts.get(node) ?? [known.get(node) ?? 0, 0];
   // Refined by what still flows into each node, summed branch by branch: the diagonal of a nodal matrix drowns
@@ -211,14 +211,11 @@ function computeVolts(
         sum[1] += sign * ampsIm;
       }
     }
+    const step = solve(factors, into);
     names.forEach((node, row) => {
       const sum = volts.get(node) ?? [0, 0];
-      into.forEach(([re, im], column) => {
-        const yRe = inverse.re[row * n + column] ?? 0;
-        const yIm = inverse.im[row * n + column] ?? 0;
-        sum[0] += yRe * re - yIm * im;
-        sum[1] += yRe * im + yIm * re;
-      });
+      sum[0] += step[row]?.[0] ?? 0;
+      sum[1] += step[row]?.[1] ?? 0;
     });
   }
   return at;
@@ -234,54 +231,71 @@ function add({ re, im }: Matrix, cell: number, byRe: number, byIm: number): void
   im[cell] = (im[cell] ?? 0) + byIm;
 }
 
-/** Gauss–Jordan with row pivoting on the matrix beside the identity. */
-function invert(matrix: Matrix, n: number): Matrix {
-  const wide = 2 * n;
-  const re = Array.from({ length: n }, (_, row) => {
-    const whole = new Float64Array(wide);
-    whole.set(matrix.re.subarray(row * n, row * n + n));
-    whole[n + row] = 1;
-    return whole;
-  });
-  const im = Array.from({ length: n }, (_, row) => {
-    const whole = new Float64Array(wide);
-    whole.set(matrix.im.subarray(row * n, row * n + n));
-    return whole;
-  });
-  const size = (row: number, k: number): number => Math.hypot(re[row]?.[k] ?? 0, im[row]?.[k] ?? 0);
+interface Factors {
+  /** Rows in the order of their pivots; the factors of the elimination stand below the diagonal. */
+  readonly re: readonly Float64Array[];
+  readonly im: readonly Float64Array[];
+  /** Which row of the matrix each of them was. */
+  readonly from: readonly number[];
+}
+
+/** Gauss's elimination with row pivoting. */
+function factored(matrix: Matrix, n: number): Factors {
+  const rows = Array.from({ length: n }, (_, row) => ({
+    re: matrix.re.slice(row * n, row * n + n),
+    im: matrix.im.slice(row * n, row * n + n),
+    from: row,
+  }));
+  const size = (row: number, k: number): number => Math.hypot(rows[row]?.re[k] ?? 0, rows[row]?.im[k] ?? 0);
   for (let k = 0; k < n; k += 1) {
     let best = k;
     for (let row = k + 1; row < n; row += 1) if (size(row, k) > size(best, k)) best = row;
-    for (const half of [re, im])
-      half.splice(k, 1, ...half.splice(best, 1, half[k] as Float64Array<ArrayBuffer>));
-    const pRe = re[k] as Float64Array;
-    const pIm = im[k] as Float64Array;
+    const [chosen] = rows.splice(best, 1);
+    if (chosen === undefined) break;
+    rows.splice(k, 0, chosen);
+    const { re: pRe, im: pIm } = chosen;
     const [dRe, dIm] = [pRe[k] as number, pIm[k] as number];
     const square = dRe * dRe + dIm * dIm;
-    for (let column = k; column < wide; column += 1) {
-      const [aRe, aIm] = [pRe[column] as number, pIm[column] as number];
-      pRe[column] = (aRe * dRe + aIm * dIm) / square;
-      pIm[column] = (aIm * dRe - aRe * dIm) / square;
-    }
-    for (let row = 0; row < n; row += 1) {
-      if (row === k) continue;
-      const rowRe = re[row] as Float64Array;
-      const rowIm = im[row] as Float64Array;
-      const [fRe, fIm] = [rowRe[k] as number, rowIm[k] as number];
-      if (fRe === 0 && fIm === 0) continue;
-      for (let column = k; column < wide; column += 1) {
-        const [aRe, aIm] = [pRe[column] as number, pIm[column] as number];
-        rowRe[column] = (rowRe[column] as number) - (fRe * aRe - fIm * aIm);
-        rowIm[column] = (rowIm[column] as number) - (fRe * aIm + fIm * aRe);
+    const filled = Array.from(pRe.keys()).filter(
+      (column) => column > k && (pRe[column] !== 0 || pIm[column] !== 0),
+    );
+    for (const { re, im } of rows.slice(k + 1)) {
+      const [aRe, aIm] = [re[k] as number, im[k] as number];
+      if (aRe === 0 && aIm === 0) continue;
+      const [fRe, fIm] = [(aRe * dRe + aIm * dIm) / square, (aIm * dRe - aRe * dIm) / square];
+      re[k] = fRe;
+      im[k] = fIm;
+      for (const column of filled) {
+        const [bRe, bIm] = [pRe[column] as number, pIm[column] as number];
+        re[column] = (re[column] as number) - (fRe * bRe - fIm * bIm);
+        im[column] = (im[column] as number) - (fRe * bIm + fIm * bRe);
       }
     }
   }
-  const answer = { re: new Float64Array(n * n), im: new Float64Array(n * n) };
-  for (let row = 0; row < n; row += 1) {
-    answer.re.set(re[row]?.subarray(n) ?? [], row * n);
-    answer.im.set(im[row]?.subarray(n) ?? [], row * n);
+  return { re: rows.map(({ re }) => re), im: rows.map(({ im }) => im), from: rows.map(({ from }) => from) };
+}
+
+/** What the factored matrix has to be multiplied with to give `right`. */
+function solve({ re, im, from }: Factors, right: readonly Complex[]): readonly Complex[] {
+  const n = from.length;
+  const found = from.map((row): [number, number] => [right[row]?.[0] ?? 0, right[row]?.[1] ?? 0]);
+  const take = (row: number, column: number): void => {
+    const [yRe, yIm] = [re[row]?.[column] ?? 0, im[row]?.[column] ?? 0];
+    if (yRe === 0 && yIm === 0) return;
+    const target = found[row] as [number, number];
+    const [xRe, xIm] = found[column] as [number, number];
+    target[0] -= yRe * xRe - yIm * xIm;
+    target[1] -= yRe * xIm + yIm * xRe;
+  };
+  for (let row = 0; row < n; row += 1) for (let column = 0; column < row; column += 1) take(row, column);
+  for (let row = n - 1; row >= 0; row -= 1) {
+    for (let column = row + 1; column < n; column += 1) take(row, column);
+    const [xRe, xIm] = found[row] as [number, number];
+    const [dRe, dIm] = [re[row]?.[row] ?? 0, im[row]?.[row] ?? 0];
+    const square = dRe * dRe + dIm * dIm;
+    found[row] = [(xRe * dRe + xIm * dIm) / square, (xIm * dRe - xRe * dIm) / square];
   }
-  return answer;
+  return found;
 }
 
 /** Ids of the devices that trip by themselves, one after another, nearest to the panel first. */

@@ -8,7 +8,6 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import {
-  arrayMove,
   SortableContext,
   sortableKeyboardCoordinates,
   useSortable,
@@ -19,6 +18,22 @@ import { IconGripVertical } from '@tabler/icons-react';
 import type { CSSProperties, ReactNode } from 'react';
 import classes from './sortable-list.module.css';
 
+/** One of a list was put where another stood. */
+export interface Move {
+  readonly id: string;
+  readonly over: string;
+  /** It came from above that one, and stands below it now. */
+  readonly isDown: boolean;
+}
+
+/** The ids after a move, whatever their order has become since it was begun. */
+export function moved(ids: readonly string[], { id, over, isDown }: Move): string[] {
+  if (!ids.includes(id) || !ids.includes(over)) return [...ids];
+  const others = ids.filter((one) => one !== id);
+  others.splice(others.indexOf(over) + (isDown ? 1 : 0), 0, id);
+  return others;
+}
+
 export interface SortableListProps {
   /** Of the list, for screen readers: "rooms". */
   readonly id: string;
@@ -26,12 +41,12 @@ export interface SortableListProps {
   readonly thing: string;
   readonly items: readonly { readonly id: string; readonly name: string }[];
   readonly isFixed: boolean;
-  readonly onOrder: (ids: string[]) => void;
+  readonly onMove: (move: Move) => void;
   readonly children: ReactNode;
 }
 
 /** A list that is put in order by dragging its handles, with a pointer or by keyboard. */
-export function SortableList({ id, thing, items, isFixed, onOrder, children }: SortableListProps) {
+export function SortableList({ id, thing, items, isFixed, onMove, children }: SortableListProps) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -41,7 +56,7 @@ export function SortableList({ id, thing, items, isFixed, onOrder, children }: S
   const placeOf = (of: string | number): number => ids.indexOf(String(of)) + 1;
   const drop = ({ active, over }: DragEndEvent): void => {
     if (over === null || active.id === over.id) return;
-    onOrder(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
+    onMove({ id: String(active.id), over: String(over.id), isDown: placeOf(active.id) < placeOf(over.id) });
   };
   return (
     <DndContext

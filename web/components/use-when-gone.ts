@@ -1,11 +1,11 @@
-import { useCallbackRef } from '@mantine/hooks';
 import { useEffect } from 'react';
+import { useDrawn } from './use-drawn';
 
 /**
  * Nobody leaves a field where the page goes from under it, or a phone puts it away: what is typed is kept all the same.
  */
 export function useWhenGone(leave: () => void): void {
-  const latest = useCallbackRef(leave);
+  const latest = useDrawn(leave);
   useEffect(() => {
     const look = (): void => {
       if (document.visibilityState === 'hidden') latest();

@@ -52,11 +52,13 @@ class LogBook {
   /** How often somebody said whether it is whole. */
   private saidWhole = 0;
   private summaryTimer: ReturnType<typeof setTimeout> | undefined;
+  /** Ends with the action that is being kept; the first one waits until what is here was read. */
+  private turn: Promise<unknown>;
 
   constructor(store: LocalDatabase, log: LogKey) {
     this.store = store;
     this.log = log;
-    void this.read();
+    this.turn = this.read().catch(() => {});
     // Nothing waits for it but the next time that the log is opened.
     setTimeout(() => void pack(store, log).catch(() => {}), pauseBeforePacking);
   }
@@ -105,6 +107,16 @@ class LogBook {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   };
+
+  /**
+   * Does one thing after another, so that each builds on what the one before left; one that fails holds up none.
+   * `standing` answers the log as it is when it is asked.
+   */
+  inTurn<T>(work: (standing: () => LogState) => Promise<T>): Promise<T> {
+    const done = this.turn.then(() => work(this.state));
+    this.turn = done.catch(() => {});
+    return done;
+  }
 
   private tell(): void {
     for (const listener of this.listeners) listener();

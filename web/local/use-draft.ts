@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { storeName } from './identity';
 import { useLocal } from './local-store';
 
@@ -8,7 +8,8 @@ export interface Draft<T> {
   readonly fields: T;
   /** They were entered at an earlier time and never recorded. */
   readonly isFromBefore: boolean;
-  readonly change: (some: Partial<T>) => void;
+  /** Some fields, or how they follow from what stands in all of them by then. */
+  readonly change: (some: Partial<T> | ((before: T) => Partial<T>)) => void;
   /** They were recorded, or are not wanted. */
   readonly clear: () => void;
 }
@@ -30,11 +31,15 @@ export function useDraft<T extends object>(key: string, standing: T): Draft<T> {
     const before = kept<Partial<T>>(name);
     return { entered: before ?? {}, isFromBefore: before !== null };
   });
+  const latest = useRef(entered);
+  latest.current = entered;
   return {
     fields: { ...standing, ...entered },
     isFromBefore,
     change: (some) => {
-      const changed = { ...entered, ...some };
+      const before = { ...standing, ...latest.current };
+      const changed = { ...latest.current, ...(typeof some === 'function' ? some(before) : some) };
+      latest.current = changed;
       setState({ entered: changed, isFromBefore });
       try {
         localStorage.setItem(name, JSON.stringify(changed));
@@ -43,6 +48,7 @@ export function useDraft<T extends object>(key: string, standing: T): Draft<T> {
       }
     },
     clear: () => {
+      latest.current = {};
       setState({ entered: {}, isFromBefore: false });
       localStorage.removeItem(name);
     },

@@ -104,13 +104,27 @@ export function useDevice(): string | null {
   return data ?? null;
 }
 
-/** Functions that keep the statements of one action in this browser and see to it that they are sent; null for readers. */
+/** A statement, or those that follow from what is kept by the time it is their turn: what was shown may be older. */
+export type From<T, S> = S | ((standing: T) => readonly S[]);
+
+/** What an action on a job keeps. */
+export type JobPart = From<LogState, JobStatement>;
+export type KitPart = From<Kit, KitStatement>;
+
+const madeFrom = <T, S extends object>(parts: readonly From<T, S>[], standing: T): readonly S[] =>
+  parts.flatMap((part) => (typeof part === 'function' ? part(standing) : [part]));
+
+/**
+ * Functions that keep the statements of one action in this browser and see to it that they are sent; null for readers.
+ * Actions on a log take their turn: each is made from what those before it left.
+ */
 export function useKeep() {
   const { identity, store, books, sync } = useLocal();
   return useMemo(() => {
     if (identity.firm.role === 'viewer') return null;
     const author = identity.person.id;
     const into = async (log: LogKey, statements: readonly (JobStatement | KitStatement)[], opens = false) => {
+      if (statements.length === 0) return;
       books.grown(log, await keep(store, log, author, statements, opens));
       sync.wakeSoon();
     };
@@ -119,8 +133,14 @@ export function useKeep() {
         await into(job, statements, true);
         await books.summarized(job);
       },
-      inJob: (job: string, ...statements: readonly JobStatement[]) => into(job, statements),
-      inKit: (...statements: readonly KitStatement[]) => into(kitKey, statements),
+      /** Answers the log as it stands afterwards. */
+      inJob: (job: string, ...parts: readonly JobPart[]): Promise<LogState> =>
+        books.book(job).inTurn(async (standing) => {
+          await into(job, madeFrom(parts, standing()));
+          return standing();
+        }),
+      inKit: (...parts: readonly KitPart[]): Promise<void> =>
+        books.book(kitKey).inTurn((standing) => into(kitKey, madeFrom(parts, kitIn(standing().entries)))),
     };
   }, [identity, store, books, sync]);
 }

@@ -1,6 +1,6 @@
 import type { Entry, JobStatement, KitStatement } from '@fair-plug/core/inspection';
 import { MantineProvider } from '@mantine/core';
-import { cleanup, configure, render } from '@testing-library/react';
+import { cleanup, configure, createEvent, fireEvent, render } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { v7 } from 'uuid';
@@ -68,6 +68,11 @@ beforeAll(async () => {
   }));
   Object.defineProperty(document, 'fonts', { value: new EventTarget() });
   Element.prototype.scrollIntoView = () => {};
+  // No style sheet is applied here; to look through them for every element would take most of the time.
+  const noStyle = document.createElement('i').style;
+  vi.stubGlobal('getComputedStyle', (element: HTMLElement, pseudo?: string | null) =>
+    pseudo ? noStyle : (element.style ?? noStyle),
+  );
   await import('@/workers/engine.worker');
 });
 
@@ -75,6 +80,20 @@ afterEach(() => {
   cleanup();
   localStorage.clear();
 });
+
+let pressedAt = 1e6;
+
+/** Presses a key of the walk, a second after the one before; or `after` so many milliseconds, or held down. */
+export function pressKey(
+  key: string,
+  { after = 1000, repeat = false }: { readonly after?: number; readonly repeat?: boolean } = {},
+): void {
+  pressedAt += after;
+  const code = /\d/.test(key) ? `Digit${key}` : key.length === 1 ? `Key${key.toUpperCase()}` : key;
+  const event = createEvent.keyDown(document.documentElement, { key, code, repeat });
+  Object.defineProperty(event, 'timeStamp', { value: pressedAt });
+  fireEvent(document.documentElement, event);
+}
 
 /** Of the person and the device that tests enter things with. */
 export const author = v7();
@@ -122,7 +141,7 @@ export function showPart(part: ReactNode) {
         {part}
       </MantineProvider>,
     ),
-    user: userEvent.setup(),
+    user: userEvent.setup({ delay: null }),
   };
 }
 
@@ -186,7 +205,7 @@ export function showScreen(
   );
   return {
     server,
-    user: userEvent.setup(),
+    user: userEvent.setup({ delay: null }),
     job,
     kept: (kind) => (server.logs.get(job) ?? []).filter((entry) => entry.kind === kind),
   };

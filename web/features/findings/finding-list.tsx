@@ -1,7 +1,7 @@
 import type { Finding } from '@fair-plug/core/findings';
 import { useEffect, useRef } from 'react';
 import { useWords } from '@/components/region-words';
-import { SortableList, SortableRow } from '@/components/sortable-list';
+import { type Move, SortableList, SortableRow } from '@/components/sortable-list';
 import { UrgencyMark } from '@/components/urgency-mark';
 import classes from './findings.module.css';
 
@@ -10,13 +10,13 @@ export interface FindingListProps {
   readonly inHand: string | null;
   readonly onTake: (key: string) => void;
   /** null for readers. */
-  readonly onOrder: ((keys: readonly string[]) => void) | null;
+  readonly onMove: ((move: Move) => void) | null;
 }
 
 const statusWords = { open: 'to decide', accepted: 'accepted', refused: 'refused' } as const;
 
 /** The findings in the order of the report. */
-export function FindingList({ findings, inHand, onTake, onOrder }: FindingListProps) {
+export function FindingList({ findings, inHand, onTake, onMove }: FindingListProps) {
   const words = useWords();
   const list = useRef<HTMLUListElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: runs when another finding is taken in hand
@@ -28,12 +28,12 @@ export function FindingList({ findings, inHand, onTake, onOrder }: FindingListPr
       id="findings"
       thing="finding"
       items={findings.map(({ key, headline }) => ({ id: key, name: headline }))}
-      isFixed={onOrder === null}
-      onOrder={(keys) => onOrder?.(keys)}
+      isFixed={onMove === null}
+      onMove={(move) => onMove?.(move)}
     >
       <ul className={classes.list} ref={list}>
         {findings.map(({ key, number, headline, urgency, status, receptacles, flags }) => (
-          <SortableRow key={key} id={key} name={headline} isFixed={onOrder === null} className={classes.row}>
+          <SortableRow key={key} id={key} name={headline} isFixed={onMove === null} className={classes.row}>
             <button
               type="button"
               className={classes.take}

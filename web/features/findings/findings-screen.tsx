@@ -8,6 +8,7 @@ import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
+import { usePresses } from '@/components/use-presses';
 import { useFindings } from '@/local/use-findings';
 import { useFirmSettings } from '@/local/use-firm-settings';
 import { useJudgement } from '@/local/use-judgement';
@@ -29,6 +30,7 @@ function Findings({ job, house, isWhole }: LoadedJob) {
   const { practice } = useFirmSettings();
   const survey = useMemo(() => surveyOf(house, judgement), [house, judgement]);
   const decisions = useDecisions(useSay(job));
+  const isFirst = usePresses();
   const [chosen, choose] = useState<string | null>(null);
   const [isAdding, adding] = useDisclosure(false);
   const detail = useRef<HTMLDivElement>(null);
@@ -54,7 +56,7 @@ function Findings({ job, house, isWhole }: LoadedJob) {
   useHotkeys([
     ['ArrowDown', step(1)],
     ['ArrowUp', step(-1)],
-    ['A', acceptAndGoOn],
+    ['A', (event) => isFirst('A', event.timeStamp) && acceptAndGoOn()],
   ]);
   const toDecide = shown.filter(({ status }) => status === 'open');
   const open = toDecide.length;
@@ -90,7 +92,15 @@ function Findings({ job, house, isWhole }: LoadedJob) {
               findings={shown}
               inHand={inHand?.key ?? null}
               onTake={take}
-              onOrder={decisions?.order ?? null}
+              onMove={
+                decisions === null
+                  ? null
+                  : (move) =>
+                      decisions.move(
+                        shown.map(({ key }) => key),
+                        move,
+                      )
+              }
             />
           )}
           {decisions !== null && (

@@ -1,7 +1,8 @@
 import { type Finding, heldOf, type Proposal, type Wording } from '@fair-plug/core/findings';
-import type { JobEntryOf, JobStatement } from '@fair-plug/core/inspection';
+import type { FindingEntry, JobEntryOf, JobStatement } from '@fair-plug/core/inspection';
 import { useMemo } from 'react';
 import { v7 } from 'uuid';
+import { type Move, moved } from '@/components/sortable-list';
 import type { Say } from '@/local/use-say';
 
 type Held = Extract<JobEntryOf<'finding-decided'>, { decision: 'accepted' }>['held'];
@@ -19,7 +20,8 @@ export interface Decisions {
   readonly edit: (finding: Finding, edit: Edit) => void;
   readonly merge: (finding: Finding, into: string | null) => void;
   readonly split: (finding: Finding, receptacles: readonly string[]) => void;
-  readonly order: (keys: readonly string[]) => void;
+  /** `shown`: the keys in the order in which they were shown. */
+  readonly move: (shown: readonly string[], move: Move) => void;
   readonly add: (wording: Wording, receptacles: readonly string[]) => void;
 }
 
@@ -40,6 +42,14 @@ const accepted = (finding: Finding): JobStatement => ({
   decision: 'accepted',
   held: held(finding),
 });
+
+/** The keys that were shown, in the order that was chosen last; those that it leaves out keep theirs, behind. */
+function orderedSince(shown: readonly string[], said: readonly FindingEntry[]): readonly string[] {
+  const latest = said.findLast((entry) => entry.kind === 'findings-ordered');
+  if (latest?.kind !== 'findings-ordered') return shown;
+  const chosen = latest.findings.filter((key) => shown.includes(key));
+  return [...chosen, ...shown.filter((key) => !chosen.includes(key))];
+}
 
 /** Decisions on findings, each kept as an entry; null for those who only read. */
 export function useDecisions(say: Say | null): Decisions | null {
@@ -68,7 +78,10 @@ export function useDecisions(say: Say | null): Decisions | null {
       merge: ({ key }, into) => say({ kind: 'finding-merged', finding: key, into }),
       split: ({ key }, receptacles) =>
         say({ kind: 'finding-split', finding: key, part: `own ${v7()}`, receptacles: [...receptacles] }),
-      order: (keys) => say({ kind: 'findings-ordered', findings: [...keys] }),
+      move: (shown, move) =>
+        say(({ house }) => [
+          { kind: 'findings-ordered', findings: moved(orderedSince(shown, house.findingsSaid), move) },
+        ]),
       add: (wording, receptacles) =>
         say({ kind: 'finding-added', finding: `own ${v7()}`, ...wording, receptacles: [...receptacles] }),
     };

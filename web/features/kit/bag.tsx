@@ -11,7 +11,7 @@ import classes from './bag.module.css';
 export function Bag() {
   const { bag, setBag } = useBag();
   const toggle = (id: InstrumentId, isIn: boolean): void =>
-    setBag(instrumentIds.filter((one) => (one === id ? isIn : bag.includes(one))));
+    setBag((before) => instrumentIds.filter((one) => (one === id ? isIn : before.includes(one))));
   return (
     <section className={classes.bag} aria-labelledby="bag">
       <h2 id="bag">In the bag</h2>

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { showScreen } from '@/testing/screen';
 import { KitScreen } from './kit-screen';
@@ -11,6 +11,14 @@ const kit = async (rest: Parameters<typeof showScreen>[2] = {}) => {
 };
 const lamp = (at: number, pattern: string) =>
   screen.getByRole('button', { name: new RegExp(`^Lamp ${at} for ${pattern}:`) });
+
+test('two instruments taken out of the bag in quick succession are both out', async () => {
+  await kit();
+  const bag = within(screen.getByRole('region', { name: 'In the bag' }));
+  for (const name of ['Meter', 'Non-contact probe']) fireEvent.click(bag.getByLabelText(name));
+  await waitFor(() => expect(bag.getByLabelText('Meter')).toHaveProperty('checked', false));
+  expect(bag.getByLabelText('Non-contact probe')).toHaveProperty('checked', false);
+});
 
 describe('a tester of one’s own', () => {
   test('two patterns as it shows them settle which pair each of its lamps bridges', async () => {

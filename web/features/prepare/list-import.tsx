@@ -1,5 +1,4 @@
 import type { ListField, Mapping, ReadList, Rows } from '@fair-plug/core/exchange';
-import type { House } from '@fair-plug/core/inspection';
 import { Button, FileButton, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { v7 } from 'uuid';
@@ -17,12 +16,11 @@ interface Opened {
 }
 
 export interface ListImportProps {
-  readonly house: House;
   readonly say: Say;
 }
 
 /** Receptacles from a spreadsheet: which column is what, a look at what would be taken, and what is wrong by row. */
-export function ListImport({ house, say }: ListImportProps) {
+export function ListImport({ say }: ListImportProps) {
   const [opened, setOpened] = useState<Opened | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const open = async (file: File | null): Promise<void> => {
@@ -51,9 +49,8 @@ export function ListImport({ house, say }: ListImportProps) {
         {opened !== null && (
           <Preview
             opened={opened}
-            house={house}
-            onTake={(statements) => {
-              if (statements.length > 0) say(...statements);
+            onTake={(receptacles) => {
+              say((standing) => opened.exchange.statementsFor(receptacles, standing.house, v7));
               setOpened(null);
             }}
           />
@@ -68,11 +65,10 @@ const shownRows = 8;
 
 interface PreviewProps {
   readonly opened: Opened;
-  readonly house: House;
-  readonly onTake: (statements: ReturnType<Exchange['statementsFor']>) => void;
+  readonly onTake: (receptacles: ReadList['receptacles']) => void;
 }
 
-function Preview({ opened, house, onTake }: PreviewProps) {
+function Preview({ opened, onTake }: PreviewProps) {
   const { exchange, rows } = opened;
   const [mapping, setMapping] = useState<Mapping>(() => exchange.guessedMapping(rows.heading));
   const isMapped = mapping.room !== null && mapping.receptacle !== null;
@@ -134,10 +130,7 @@ function Preview({ opened, house, onTake }: PreviewProps) {
           </tbody>
         </table>
       )}
-      <Button
-        disabled={read.receptacles.length === 0}
-        onClick={() => onTake(exchange.statementsFor(read.receptacles, house, v7))}
-      >
+      <Button disabled={read.receptacles.length === 0} onClick={() => onTake(read.receptacles)}>
         Take {read.receptacles.length} receptacles
       </Button>
     </div>

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { houseOf, showScreen } from '@/testing/screen';
 import { PrepareScreen } from './prepare-screen';
@@ -45,6 +45,38 @@ describe('the property', () => {
       { leaveFrom: 'the tenant' },
       { keepPowered: ['freezer'] },
     ]);
+  });
+
+  test('two alterations in quick succession are both there', async () => {
+    const { kept } = await prepare();
+    const property = section('Property');
+    const fill = (label: string, value: string): void =>
+      void fireEvent.change(property.getByLabelText(label), { target: { value } });
+    for (const [year, what] of [
+      ['2004', 'Kitchen redone'],
+      ['1989', 'Addition'],
+    ] as const) {
+      fill('Year', year);
+      fill('What was done', what);
+      fireEvent.click(property.getByRole('button', { name: 'Add' }));
+    }
+    await waitFor(() => expect(kept('job-described')).toHaveLength(3));
+    expect(kept('job-described').at(-1)).toMatchObject({
+      alterations: [
+        { year: 1989, what: 'Addition' },
+        { year: 2004, what: 'Kitchen redone' },
+      ],
+    });
+  });
+
+  test('two pieces of equipment that must not lose power, in quick succession, are both there', async () => {
+    const { kept, user } = await prepare();
+    const powered = section('Property').getByLabelText('Must not lose power', {
+      selector: 'input[type="text"], input:not([type])',
+    });
+    await user.type(powered, 'freezer{Enter}oxygen concentrator{Enter}');
+    await waitFor(() => expect(kept('job-described')).toHaveLength(3));
+    expect(kept('job-described').at(-1)).toMatchObject({ keepPowered: ['freezer', 'oxygen concentrator'] });
   });
 
   test('the volts to expect follow the region', async () => {

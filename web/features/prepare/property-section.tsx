@@ -1,8 +1,9 @@
 import { type Region, regionIds, regions } from '@fair-plug/core/conditions';
-import type { House } from '@fair-plug/core/inspection';
+import type { Alteration, House } from '@fair-plug/core/inspection';
 import { Button, NativeSelect, NumberInput, TagsInput, TextInput } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
+import type { JobPart } from '@/local/use-logs';
 import type { Say } from '@/local/use-say';
 import classes from './prepare.module.css';
 
@@ -112,15 +113,24 @@ export function PropertySection({ house, say }: SectionProps) {
             disabled={isDisabled}
             value={[...house.keepPowered]}
             maxTags={20}
-            onChange={(keepPowered) =>
-              describe({ keepPowered: keepPowered.map((one) => one.trim().slice(0, 60)) })
-            }
+            onChange={(shown) => say?.(keptPowered(house.keepPowered, shown))}
           />
         </div>
       </div>
     </section>
   );
 }
+
+/** What was added to the list that was shown, and what was taken off it, done to the list as it stands by then. */
+const keptPowered =
+  (before: readonly string[], after: readonly string[]): JobPart =>
+  ({ house }) => {
+    const wanted = after.map((one) => one.trim().slice(0, 60)).filter((one) => one !== '');
+    const removed = before.filter((one) => !wanted.includes(one));
+    const added = wanted.filter((one) => !before.includes(one));
+    const keepPowered = [...house.keepPowered.filter((one) => !removed.includes(one)), ...added];
+    return [{ kind: 'job-described', keepPowered: [...new Set(keepPowered)].slice(0, 20) }];
+  };
 
 /** What follows the region: volts to expect, colours, and the code. */
 function RegionLine({ region }: { readonly region: Region }) {
@@ -133,15 +143,17 @@ function RegionLine({ region }: { readonly region: Region }) {
   );
 }
 
+const isSame = (a: Alteration, b: Alteration): boolean => a.year === b.year && a.what === b.what;
+
 function Alterations({ house, say }: SectionProps) {
   const [year, setYear] = useState<number | string>('');
   const [what, setWhat] = useState('');
-  const put = (alterations: House['alterations']): void =>
-    say?.({ kind: 'job-described', alterations: [...alterations] });
+  const put = (change: (alterations: House['alterations']) => House['alterations']): void =>
+    say?.((standing) => [{ kind: 'job-described', alterations: [...change(standing.house.alterations)] }]);
   const add = (event: SubmitEvent): void => {
     event.preventDefault();
     if (typeof year !== 'number' || year < 1700 || year > 2100 || what.trim() === '') return;
-    put([...house.alterations, { year, what: what.trim() }].sort((a, b) => a.year - b.year));
+    put((before) => [...before, { year, what: what.trim() }].sort((a, b) => a.year - b.year));
     setYear('');
     setWhat('');
   };
@@ -157,7 +169,7 @@ function Alterations({ house, say }: SectionProps) {
                 size="compact-sm"
                 variant="default"
                 aria-label={`Remove ${one.what}`}
-                onClick={() => put(house.alterations.filter((other) => other !== one))}
+                onClick={() => put((before) => before.filter((other) => !isSame(other, one)))}
               >
                 Remove
               </Button>

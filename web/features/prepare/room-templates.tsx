@@ -66,23 +66,26 @@ export function RoomTemplates({
   const all = [...own, ...usualTemplates];
   const use = (id: string): void => {
     const template = all.find((one) => one.id === id);
-    const names = new Set(present.map((room) => room.name));
-    const missing = template?.rooms.filter((room) => !names.has(room.name)) ?? [];
-    if (missing.length > 0)
-      say(...missing.map((room) => ({ kind: 'room-described' as const, room: v7(), ...room })));
+    say(({ house }) => {
+      const names = new Set(house.rooms.map((room) => room.name));
+      const missing = template?.rooms.filter((room) => !names.has(room.name)) ?? [];
+      return missing.map((room) => ({ kind: 'room-described', room: v7(), ...room }));
+    });
   };
   const save = (event: SubmitEvent): void => {
     event.preventDefault();
     if (name.trim() === '' || present.length === 0) return;
-    void keep?.inKit({
-      kind: 'room-template-saved',
-      template: own.find((one) => one.name === name.trim())?.id ?? v7(),
-      name: name.trim(),
-      rooms: present.map((room) => ({
-        name: room.name,
-        expected: room.expected ?? (room.receptacles.length === 0 ? null : room.receptacles.length),
-      })),
-    });
+    void keep?.inKit(({ templates }) => [
+      {
+        kind: 'room-template-saved',
+        template: templates.find((one) => one.name === name.trim())?.id ?? v7(),
+        name: name.trim(),
+        rooms: present.map((room) => ({
+          name: room.name,
+          expected: room.expected ?? (room.receptacles.length === 0 ? null : room.receptacles.length),
+        })),
+      },
+    ]);
     setName('');
   };
   return (

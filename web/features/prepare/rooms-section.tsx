@@ -1,19 +1,17 @@
-import type { JobStatement, Room } from '@fair-plug/core/inspection';
+import { type NamedRoom, namedRooms, roomRedescribed } from '@fair-plug/core/inspection';
 import { Button, TextInput } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
 import { v7 } from 'uuid';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
-import { SortableList, SortableRow } from '@/components/sortable-list';
+import { moved, SortableList, SortableRow } from '@/components/sortable-list';
 import { ListImport } from './list-import';
 import classes from './prepare.module.css';
 import type { SectionProps } from './property-section';
 import { RoomTemplates } from './room-templates';
 
-type NamedRoom = Room & { readonly id: string };
-
 /** The rooms in the order of the walk, with how many receptacles are looked for in each. */
 export function RoomsSection({ house, say }: SectionProps) {
-  const rooms = house.rooms.filter((room): room is NamedRoom => room.id !== null);
+  const rooms = namedRooms(house);
   const [name, setName] = useState('');
   const add = (event: SubmitEvent): void => {
     event.preventDefault();
@@ -40,7 +38,7 @@ export function RoomsSection({ house, say }: SectionProps) {
         </form>
       )}
       {say !== null && <RoomTemplates rooms={rooms} say={say} />}
-      {say !== null && <ListImport house={house} say={say} />}
+      {say !== null && <ListImport say={say} />}
     </section>
   );
 }
@@ -58,7 +56,17 @@ function RoomOrder({
       thing="room"
       items={rooms}
       isFixed={say === null}
-      onOrder={(order) => say?.({ kind: 'rooms-ordered', rooms: order })}
+      onMove={(move) =>
+        say?.(({ house }) => [
+          {
+            kind: 'rooms-ordered',
+            rooms: moved(
+              namedRooms(house).map(({ id }) => id),
+              move,
+            ),
+          },
+        ])
+      }
     >
       <p className={`${classes.room} ${classes.count}`} aria-hidden>
         <span />
@@ -77,8 +85,8 @@ function RoomOrder({
 
 function RoomRow({ room, say }: { readonly room: NamedRoom; readonly say: SectionProps['say'] }) {
   const { id, name, expected, receptacles } = room;
-  const describe = (fields: Partial<Extract<JobStatement, { kind: 'room-described' }>>): void =>
-    say?.({ kind: 'room-described', room: id, name, ...fields });
+  const describe = (fields: Parameters<typeof roomRedescribed>[2]): void =>
+    say?.((standing) => roomRedescribed(standing.house, id, fields));
   return (
     <SortableRow id={id} name={name} isFixed={say === null} className={classes.room}>
       <SavedText

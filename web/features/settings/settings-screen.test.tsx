@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { showScreen } from '@/testing/screen';
 import { SettingsScreen } from './settings-screen';
@@ -21,6 +21,16 @@ describe('an owner settles', () => {
     await user.type(letterhead.getByLabelText('Licence'), 'HI-17{Enter}');
     await within(letterhead.getByRole('figure')).findByText('HI-17');
     await waitFor(() => expect(kit('letterhead-described')).toMatchObject([{ licence: 'HI-17' }]));
+  });
+
+  test('two references ticked in quick succession are both ticked', async () => {
+    const { kit } = await settings();
+    const [first, second] = section('References').getAllByRole('checkbox');
+    for (const one of [first, second]) fireEvent.click(one as HTMLElement);
+    await waitFor(() => expect(kit('practice-chosen')).toHaveLength(2));
+    expect(kit('practice-chosen')?.at(-1)).toMatchObject({
+      checked: [first, second].map((one) => (one as HTMLInputElement).value),
+    });
   });
 
   test('the code’s edition, the school, and whether the years of its rules hold here', async () => {

@@ -1,18 +1,18 @@
 'use client';
 
-import type { FirmSettings, KitStatement } from '@fair-plug/core/inspection';
+import type { FirmSettings } from '@fair-plug/core/inspection';
 import { useCallback } from 'react';
 import { Loading } from '@/components/loading';
 import { Page } from '@/components/page';
 import { useLocal } from '@/local/local-store';
-import { useKeep, useKit } from '@/local/use-logs';
+import { type KitPart, useKeep, useKit } from '@/local/use-logs';
 import { LetterheadSection } from './letterhead-section';
 import { PracticeSection } from './practice-section';
 import { ReferencesSection } from './references-section';
 import { WordingsSection } from './wordings-section';
 
 /** Keeps a setting; null for those who do not settle things. */
-export type Settle = ((statement: KitStatement) => void) | null;
+export type Settle = ((part: KitPart) => void) | null;
 
 export interface SettingsProps {
   readonly firm: FirmSettings;
@@ -24,7 +24,7 @@ export function SettingsScreen() {
   const kit = useKit();
   const keep = useKeep();
   const { identity } = useLocal();
-  const say = useCallback((statement: KitStatement) => void keep?.inKit(statement), [keep]);
+  const say = useCallback((part: KitPart) => void keep?.inKit(part), [keep]);
   const settle = identity.firm.role === 'owner' && keep !== null ? say : null;
   return (
     <Page title="Settings" action={null}>

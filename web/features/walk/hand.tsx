@@ -5,6 +5,7 @@ import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
 import { useMemo } from 'react';
+import { pressOnce } from '@/components/press-once';
 import { proofWords } from '@/components/proof-list';
 import { useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
@@ -90,7 +91,8 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
             className={classes.main ?? ''}
             size="lg"
             disabled={!walk.canRecord}
-            onClick={main.act}
+            onClick={(event) => main.act(event.timeStamp)}
+            onKeyDown={pressOnce}
             rightSection={<kbd className={classes.kbd}>{main.key}</kbd>}
           >
             {words(main.words)}

@@ -8,6 +8,7 @@ import {
   patternsOf,
 } from '@fair-plug/core/instruments';
 import { memo } from 'react';
+import { pressOnce } from '@/components/press-once';
 import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import classes from './pattern-keys.module.css';
@@ -15,7 +16,8 @@ import classes from './pattern-keys.module.css';
 export interface PatternKeysProps {
   /** The recorded reading, whose key is marked. */
   readonly lamps: Lamps | null;
-  readonly onPattern: (pattern: LampPattern) => void;
+  /** `at`: the time stamp of the press. */
+  readonly onPattern: (pattern: LampPattern, at: number) => void;
 }
 
 /** One key a pattern: pressed, it is recorded. */
@@ -33,7 +35,8 @@ export const PatternKeys = memo(function PatternKeys({ lamps, onPattern }: Patte
           aria-pressed={shown.length === 1 && shown[0] === pattern}
           aria-keyshortcuts={String(index + 1)}
           title={words(lampsInWords(lampsOf(pattern)))}
-          onClick={() => onPattern(pattern)}
+          onClick={(event) => onPattern(pattern, event.timeStamp)}
+          onKeyDown={pressOnce}
         >
           <Triangle lamps={lampsOf(pattern)} size={24} label="" />
           <span>{words(patternTable[pattern].key)}</span>

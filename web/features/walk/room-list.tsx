@@ -1,12 +1,12 @@
 import { reasonWords } from '@fair-plug/core/conditions';
-import { type House, nextReceptacleName, type Room } from '@fair-plug/core/inspection';
+import { type House, type NamedRoom, namedRooms, nextReceptacleName } from '@fair-plug/core/inspection';
 import type { Survey, SurveyLine } from '@fair-plug/core/report';
 import { memo, useEffect, useRef } from 'react';
 import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import { TriangleStrip } from '@/components/triangle-strip';
 import classes from './room-list.module.css';
-import { enterRoom, type InHand, walkedRooms } from './walk-order';
+import { enterRoom, type InHand } from './walk-order';
 
 /** Milliseconds. */
 const scrollAfter = 80;
@@ -37,7 +37,7 @@ export const RoomList = memo(function RoomList({ house, survey, inHand, onTake }
   }, [place]);
   return (
     <ol className={classes.rooms} ref={rooms}>
-      {walkedRooms(house).map((room) => (
+      {namedRooms(house).map((room) => (
         <RoomItem
           key={room.id}
           room={room}
@@ -52,7 +52,7 @@ export const RoomList = memo(function RoomList({ house, survey, inHand, onTake }
 });
 
 interface RoomItemProps {
-  readonly room: Room & { readonly id: string };
+  readonly room: NamedRoom;
   readonly lines: readonly SurveyLine[];
   readonly isOpen: boolean;
   /** The receptacle in hand, where it is one of this room. */

@@ -27,20 +27,25 @@ export const walkKeys: readonly (readonly [key: string, does: string])[] = [
 export interface MainAction {
   readonly words: string;
   readonly key: 'Enter' | '1';
-  readonly act: () => void;
+  /** `at`: the time stamp of the press. */
+  readonly act: (at: number) => void;
 }
 
 /** What Enter and the large button do. Where it is dangerous, nothing asks for a tester to be plugged in. */
 export function mainAction(walk: Walk): MainAction {
   const { isDraft, lamps, verdict, isRead, danger } = walk;
+  // One key that does different things: the second press of a double tap must not do what the screen says by then.
+  const once = (act: (at: number) => void) => (at: number) => {
+    if (walk.counts('main', at)) act(at);
+  };
   if (isDraft && lamps !== null && verdict !== null)
     return {
       words: `Record: ${verdict.headline.toLowerCase()}`,
       key: 'Enter',
-      act: () => walk.record(lamps),
+      act: once((at) => walk.record(lamps, at)),
     };
-  if (isRead || danger !== null) return { words: 'Next', key: 'Enter', act: walk.goOn };
-  return { words: 'Correct – next', key: '1', act: () => walk.recordPattern('hn-hg') };
+  if (isRead || danger !== null) return { words: 'Next', key: 'Enter', act: once(walk.goOn) };
+  return { words: 'Correct – next', key: '1', act: once((at) => walk.recordPattern('hn-hg', at)) };
 }
 
 export interface WalkKeyActions {
@@ -60,6 +65,10 @@ export function useWalkKeys(
   const unlessHelp = (act: () => void) => () => {
     if (!opened && !isEntering) act();
   };
+  /** A key that records; held down, it counts once. */
+  const recording = (act: (at: number) => void) => (event: KeyboardEvent) => {
+    if (!opened && !isEntering && !event.repeat) act(event.timeStamp);
+  };
   const move = (step: 1 | -1) => () => {
     if (inHand !== null) walk.take(stepInRoom(house, inHand, step));
   };
@@ -68,9 +77,9 @@ export function useWalkKeys(
     if (to !== null) walk.take(to);
   };
   useHotkeys([
-    ...lampPatterns.map((pattern, index): [string, () => void] => [
+    ...lampPatterns.map((pattern, index): [string, (event: KeyboardEvent) => void] => [
       String(index + 1),
-      unlessHelp(() => walk.recordPattern(pattern)),
+      recording((at) => walk.recordPattern(pattern, at)),
     ]),
     ['J', unlessHelp(() => walk.toggle('hn'))],
     ['K', unlessHelp(() => walk.toggle('ng'))],
@@ -95,6 +104,6 @@ export function useWalkKeys(
     ['?', open],
   ]);
   // A focused button or link has its own Enter.
-  useHotkeys([['Enter', unlessHelp(mainAction(walk).act)]], ['INPUT', 'TEXTAREA', 'SELECT', 'BUTTON', 'A']);
+  useHotkeys([['Enter', recording(mainAction(walk).act)]], ['INPUT', 'TEXTAREA', 'SELECT', 'BUTTON', 'A']);
   return { opened, open, close };
 }

@@ -7,12 +7,10 @@ import {
   currentReading,
   type House,
   isTested,
-  type JobEntry,
-  type JobStatement,
-  latestAction,
+  type NamedRoom,
+  namedRooms,
   nextReceptacleName,
   type Receptacle,
-  type Room,
 } from '@fair-plug/core/inspection';
 import {
   type LampPattern,
@@ -29,19 +27,18 @@ import {
   type JudgedReceptacle,
   verdictOn,
 } from '@fair-plug/core/judgement';
-import { useCallbackRef } from '@mantine/hooks';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { v7 } from 'uuid';
+import { useDrawn } from '@/components/use-drawn';
 import { nextSpot } from '@/components/wall-places';
-import { useDevice, useKeep } from '@/local/use-logs';
+import { useKeep } from '@/local/use-logs';
 import { useOwnStorage } from '@/local/use-own-storage';
-import { type InHand, nextInHand, standing, startOfWalk, walkedRooms } from './walk-order';
+import { type Recording, useRecording } from './use-recording';
+import { useUndo } from './use-undo';
+import { type InHand, nextInHand, standing, startOfWalk } from './walk-order';
+import { followingType } from './walk-place';
 
-/** After a recording, presses are ignored for this long: a double tap must not record a receptacle untested. */
-const deadMilliseconds = 500;
-
-/** One withdrawal takes back so many entries at the most. */
-const mostWithdrawn = 20;
+const slip = 'Second press ignored';
 
 const nextState: Readonly<Record<LampState, LampState>> = { off: 'lit', lit: 'dim', dim: 'off' };
 
@@ -57,7 +54,7 @@ interface Tapped {
 }
 
 export interface Walk {
-  readonly room: (Room & { readonly id: string }) | null;
+  readonly room: NamedRoom | null;
   /** null: the place for the next one. */
   readonly receptacle: Receptacle | null;
   readonly inHand: InHand | null;
@@ -86,54 +83,46 @@ export interface Walk {
   readonly take: (inHand: InHand) => void;
   readonly toggle: (pair: Pair) => void;
   readonly discard: () => void;
-  readonly record: (lamps: Lamps) => void;
-  readonly recordPattern: (pattern: LampPattern) => void;
+  /** True for a press that counts: not for the second of a key within half a second. */
+  readonly counts: Recording['counts'];
+  readonly record: Recording['record'];
+  /** `at`: the time stamp of the press. */
+  readonly recordPattern: (pattern: LampPattern, at: number) => void;
   readonly recordShown: (shown: Shown, plateScrew?: boolean) => void;
-  /** Keeps what is said of the receptacle in hand, described first where it is new. */
-  readonly say: (
-    about: (receptacle: string) => readonly JobStatement[],
-    words: string,
-    goesOn?: boolean,
-  ) => void;
-  /** Keeps what is said of the house. */
-  readonly tell: (words: string, ...statements: readonly JobStatement[]) => void;
+  readonly say: Recording['say'];
+  readonly describe: Recording['describe'];
+  readonly tell: Recording['tell'];
   readonly placeAt: (spot: number) => void;
   readonly goOn: () => void;
   readonly undo: () => void;
   readonly addRoom: (name: string) => void;
 }
 
-/** Types that come one at a time, and are not carried on to the next. */
-const isSpecial = (type: ReceptacleType): boolean =>
-  type === 'ground-fault' || type === 'range-or-dryer' || type === 'protected-socket';
+const isSame = (a: Lamps, b: Lamps): boolean => a.hn === b.hn && a.hg === b.hg && a.ng === b.ng;
 
-/** The kind that a new receptacle of a room has until somebody says otherwise: that of the one before. */
-export function followingType(room: Room | null): ReceptacleType | null {
-  const last = room?.receptacles.findLast(({ type }) => type !== null && !isSpecial(type));
-  return last?.type ?? null;
+/** The id that the receptacle to be added at a place will have: the same for as long as that place is shown. */
+function useComingId(place: string): () => string {
+  const coming = useRef({ place: '', id: '' });
+  return () => {
+    if (coming.current.place !== place) coming.current = { place, id: v7() };
+    return coming.current.id;
+  };
 }
 
 /** The walk through a job: what is in hand, what was recorded, where it goes on. */
 export function useWalk(
   job: string,
   house: House,
-  entries: readonly JobEntry[],
   tester: string | null,
   judgement: HouseJudgement | null,
 ): Walk {
   const keep = useKeep();
-  const device = useDevice();
   const [chosen, setChosen] = useOwnStorage<InHand | null>(`in hand ${job}`, null);
   const [draft, setDraft] = useOwnStorage<Draft | null>(`draft ${job}`, null);
   const [tapped, setTapped] = useState<Tapped | null>(null);
   const [said, setSaid] = useState('');
-  const [isRecording, setRecording] = useState(false);
-  const lastRecorded = useRef(0);
-  const isKeeping = useRef(false);
-  /** Pressed while something else was being kept: recorded as soon as that is done. */
-  const wanted = useRef<Lamps | null>(null);
 
-  const rooms = walkedRooms(house);
+  const rooms = namedRooms(house);
   const inHand = useMemo(
     () => (chosen === null ? null : standing(house, chosen)) ?? startOfWalk(house),
     [house, chosen],
@@ -149,111 +138,47 @@ export function useWalk(
     if (receptacle !== null) return verdictOn(receptacle, answered, drafted);
     return { verdict: drafted === null ? null : judgeByLamps({ lamps: drafted }), refined: null };
   }, [receptacle, answered, drafted]);
-  const name = receptacle?.name ?? (room === null ? '' : nextReceptacleName(room));
   const type = receptacle === null ? followingType(room) : receptacle.type;
+  const name = receptacle?.name ?? (room === null ? '' : nextReceptacleName(room));
   const spot =
     tapped !== null && tapped.room === room?.id
       ? tapped.spot
       : nextSpot(room?.receptacles.map((one) => one.spot) ?? []);
 
+  const comingId = useComingId(`${room?.id} ${name}`);
+  const recording = useRecording({
+    job,
+    tester,
+    shownPlace: () =>
+      room === null
+        ? null
+        : { room: room.id, receptacle: receptacle?.id ?? comingId(), isNew: receptacle === null, name, spot },
+    onBegun: (at, read) => {
+      // The verdict shows while the reading is being kept; a draft outlives a closed tab besides.
+      if (read !== null) setDraft({ place, lamps: read });
+      // Stays there while it is being kept; one that is new shows once it is there.
+      if (chosen?.room !== at.room || chosen.receptacle !== at.receptacle)
+        setChosen({ room: at.room, receptacle: at.receptacle });
+    },
+    onKept: (words, to) => {
+      setTapped(null);
+      if (to !== null) setChosen(to);
+      setSaid(words);
+    },
+    onRead: (read) =>
+      setDraft((current) => (current !== null && isSame(current.lamps, read) ? null : current)),
+    onSaid: setSaid,
+  });
+  const { record, say, describe, tell, moved, counts } = recording;
+
   const take = useCallback(
     (to: InHand) => {
+      moved();
       setChosen(to);
       setSaid('');
     },
-    [setChosen],
+    [setChosen, moved],
   );
-
-  /** The receptacle in hand, described first where it is new. */
-  const atHand = (): { readonly id: string; readonly described: readonly JobStatement[] } | null => {
-    if (room === null) return null;
-    if (receptacle !== null) return { id: receptacle.id, described: [] };
-    const id = v7();
-    const details = { ...(type === null ? {} : { type }), ...(spot === null ? {} : { spot }) };
-    return {
-      id,
-      described: [{ kind: 'receptacle-described', receptacle: id, room: room.id, name, ...details }],
-    };
-  };
-
-  const keepAction = (statements: readonly JobStatement[], then: () => void): void => {
-    void keep?.inJob(job, ...statements).then(then);
-  };
-
-  /** One at a time, so that a second press cannot describe the same new receptacle twice. */
-  const keepAlone = (statements: readonly JobStatement[], then: () => void): void => {
-    if (keep === null || isKeeping.current) return;
-    isKeeping.current = true;
-    void keep
-      .inJob(job, ...statements)
-      .then(() => {
-        setTapped(null);
-        then();
-      })
-      .catch(() => {
-        setRecording(false);
-        setSaid('Not kept: this device could not store it. Try again, or free some space.');
-      })
-      .finally(() => {
-        isKeeping.current = false;
-        const next = wanted.current;
-        wanted.current = null;
-        if (next !== null) setTimeout(() => steadyRecord(next));
-      });
-  };
-
-  /** Stays at a receptacle while what is said of it is being kept; one that is new shows once it is there. */
-  const hold = (id: string): void => {
-    if (room === null || (chosen?.room === room.id && chosen.receptacle === id)) return;
-    setChosen({ room: room.id, receptacle: id });
-  };
-
-  const goOnFrom = (here: InHand): void =>
-    // A receptacle added just now is followed by the place for the next one.
-    setChosen(receptacle === null ? { ...here, receptacle: null } : nextInHand(house, here));
-
-  const record = (read: Lamps): void => {
-    const now = performance.now();
-    const here = atHand();
-    if (room === null || here === null || now - lastRecorded.current < deadMilliseconds) return;
-    if (keep === null || isRecording) return;
-    if (isKeeping.current) {
-      wanted.current = read;
-      return;
-    }
-    lastRecorded.current = now;
-    // The verdict shows while the reading is being kept; a draft outlives a closed tab besides.
-    setDraft({ place, lamps: read });
-    setRecording(true);
-    hold(here.id);
-    const { headline, plain } = judgeByLamps({ lamps: read });
-    const by = tester === null ? {} : { tester };
-    keepAlone([...here.described, { kind: 'lamps-read', receptacle: here.id, lamps: read, ...by }], () => {
-      setRecording(false);
-      setDraft(null);
-      setSaid(`Recorded: ${name}, ${headline.toLowerCase()}`);
-      const at: InHand = { room: room.id, receptacle: here.id };
-      if (plain) goOnFrom(at);
-      else setChosen(at);
-    });
-  };
-
-  const steadyRecord = useCallbackRef(record);
-
-  const say: Walk['say'] = (about, words, goesOn = false) => {
-    const here = atHand();
-    if (room === null || here === null) return;
-    hold(here.id);
-    const keepIt = here.described.length > 0 ? keepAlone : keepAction;
-    keepIt([...here.described, ...about(here.id)], () => {
-      setSaid(words);
-      const at: InHand = { room: room.id, receptacle: here.id };
-      if (goesOn) goOnFrom(at);
-      else setChosen(at);
-    });
-  };
-
-  const tell: Walk['tell'] = (words, ...statements) => keepAction(statements, () => setSaid(words));
 
   const recordShown: Walk['recordShown'] = (shown, plateScrew) => {
     const by = {
@@ -270,38 +195,19 @@ export function useWalk(
     if (room === null) return;
     if (receptacle === null || receptacle.spot !== null) {
       setTapped({ room: room.id, spot: at });
-      setChosen({ room: room.id, receptacle: null });
+      take({ room: room.id, receptacle: null });
       return;
     }
-    say(
-      (id) => [{ kind: 'receptacle-described', receptacle: id, room: room.id, name, spot: at }],
-      `Placed: ${name}`,
-    );
+    describe({ spot: at }, `Placed: ${name}`);
   };
 
-  const undo = (): void => {
-    if (keep === null || device === null) return;
-    const ids = latestAction(entries, device);
-    if (ids.length === 0) {
-      setSaid('Nothing to undo on this device');
-      return;
-    }
-    const { name: what, place: back } = touched(house, entries, ids);
-    const withdrawals = Array.from(
-      { length: Math.ceil(ids.length / mostWithdrawn) },
-      (_, part): JobStatement => ({
-        kind: 'withdrawn',
-        entries: ids.slice(part * mostWithdrawn, (part + 1) * mostWithdrawn),
-      }),
-    );
-    void keep.inJob(job, ...withdrawals).then(() => {
-      setDraft(null);
-      if (back !== null) setChosen(back);
-      setSaid(`Taken back: ${what}`);
-    });
-  };
+  const undo = useUndo(job, ({ name: what, place: back }) => {
+    setDraft(null);
+    if (back !== null) setChosen(back);
+    setSaid(what === null ? 'Nothing to undo on this device' : `Taken back: ${what}`);
+  });
 
-  const addRoom = useCallbackRef((roomName: string): void => {
+  const addRoom = useDrawn((roomName: string): void => {
     const id = v7();
     void keep?.inJob(job, { kind: 'room-described', room: id, name: roomName }).then(() => {
       take({ room: id, receptacle: null });
@@ -309,12 +215,12 @@ export function useWalk(
     });
   });
 
-  const toggle = useCallbackRef((pair: Pair): void => {
+  const toggle = useDrawn((pair: Pair): void => {
     const before = lamps ?? lampsOf('none');
     setDraft({ place, lamps: { ...before, [pair]: nextState[before[pair]] } });
   });
-  const recordPattern = useCallbackRef((pattern: LampPattern) => record(lampsOf(pattern)));
-  const steadyPlaceAt = useCallbackRef(placeAt);
+  const recordPattern = useDrawn((pattern: LampPattern, at: number) => record(lampsOf(pattern), at));
+  const steadyPlaceAt = useDrawn(placeAt);
 
   return {
     room,
@@ -331,11 +237,12 @@ export function useWalk(
         judged?.cause?.position ?? -1
       ] ?? null,
     danger: receptacle === null ? null : dangerAt(receptacle, verdict),
-    isDraft: drafted !== null && !isRecording,
-    isRecording,
+    isDraft: drafted !== null && !recording.isRecording,
+    isRecording: recording.isRecording,
     isRead: receptacle !== null && isTested(receptacle),
-    said,
-    canRecord: keep !== null && room !== null,
+    said: recording.isSlip ? [said, slip].filter((words) => words !== '').join('. ') : said,
+    canRecord: recording.canKeep && room !== null,
+    counts,
     take,
     toggle,
     discard: () => setDraft(null),
@@ -343,6 +250,7 @@ export function useWalk(
     recordPattern,
     recordShown,
     say,
+    describe,
     tell,
     placeAt: steadyPlaceAt,
     goOn: () => {
@@ -351,40 +259,4 @@ export function useWalk(
     undo,
     addRoom,
   };
-}
-
-const undone: Partial<Record<JobEntry['kind'], string>> = {
-  'lamps-read': 'the reading of',
-  'reading-taken': 'the reading of',
-  'receptacle-fed': 'the breaker of',
-  'look-noted': 'a look of',
-  'cover-off': 'what was seen inside',
-  'not-reached': 'not reached:',
-  'protection-noted': 'the labels of',
-  'ground-fault-tested': 'the ground-fault test at',
-  'people-warned': 'the warning at',
-  noted: 'a note on',
-  'receptacle-merged': 'the merging of',
-  'receptacle-described': 'the description of',
-};
-
-/** What an undo takes back in a few words, and where that is. */
-function touched(
-  house: House,
-  entries: readonly JobEntry[],
-  ids: readonly string[],
-): { readonly name: string; readonly place: InHand | null } {
-  const gone = entries.filter((entry) => ids.includes(entry.id));
-  const about = gone.findLast((entry) => 'receptacle' in entry);
-  if (about !== undefined && 'receptacle' in about)
-    for (const room of walkedRooms(house)) {
-      const one = room.receptacles.find(({ id }) => id === about.receptacle);
-      if (one === undefined) continue;
-      return {
-        name: `${undone[about.kind] ?? 'the last entry at'} ${one.name}`,
-        place: { room: room.id, receptacle: one.id },
-      };
-    }
-  const [room] = gone.flatMap((entry) => (entry.kind === 'room-described' ? [entry.name] : []));
-  return { name: room ?? 'the last entry', place: null };
 }

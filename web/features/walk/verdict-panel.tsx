@@ -1,12 +1,12 @@
 import { cautions, conditions, type Danger, dangerWords, type Fit } from '@fair-plug/core/conditions';
 import type { Verdict } from '@fair-plug/core/diagnosis';
 import { Button } from '@mantine/core';
-import { useCallbackRef } from '@mantine/hooks';
 import dayjs from 'dayjs';
 import { memo } from 'react';
 import { useWords, Words } from '@/components/region-words';
 import { TestWords } from '@/components/test-words';
 import { UrgencyMark } from '@/components/urgency-mark';
+import { useDrawn } from '@/components/use-drawn';
 import { EngineOpinion } from './engine-opinion';
 import type { AskedReading } from './reading-form';
 import type { Walk } from './use-walk';
@@ -47,7 +47,7 @@ export interface VerdictPanelProps {
 /** What the readings mean, what else fits, what is not ruled out, and the test that tells. */
 export function VerdictPanel({ walk, isDoubted, nameOf, onTest, onSheet }: VerdictPanelProps) {
   const { verdict, judged, inHand } = walk;
-  const enterReading = useCallbackRef(() =>
+  const enterReading = useDrawn(() =>
     onTest(inHand?.receptacle ?? '', { instrument: 'meter', loadsOff: false }),
   );
   return (

@@ -1,4 +1,10 @@
-import { type House, isTested, type Receptacle, type Room } from '@fair-plug/core/inspection';
+import {
+  type House,
+  isTested,
+  type NamedRoom,
+  namedRooms,
+  type Receptacle,
+} from '@fair-plug/core/inspection';
 
 /** What is in hand: a receptacle, or (null) the place for the next one of the room. */
 export interface InHand {
@@ -9,13 +15,9 @@ export interface InHand {
 /** Neither read nor given a reason why not. */
 const isUnread = (receptacle: Receptacle): boolean => !isTested(receptacle) && receptacle.notReached === null;
 
-/** Rooms that can be walked: those that were described. */
-export const walkedRooms = (house: House): readonly (Room & { readonly id: string })[] =>
-  house.rooms.flatMap((room) => (room.id === null ? [] : [{ ...room, id: room.id }]));
-
 /** The place itself; its room's next place where the receptacle is gone; null where the room is gone. */
 export function standing(house: House, place: InHand): InHand | null {
-  const room = walkedRooms(house).find((one) => one.id === place.room);
+  const room = namedRooms(house).find((one) => one.id === place.room);
   if (room === undefined) return null;
   return room.receptacles.some((one) => one.id === place.receptacle)
     ? place
@@ -24,7 +26,7 @@ export function standing(house: House, place: InHand): InHand | null {
 
 /** Where a walk starts or is taken up: the first receptacle not read, else the last room's next place. */
 export function startOfWalk(house: House): InHand | null {
-  const rooms = walkedRooms(house);
+  const rooms = namedRooms(house);
   for (const room of rooms) {
     const unread = room.receptacles.find(isUnread);
     if (unread) return { room: room.id, receptacle: unread.id };
@@ -38,7 +40,7 @@ export function startOfWalk(house: House): InHand | null {
  * with one; where the receptacle in hand was added just now, or none is left anywhere: the place for the next.
  */
 export function nextInHand(house: House, { room: roomId, receptacle }: InHand): InHand {
-  const rooms = walkedRooms(house);
+  const rooms = namedRooms(house);
   const index = rooms.findIndex((room) => room.id === roomId);
   const room = rooms[index];
   const place: InHand = { room: roomId, receptacle: null };
@@ -56,7 +58,7 @@ export function nextInHand(house: House, { room: roomId, receptacle }: InHand): 
 
 /** One step back or forth through the room, the place for the next one last. */
 export function stepInRoom(house: House, { room: roomId, receptacle }: InHand, step: 1 | -1): InHand {
-  const room = walkedRooms(house).find((one) => one.id === roomId);
+  const room = namedRooms(house).find((one) => one.id === roomId);
   const places = [...(room?.receptacles.map((one) => one.id) ?? []), null];
   const at = places.indexOf(receptacle);
   const to = Math.min(places.length - 1, Math.max(0, at + step));
@@ -65,13 +67,13 @@ export function stepInRoom(house: House, { room: roomId, receptacle }: InHand, s
 
 /** The next or previous room, at its first receptacle not read. */
 export function stepRoom(house: House, roomId: string, step: 1 | -1): InHand | null {
-  const rooms = walkedRooms(house);
+  const rooms = namedRooms(house);
   const at = rooms.findIndex((room) => room.id === roomId);
   const room = rooms[(at + step + rooms.length) % rooms.length];
   return room === undefined ? null : enterRoom(room);
 }
 
-export function enterRoom(room: Room & { readonly id: string }): InHand {
+export function enterRoom(room: NamedRoom): InHand {
   const receptacle = room.receptacles.find(isUnread)?.id ?? room.receptacles[0]?.id ?? null;
   return { room: room.id, receptacle };
 }

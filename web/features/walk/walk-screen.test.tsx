@@ -1,14 +1,13 @@
 // @vitest-environment jsdom
+import { type LampPattern, lampPatterns, lampsOf } from '@fair-plug/core/instruments';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
-import { houseOf, type Shown, showScreen } from '@/testing/screen';
+import { houseOf, pressKey, type Shown, showScreen } from '@/testing/screen';
 import { WalkScreen } from './walk-screen';
 
 const inHand = (name: string) => screen.findByRole('heading', { level: 2, name });
 const verdict = () => screen.getByRole('region', { name: 'Verdict' });
 const dialog = () => screen.findByRole('dialog');
-/** Until presses count again. */
-const deadTime = () => new Promise((done) => setTimeout(done, 520));
 
 const walkOf = async (
   rooms: Readonly<Record<string, number>>,
@@ -34,22 +33,90 @@ describe('the lamps', () => {
     );
   });
 
-  test('a correct one is a single press; a second one too soon is none', async () => {
-    const { user, kept } = await walkOf({ Den: 3 });
-    await user.keyboard('11');
+  test('a correct one is a single press; the next one is another', async () => {
+    const { kept } = await walkOf({ Den: 3 });
+    pressKey('1');
     await inHand('Den 2');
-    await deadTime();
-    await user.keyboard('1');
+    pressKey('1');
+    await inHand('Den 3');
+    await waitFor(() => expect(kept('lamps-read')).toHaveLength(2));
+  });
+
+  test('the second press of a double tap is no reading, wherever the walk stands by then, and that is said', async () => {
+    const { kept } = await walkOf({ Den: 3 });
+    pressKey('1');
+    await inHand('Den 2');
+    pressKey('1', { after: 200 });
+    await screen.findByText('Recorded: Den 1, reads correct. Second press ignored');
+    pressKey('2');
+    await screen.findByText('Recorded: Den 2, reads hot and neutral reversed');
+    await waitFor(() => expect(kept('lamps-read')).toHaveLength(2));
+  });
+
+  test('it is none while the first is still being kept either', async () => {
+    const { kept } = await walkOf({ Den: 3 });
+    pressKey('1');
+    pressKey('1', { after: 200 });
+    await screen.findByText('Recorded: Den 1, reads correct. Second press ignored');
+    await inHand('Den 2');
+    pressKey('2');
+    await waitFor(() => expect(kept('lamps-read')).toHaveLength(2));
+  });
+
+  test('a key held down counts once', async () => {
+    const { kept } = await walkOf({ Den: 3 });
+    pressKey('1');
+    await inHand('Den 2');
+    pressKey('1', { repeat: true });
+    pressKey('2');
+    await waitFor(() => expect(kept('lamps-read')).toHaveLength(2));
+  });
+
+  test('four keys in quick succession are four readings, each at the place that was shown, in their order', async () => {
+    const { kept, ids } = await walkOf({ Den: 2 });
+    for (const key of [4, 2, 6, 3]) pressKey(String(key), { after: 50 });
+    await waitFor(() => expect(kept('lamps-read')).toHaveLength(4));
+    expect(kept('lamps-read')).toMatchObject(
+      [4, 2, 6, 3].map((key) => ({
+        receptacle: ids['Den 1'],
+        lamps: lampsOf(lampPatterns[key - 1] as LampPattern),
+      })),
+    );
+    await inHand('Den 1');
+  });
+
+  test('at a place for the next one they are of one receptacle, described once', async () => {
+    const { kept } = await walkOf({ Den: 1 });
+    pressKey('1');
+    await inHand('Den 2');
+    for (const key of ['4', '2']) pressKey(key, { after: 50 });
+    await waitFor(() => expect(kept('lamps-read')).toHaveLength(3));
+    expect(kept('receptacle-described')).toHaveLength(2);
+    const added = kept('receptacle-described')[1] as { readonly receptacle: string };
+    expect(kept('lamps-read').slice(1)).toMatchObject([
+      { receptacle: added.receptacle },
+      { receptacle: added.receptacle },
+    ]);
+  });
+
+  test('two presses of the large button, “Next” and then what stands on it, are one', async () => {
+    const { kept } = await walkOf({ Den: 3 });
+    pressKey('4');
+    await screen.findByText('Recorded: Den 1, reads open ground');
+    pressKey('Enter');
+    await inHand('Den 2');
+    pressKey('Enter', { after: 200 });
+    await screen.findByText('Second press ignored');
+    pressKey('Enter');
     await inHand('Den 3');
     await waitFor(() => expect(kept('lamps-read')).toHaveLength(2));
   });
 
   test('after the last of the list the next one is added, named and described with its reading', async () => {
-    const { user, kept } = await walkOf({ Den: 1 });
-    await user.keyboard('1');
+    const { kept } = await walkOf({ Den: 1 });
+    pressKey('1');
     await inHand('Den 2');
-    await deadTime();
-    await user.keyboard('7');
+    pressKey('7');
     await within(verdict()).findByRole('heading', { level: 3, name: /^No power: .* not proved dead$/ });
     await waitFor(() => expect(kept('receptacle-described')).toHaveLength(2));
     const [, added] = kept('receptacle-described');
@@ -86,8 +153,8 @@ describe('the lamps', () => {
     const { user, kept } = await walkOf({ Den: 1 }, { role: 'viewer' });
     await screen.findByText('You read here; entering is for inspectors and owners.');
     await user.keyboard('4');
-    await deadTime();
     expect(kept('lamps-read')).toEqual([]);
+    expect(screen.queryByText('Recording …')).toBeNull();
     expect(screen.getByRole('button', { name: /Correct – next/ })).toHaveProperty('disabled', true);
   });
 

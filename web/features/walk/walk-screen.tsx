@@ -29,7 +29,7 @@ export function WalkScreen() {
 function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const tester = useChosenTester();
   const { judgement } = useJudgement(job, house);
-  const walk = useWalk(job, house, entries, tester?.id ?? null, judgement);
+  const walk = useWalk(job, house, tester?.id ?? null, judgement);
   const [asked, setAsked] = useState<AskedReading | null>(null);
   const [sheet, setSheet] = useState<SheetId | null>(null);
   const names = useMemo(() => new Map(receptaclesOf(house).map(({ id, name }) => [id, name])), [house]);

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { FromBefore } from '@/components/from-before';
 import { Words } from '@/components/region-words';
 import { useDraft } from '@/local/use-draft';
-import { DeadPicker } from './dead-picker';
+import { DeadPicker, toggled } from './dead-picker';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
@@ -26,19 +26,17 @@ export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
     powerBack,
   });
   const keepDead = (): void => {
-    const places = new Map(receptaclesOf(house).map(({ id, place }) => [id, place]));
-    walk.tell(
-      `Breaker ${name} feeds ${dead.length}`,
-      tell(false),
-      ...dead.map(
+    walk.tell(`Breaker ${name} feeds ${dead.length}`, tell(false), (standing) => {
+      const places = new Map(receptaclesOf(standing.house).map(({ id, place }) => [id, place]));
+      return dead.map(
         (receptacle): JobStatement => ({
           kind: 'receptacle-fed',
           receptacle,
           breaker: name,
           place: places.get(receptacle) ?? null,
         }),
-      ),
-    );
+      );
+    });
     setKept(true);
   };
   if (isKept)
@@ -75,7 +73,11 @@ export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
         value={breaker}
         onChange={(event) => draft.change({ breaker: event.currentTarget.value })}
       />
-      <DeadPicker house={house} dead={dead} onDead={(changed) => draft.change({ dead: changed })} />
+      <DeadPicker
+        house={house}
+        dead={dead}
+        onToggle={(id) => draft.change((before) => ({ dead: toggled(before.dead, id) }))}
+      />
       <Button disabled={name === '' || dead.length === 0} onClick={keepDead}>
         These {dead.length} went dead
       </Button>

@@ -1,21 +1,18 @@
-import type { House } from '@fair-plug/core/inspection';
+import { type House, namedRooms } from '@fair-plug/core/inspection';
 import { ChoiceKeys } from '@/components/choice-keys';
-import { walkedRooms } from '../walk-order';
 import classes from './sheets.module.css';
 
 export interface DeadPickerProps {
   readonly house: House;
   readonly dead: readonly string[];
-  readonly onDead: (dead: readonly string[]) => void;
+  readonly onToggle: (receptacle: string) => void;
 }
 
 /** Which receptacles are dead now: each a key, room by room. */
-export function DeadPicker({ house, dead, onDead }: DeadPickerProps) {
-  const toggle = (id: string): void =>
-    onDead(dead.includes(id) ? dead.filter((one) => one !== id) : [...dead, id]);
+export function DeadPicker({ house, dead, onToggle }: DeadPickerProps) {
   return (
     <section className={classes.rooms} aria-label="Which are dead now">
-      {walkedRooms(house)
+      {namedRooms(house)
         .filter(({ receptacles }) => receptacles.length > 0)
         .map((room) => (
           <ChoiceKeys
@@ -23,9 +20,13 @@ export function DeadPicker({ house, dead, onDead }: DeadPickerProps) {
             legend={room.name}
             choices={room.receptacles.map(({ id, name }) => [id, name] as const)}
             chosen={(id) => dead.includes(id)}
-            onChoose={toggle}
+            onChoose={onToggle}
           />
         ))}
     </section>
   );
 }
+
+/** The list with the receptacle on it where it was not, and without it where it was. */
+export const toggled = (dead: readonly string[], receptacle: string): readonly string[] =>
+  dead.includes(receptacle) ? dead.filter((one) => one !== receptacle) : [...dead, receptacle];

@@ -1,10 +1,38 @@
+import {
+  type House,
+  type JobStatement,
+  namedRooms,
+  receptacleRedescribed,
+  whereIs,
+} from '@fair-plug/core/inspection';
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { SavedText } from '@/components/saved-fields';
-import { walkedRooms } from '../walk-order';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
+
+/** The receptacle as the upper half, and a lower one like it. */
+function takenApart(house: House, id: string, lower: string): readonly JobStatement[] {
+  const at = whereIs(house, id);
+  if (at === null) return [];
+  const { name, type, spot } = at.receptacle;
+  const details = {
+    ...(type === null ? {} : { type }),
+    ...(spot === null ? {} : { spot }),
+  };
+  return [
+    ...receptacleRedescribed(house, id, { ...details, name: `${name} upper`.slice(0, 60) }),
+    {
+      kind: 'receptacle-described',
+      receptacle: lower,
+      room: at.room.id,
+      ...details,
+      name: `${name} lower`.slice(0, 60),
+      halfOf: id,
+    },
+  ];
+}
 
 /** Renames a receptacle, moves it to another room, merges it with another, or takes its halves apart. */
 export function EditSheet({ walk, house, onClose }: SheetProps) {
@@ -12,33 +40,11 @@ export function EditSheet({ walk, house, onClose }: SheetProps) {
   const [into, setInto] = useState('');
   if (receptacle === null || room === null)
     return <p>Nothing was recorded here yet: what is in hand is the place for the next receptacle.</p>;
-  const rooms = walkedRooms(house);
-  const describe = (fields: object, words: string): void =>
-    walk.say(
-      (id) => [{ kind: 'receptacle-described', receptacle: id, room: room.id, name, ...fields }],
-      words,
-    );
+  const rooms = namedRooms(house);
   const others = rooms.flatMap((one) => one.receptacles).filter(({ id }) => id !== receptacle.id);
   const takeApart = (): void => {
-    const details = {
-      room: room.id,
-      ...(receptacle.type === null ? {} : { type: receptacle.type }),
-      ...(receptacle.spot === null ? {} : { spot: receptacle.spot }),
-    };
     const lower = v7();
-    walk.say(
-      (id) => [
-        { kind: 'receptacle-described', receptacle: id, ...details, name: `${name} upper`.slice(0, 60) },
-        {
-          kind: 'receptacle-described',
-          receptacle: lower,
-          ...details,
-          name: `${name} lower`.slice(0, 60),
-          halfOf: id,
-        },
-      ],
-      `${name}: halves apart`,
-    );
+    walk.say((id, standing) => takenApart(standing, id, lower), `${name}: halves apart`);
     onClose();
   };
   return (
@@ -47,7 +53,7 @@ export function EditSheet({ walk, house, onClose }: SheetProps) {
         label="Name"
         longest={60}
         value={name}
-        onSave={(to) => to !== null && describe({ name: to }, `Renamed: ${to}`)}
+        onSave={(to) => to !== null && walk.describe({ name: to }, `Renamed: ${to}`)}
       />
       <NativeSelect
         label="Room"
@@ -56,13 +62,9 @@ export function EditSheet({ walk, house, onClose }: SheetProps) {
         onChange={(event) => {
           const to = event.currentTarget.value;
           const toName = rooms.find(({ id }) => id === to)?.name ?? '';
-          walk.tell(`Moved: ${name} to ${toName}`, {
-            kind: 'receptacle-described',
-            receptacle: receptacle.id,
-            room: to,
-            name,
-            spot: null,
-          });
+          walk.tell(`Moved: ${name} to ${toName}`, (standing) =>
+            receptacleRedescribed(standing.house, receptacle.id, { room: to, spot: null }),
+          );
           onClose();
         }}
       />

@@ -1,10 +1,10 @@
 import { cautions, isGroundFaultType } from '@fair-plug/core/conditions';
-import { foundBehind, type JobStatement } from '@fair-plug/core/inspection';
+import { type House, inOrder, type JobStatement, receptaclesOf, whereIs } from '@fair-plug/core/inspection';
 import { groundFaultWords } from '@fair-plug/core/judgement';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Words } from '@/components/region-words';
-import { DeadPicker } from './dead-picker';
+import { DeadPicker, toggled } from './dead-picker';
 import { ProtectionNotes } from './protection-notes';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
@@ -132,45 +132,52 @@ function OwnButton({ walk, onTripped }: ButtonProps) {
   );
 }
 
+/**
+ * What is dead behind one of the devices, as it was tapped since the test at a receptacle; before anything was tapped,
+ * what was found behind it at an earlier test, and the receptacle itself.
+ */
+function deadSince(house: House, here: string, devices: readonly string[]): readonly string[] {
+  const test = whereIs(house, here)?.receptacle.groundFaultTests.at(-1);
+  const ofDevices = house.wentDead.filter(
+    ({ by }) => by.kind === 'device' && devices.includes(by.receptacle),
+  );
+  const tapped = ofDevices.findLast((entry) => test !== undefined && inOrder(entry, test) > 0);
+  return tapped?.dead ?? [...new Set([...(ofDevices.at(-1)?.dead ?? []), here])];
+}
+
 /** Which receptacles went dead with it, where its reset is, and that the power is back. */
 function AfterTrip({ walk, house, onClose }: SheetProps) {
-  const here = walk.receptacle;
-  const before = foundBehind(house).find(({ device: one }) => one === here?.id);
-  const [dead, setDead] = useState<readonly string[]>(() => [
-    ...new Set([...(before?.dead ?? []), ...(here === null ? [] : [here.id])]),
-  ]);
-  const [device, setDevice] = useState<string | null>(
-    here?.type !== null && here !== null && isGroundFaultType(here.type) ? here.id : null,
+  const here = walk.receptacle?.id ?? '';
+  /** Where the reset was said to be, the latest last. */
+  const [said, setSaid] = useState<readonly string[]>([here]);
+  const by = said.at(-1) ?? here;
+  const devices = receptaclesOf(house).filter(
+    ({ id, type }) => id === here || (type !== null && isGroundFaultType(type)),
   );
-  const devices = house.rooms
-    .flatMap(({ receptacles }) => receptacles)
-    .filter(({ id, type }) => id === here?.id || (type !== null && isGroundFaultType(type)));
-  const by = device ?? here?.id ?? '';
-  const wentDead = (found: readonly string[], powerBack: boolean): JobStatement => ({
+  const wentDead = (dead: readonly string[], powerBack: boolean): JobStatement => ({
     kind: 'went-dead',
     by: { kind: 'device', receptacle: by },
-    dead: [...found],
+    dead: [...dead],
     powerBack,
   });
   // Each is an entry at once: until it is said that the power is back, it is not.
-  const findDead = (found: readonly string[]): void => {
-    setDead(found);
-    walk.tell(`${walk.name}: ${found.length} dead`, wentDead(found, false));
-  };
+  const toggle = (id: string): void =>
+    walk.tell(`${walk.name}: dead with it`, (standing) => [
+      wentDead(toggled(deadSince(standing.house, here, said), id), false),
+    ]);
   const finish = (powerBack: boolean): void => {
-    walk.tell(
-      powerBack ? `${walk.name}: power is back` : `${walk.name}: power is NOT back`,
-      wentDead(dead, powerBack),
-      ...(here !== null && by !== here.id
-        ? [
+    walk.tell(powerBack ? `${walk.name}: power is back` : `${walk.name}: power is NOT back`, (standing) => [
+      wentDead(deadSince(standing.house, here, said), powerBack),
+      ...(by === here
+        ? []
+        : [
             {
               kind: 'protection-noted' as const,
-              receptacle: here.id,
-              resetAt: devices.find(({ id }) => id === by)?.name ?? null,
+              receptacle: here,
+              resetAt: whereIs(standing.house, by)?.receptacle.name ?? null,
             },
-          ]
-        : []),
-    );
+          ]),
+    ]);
     onClose();
   };
   return (
@@ -179,7 +186,7 @@ function AfterTrip({ walk, house, onClose }: SheetProps) {
         <strong>Tripped.</strong> Which receptacles are dead now? Then reset it and see that the power is
         back.
       </p>
-      <DeadPicker house={house} dead={dead} onDead={findDead} />
+      <DeadPicker house={house} dead={deadSince(house, here, said)} onToggle={toggle} />
       {devices.length > 1 && (
         <div className={classes.row}>
           <span>Its reset is at</span>
@@ -188,7 +195,7 @@ function AfterTrip({ walk, house, onClose }: SheetProps) {
               key={id}
               variant={id === by ? 'filled' : 'default'}
               aria-pressed={id === by}
-              onClick={() => setDevice(id)}
+              onClick={() => setSaid([...said, id])}
             >
               {name}
             </Button>

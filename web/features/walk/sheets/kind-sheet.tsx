@@ -1,4 +1,5 @@
 import { typesIn, typeWords } from '@fair-plug/core/conditions';
+import { roomRedescribed } from '@fair-plug/core/inspection';
 import { Button, Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
@@ -16,11 +17,6 @@ export function KindSheet({ walk, onClose }: SheetProps) {
   const [sliding, setSliding] = useState<number | null>(null);
   if (room === null) return null;
   const spot = sliding ?? receptacle?.spot ?? walk.nextSpot;
-  const describe = (fields: object, words: string): void =>
-    walk.say(
-      (id) => [{ kind: 'receptacle-described', receptacle: id, room: room.id, name, ...fields }],
-      words,
-    );
   return (
     <div className={classes.sheet}>
       <ChoiceKeys
@@ -28,14 +24,14 @@ export function KindSheet({ walk, onClose }: SheetProps) {
         isNumbered
         choices={typesIn[region].map((one) => [one, typeWords[one]] as const)}
         chosen={(one) => one === type}
-        onChoose={(one) => describe({ type: one }, `${name}: ${typeWords[one].toLowerCase()}`)}
+        onChoose={(one) => walk.describe({ type: one }, `${name}: ${typeWords[one].toLowerCase()}`)}
       />
       {region === 'north-america' && (
         <Checkbox
           label="A three-to-two adapter is in use"
           description="Its tab grounds only where plate screw, yoke, box and raceway all are continuous: verify with the meter, else take it as ungrounded."
           checked={receptacle?.adapter ?? false}
-          onChange={(event) => describe({ adapter: event.currentTarget.checked }, `${name}: adapter`)}
+          onChange={(event) => walk.describe({ adapter: event.currentTarget.checked }, `${name}: adapter`)}
         />
       )}
       <section className={classes.part} aria-label="Place on the walls">
@@ -61,7 +57,7 @@ export function KindSheet({ walk, onClose }: SheetProps) {
           step={0.01}
           value={receptacle?.spot ?? walk.nextSpot ?? 0}
           onSlide={setSliding}
-          onSave={(to) => describe({ spot: to }, `Placed: ${name}`)}
+          onSave={(to) => walk.describe({ spot: to }, `Placed: ${name}`)}
         />
         <SavedSlider
           thumbLabel="Door, clockwise from the corner at the top left"
@@ -71,7 +67,7 @@ export function KindSheet({ walk, onClose }: SheetProps) {
           step={0.01}
           value={room.door}
           onSave={(door) =>
-            walk.tell(`${room.name}: door`, { kind: 'room-described', room: room.id, name: room.name, door })
+            walk.tell(`${room.name}: door`, (standing) => roomRedescribed(standing.house, room.id, { door }))
           }
         />
         <p className={classes.soft}>

@@ -24,8 +24,10 @@ export function LeavingSheet({ job, house, walk }: SheetProps) {
           label={<Words>{leavingWords[item]}</Words>}
           checked={house.left.includes(item)}
           disabled={!walk.canRecord}
-          onChange={(event) =>
-            walk.tell(leavingWords[item], { kind: 'left-as-found', item, done: event.currentTarget.checked })
+          onChange={() =>
+            walk.tell(leavingWords[item], ({ house: standing }) => [
+              { kind: 'left-as-found', item, done: !standing.left.includes(item) },
+            ])
           }
         />
       ))}

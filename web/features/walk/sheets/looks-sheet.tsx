@@ -1,4 +1,5 @@
 import { lookFacts, looks } from '@fair-plug/core/conditions';
+import { type House, whereIs } from '@fair-plug/core/inspection';
 import { Button } from '@mantine/core';
 import { ChoiceKeys } from '@/components/choice-keys';
 import { Words } from '@/components/region-words';
@@ -16,10 +17,14 @@ export function LooksSheet({ walk, onClose }: SheetProps) {
         choices={looks.map((look) => [look, lookFacts[look].name] as const)}
         chosen={(look) => seen.includes(look)}
         onChoose={(look) => {
-          const isSeen = !seen.includes(look);
+          const isSeenIn = (house: House, id: string): boolean =>
+            whereIs(house, id)?.receptacle.looks.includes(look) ?? false;
           walk.say(
-            (receptacle) => [{ kind: 'look-noted', receptacle, look, seen: isSeen }],
-            `${walk.name}: ${isSeen ? '' : 'not '}${lookFacts[look].name.toLowerCase()}`,
+            (receptacle, house) => [
+              { kind: 'look-noted', receptacle, look, seen: !isSeenIn(house, receptacle) },
+            ],
+            (house, receptacle) =>
+              `${walk.name}: ${isSeenIn(house, receptacle) ? '' : 'not '}${lookFacts[look].name.toLowerCase()}`,
           );
         }}
       />

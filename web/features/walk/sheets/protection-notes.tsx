@@ -1,4 +1,5 @@
-import { labelWords, protectionLabels } from '@fair-plug/core/conditions';
+import { labelWords, type ProtectionLabel, protectionLabels } from '@fair-plug/core/conditions';
+import { type JobStatement, whereIs } from '@fair-plug/core/inspection';
 import { Checkbox } from '@mantine/core';
 import { ChoiceKeys } from '@/components/choice-keys';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
@@ -8,13 +9,21 @@ import classes from './sheets.module.css';
 /** About this many years a device lasts; moisture, insects and loose neutrals shorten it (common practice). */
 const usualLife = 10;
 
+type Noted = Omit<Extract<JobStatement, { kind: 'protection-noted' }>, 'kind' | 'receptacle'>;
+
 /** Labels, the place of the reset, and the age of the device. */
 export function ProtectionNotes({ walk }: { readonly walk: Walk }) {
   const protection = walk.receptacle?.protection;
   const labels = protection?.labels ?? null;
   const madeIn = protection?.madeIn ?? null;
-  const note = (fields: object, words: string): void =>
+  const note = (fields: Noted, words: string): void =>
     walk.say((receptacle) => [{ kind: 'protection-noted', receptacle, ...fields }], `${walk.name}: ${words}`);
+  const toggle = (label: ProtectionLabel): void =>
+    walk.say((receptacle, house) => {
+      const there = whereIs(house, receptacle)?.receptacle.protection.labels ?? [];
+      const changed = there.includes(label) ? there.filter((one) => one !== label) : [...there, label];
+      return [{ kind: 'protection-noted', receptacle, labels: changed }];
+    }, `${walk.name}: labels`);
   return (
     <section className={classes.part} aria-label="Labels and device">
       <h3>Labels and device</h3>
@@ -25,11 +34,7 @@ export function ProtectionNotes({ walk }: { readonly walk: Walk }) {
           ['none', 'None'] as const,
         ]}
         chosen={(label) => (label === 'none' ? labels?.length === 0 : (labels ?? []).includes(label))}
-        onChoose={(label) => {
-          if (label === 'none') return note({ labels: [] }, 'no labels');
-          const others = (labels ?? []).filter((one) => one !== label);
-          note({ labels: others.length === (labels ?? []).length ? [...others, label] : others }, 'labels');
-        }}
+        onChoose={(label) => (label === 'none' ? note({ labels: [] }, 'no labels') : toggle(label))}
       />
       <div className={classes.row}>
         <SavedText

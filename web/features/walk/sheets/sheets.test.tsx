@@ -1,7 +1,14 @@
 // @vitest-environment jsdom
 import { cautions } from '@fair-plug/core/conditions';
 import type { JobStatement } from '@fair-plug/core/inspection';
-import { type BoundFunctions, type queries, screen, waitFor, within } from '@testing-library/react';
+import {
+  type BoundFunctions,
+  fireEvent,
+  type queries,
+  screen,
+  waitFor,
+  within,
+} from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { houseOf, type Shown, showScreen } from '@/testing/screen';
 import { WalkScreen } from '../walk-screen';
@@ -120,6 +127,78 @@ describe('ground-fault test', () => {
       { resetAt: 'garage, by the door' },
       { lockedOut: true },
     ]);
+  });
+});
+
+describe('taps one after another, faster than the screen is drawn anew', () => {
+  /** Presses at once, before anything that they lead to is drawn. */
+  const pressAll = (...pressed: readonly HTMLElement[]): void => {
+    for (const one of pressed) fireEvent.click(one);
+  };
+
+  test('two labels of a device: both are there', async () => {
+    const { open, kept } = await denTwo();
+    const sheet = await open('g');
+    const first = await sheet.findByRole('button', { name: '“GFCI Protected”' });
+    pressAll(first, sheet.getByRole('button', { name: '“No Equipment Ground”' }));
+    await waitFor(() => expect(kept('protection-noted')).toHaveLength(2));
+    expect(kept('protection-noted').at(-1)).toMatchObject({ labels: ['protected', 'no-equipment-ground'] });
+  });
+
+  test('two receptacles that went dead: both are there', async () => {
+    const { open, user, kept, ids } = await denTwo((all) => [correct(all['Den 2'])]);
+    const sheet = await open('g');
+    await user.click(await sheet.findByRole('button', { name: 'It trips' }));
+    await sheet.findByText('Tripped.');
+    pressAll(sheet.getByRole('button', { name: 'Den 3' }), sheet.getByRole('button', { name: 'Hall 1' }));
+    pressAll(sheet.getByRole('button', { name: 'Power is back' }));
+    await waitFor(() => expect(kept('went-dead')).toHaveLength(3));
+    expect(kept('went-dead').at(-1)).toMatchObject({
+      dead: [ids['Den 2'], ids['Den 3'], ids['Hall 1']],
+      powerBack: true,
+    });
+  });
+
+  test('one look twice: seen, and taken back', async () => {
+    const { open, kept } = await denTwo();
+    const sheet = await open('o');
+    const look = await sheet.findByRole('button', { name: 'Scorched' });
+    pressAll(look, look);
+    await waitFor(() => expect(kept('look-noted')).toMatchObject([{ seen: true }, { seen: false }]));
+  });
+
+  test('a new name and a new kind: both hold', async () => {
+    const { open, user, kept, isClosed } = await denTwo();
+    const sheet = await open('e');
+    const name = await sheet.findByLabelText('Name');
+    fireEvent.change(name, { target: { value: 'Den by the stairs' } });
+    fireEvent.blur(name);
+    await user.keyboard('{Escape}');
+    await isClosed();
+    const kinds = await open('t');
+    pressAll(
+      await kinds.findByRole('button', { name: /^Two-slot/ }),
+      kinds.getByLabelText('A three-to-two adapter is in use'),
+    );
+    await waitFor(() => expect(kept('receptacle-described').at(-1)).toMatchObject({ adapter: true }));
+    expect(kept('receptacle-described').slice(-2)).toMatchObject([
+      { name: 'Den by the stairs', type: 'two-slot' },
+      { name: 'Den by the stairs', adapter: true },
+    ]);
+  });
+
+  test('“Undo” twice takes back two actions', async () => {
+    const { user, kept, ids } = await denTwo();
+    await user.keyboard('2');
+    await screen.findByText(/^Recorded: Den 2/);
+    await user.keyboard('4');
+    await waitFor(() => expect(kept('lamps-read')).toHaveLength(2));
+    await user.keyboard('uu');
+    await waitFor(() => expect(kept('withdrawn')).toHaveLength(2));
+    const withdrawn = kept('withdrawn').flatMap((entry) => (entry.kind === 'withdrawn' ? entry.entries : []));
+    const read = kept('lamps-read').map(({ id }) => id);
+    expect(withdrawn).toEqual(read.toReversed());
+    expect(kept('lamps-read')).toMatchObject([{ receptacle: ids['Den 2'] }, { receptacle: ids['Den 2'] }]);
   });
 });
 

@@ -1,0 +1,173 @@
+'use client';
+
+import { judgeByLamps } from '@fair-plug/core/diagnosis';
+import {
+  type House,
+  type JobStatement,
+  type ReceptacleFields,
+  receptacleRedescribed,
+} from '@fair-plug/core/inspection';
+import type { Lamps } from '@fair-plug/core/instruments';
+import { useCallback, useRef, useState } from 'react';
+import { useDrawn } from '@/components/use-drawn';
+import { usePresses } from '@/components/use-presses';
+import { type JobPart, useKeep } from '@/local/use-logs';
+import { type InHand, nextInHand } from './walk-order';
+import { describedAt, type Place } from './walk-place';
+
+/** Words for what was recorded, or how they follow from the house afterwards. */
+type WordsFor = string | ((house: House, receptacle: string) => string);
+
+/** What is said of a receptacle, made from the house as it stands when it is kept. */
+type About = (receptacle: string, house: House) => readonly JobStatement[];
+
+export interface Recording {
+  /** A reading is being kept. */
+  readonly isRecording: boolean;
+  /** The latest press was the second of the same key within half a second, and recorded nothing. */
+  readonly isSlip: boolean;
+  readonly canKeep: boolean;
+  /** True for a press that counts; that it does not is said. `at`: the event's time stamp. */
+  readonly counts: (key: string, at: number) => boolean;
+  readonly record: (lamps: Lamps, at: number) => void;
+  /** Keeps what is said of the place shown, its receptacle described first where it is new. */
+  readonly say: (about: About, words: WordsFor, goesOn?: boolean) => void;
+  /** Keeps how the receptacle at the place shown is described; what is not said stays as it is. */
+  readonly describe: (fields: ReceptacleFields, words: string) => void;
+  /** Keeps what is said of the house. */
+  readonly tell: (words: string, ...parts: readonly JobPart[]) => void;
+  /** Another place was taken in hand: what is still being kept no longer leads on. */
+  readonly moved: () => void;
+}
+
+export interface RecordingOptions {
+  readonly job: string;
+  readonly tester: string | null;
+  /** null: no room yet. */
+  readonly shownPlace: () => Place | null;
+  /** Something is being kept at a place, with the reading where it is one. */
+  readonly onBegun: (at: Place, read: Lamps | null) => void;
+  /** It is kept; `to`: where the walk goes, null where it has gone elsewhere meanwhile. */
+  readonly onKept: (words: string, to: InHand | null) => void;
+  /** A reading of lamps no longer is a draft of its own. */
+  readonly onRead: (read: Lamps) => void;
+  readonly onSaid: (words: string) => void;
+}
+
+const notKept = 'Not kept: this device could not store it. Try again, or free some space.';
+
+/**
+ * Keeps what is pressed in the walk, one after another in the order of the presses, each at the place that the screen
+ * showed then and with values from the house as it stands when its turn comes.
+ */
+export function useRecording(options: RecordingOptions): Recording {
+  const { job, tester, shownPlace, onBegun, onKept, onRead, onSaid } = options;
+  const keep = useKeep();
+  const isFirst = usePresses();
+  const [beingKept, setBeingKept] = useState(0);
+  const [isSlip, setSlip] = useState(false);
+  /** Counts presses and moves: only the latest of them decides where the walk goes. */
+  const steps = useRef(0);
+
+  const moved = useCallback(() => {
+    steps.current += 1;
+    setSlip(false);
+  }, []);
+
+  const counts = useCallback(
+    (key: string, at: number): boolean => {
+      const isWanted = isFirst(key, at);
+      setSlip(!isWanted);
+      return isWanted;
+    },
+    [isFirst],
+  );
+
+  /** Keeps what is said at a place; the walk then goes on or stays there. */
+  const keepAt = (
+    place: Place,
+    statements: (house: House) => readonly JobStatement[],
+    words: WordsFor,
+    goesOn: boolean,
+  ): Promise<void> => {
+    if (keep === null) return Promise.resolve();
+    steps.current += 1;
+    const step = steps.current;
+    const here: InHand = { room: place.room, receptacle: place.receptacle };
+    return keep
+      .inJob(job, ({ house }) => statements(house))
+      .then(({ house }) => {
+        const next = place.isNew ? { ...here, receptacle: null } : nextInHand(house, here);
+        const to = goesOn ? next : here;
+        onKept(
+          typeof words === 'string' ? words : words(house, place.receptacle),
+          step === steps.current ? to : null,
+        );
+      })
+      .catch(() => onSaid(notKept));
+  };
+
+  const record = useDrawn((read: Lamps, at: number): void => {
+    const place = shownPlace();
+    if (keep === null || place === null || !counts(`${read.hn} ${read.hg} ${read.ng}`, at)) return;
+    const { headline, plain } = judgeByLamps({ lamps: read });
+    const by = tester === null ? {} : { tester };
+    setBeingKept((count) => count + 1);
+    onBegun(place, read);
+    void keepAt(
+      place,
+      (house) => [
+        ...describedAt(place, house),
+        { kind: 'lamps-read', receptacle: place.receptacle, lamps: read, ...by },
+      ],
+      `Recorded: ${place.name}, ${headline.toLowerCase()}`,
+      plain,
+    ).finally(() => {
+      setBeingKept((count) => count - 1);
+      onRead(read);
+    });
+  });
+
+  const say = useDrawn((about: About, words: WordsFor, goesOn?: boolean): void => {
+    const place = shownPlace();
+    if (keep === null || place === null) return;
+    setSlip(false);
+    onBegun(place, null);
+    const statements = (house: House) => [...describedAt(place, house), ...about(place.receptacle, house)];
+    void keepAt(place, statements, words, goesOn === true);
+  });
+
+  const describe = useDrawn((fields: ReceptacleFields, words: string): void => {
+    const place = shownPlace();
+    if (keep === null || place === null) return;
+    setSlip(false);
+    onBegun(place, null);
+    const statements = (house: House): readonly JobStatement[] => {
+      const [added] = describedAt(place, house);
+      return added === undefined
+        ? receptacleRedescribed(house, place.receptacle, fields)
+        : [{ ...added, ...fields }];
+    };
+    void keepAt(place, statements, words, false);
+  });
+
+  const tell = useDrawn((words: string, ...parts: readonly JobPart[]): void => {
+    setSlip(false);
+    void keep?.inJob(job, ...parts).then(
+      () => onSaid(words),
+      () => onSaid(notKept),
+    );
+  });
+
+  return {
+    isRecording: beingKept > 0,
+    isSlip,
+    canKeep: keep !== null,
+    counts,
+    record,
+    say,
+    describe,
+    tell,
+    moved,
+  };
+}
