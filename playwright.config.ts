@@ -9,7 +9,8 @@ const origin = `http://127.0.0.1:${e2e.port}`;
 export default defineConfig({
   testDir: 'e2e',
   globalSetup: './e2e/global-setup.ts',
-  workers: 1,
+  // As many as there are cores; every test has a firm of its own.
+  workers: 2,
   forbidOnly: true,
   timeout: 180_000,
   expect: { timeout: 20_000 },
@@ -26,7 +27,9 @@ export default defineConfig({
       // Chromium's sandbox does not start as root.
       args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
     },
-    trace: 'retain-on-failure',
+    // A trace of every test would take as long as the tests: what fails is run once more with one.
+    trace: process.env.FAIRPLUG_TRACE === 'on' ? 'on' : 'off',
+    contextOptions: { reducedMotion: 'reduce' },
   },
   webServer: {
     command: 'node scripts/start.mjs',

@@ -1,7 +1,8 @@
 import { lampsOf } from '@fair-plug/core/instruments';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { v7 } from 'uuid';
 import { entry, newHouse } from './house.ts';
+import { test } from './own-firm.ts';
 
 const reading = () => entry({ kind: 'lamps-read', receptacle: v7(), lamps: lampsOf('hn') });
 

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { parseCircuit } from '@fair-plug/core/circuit';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './own-firm.ts';
 
 const why = (page: Page) => page.getByRole('region', { name: 'Instrument' }).getByRole('status');
 const faults = (page: Page) => page.getByRole('region', { name: 'Faults' });

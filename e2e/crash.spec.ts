@@ -5,7 +5,9 @@ import { expect, test } from '@playwright/test';
 import { v7 } from 'uuid';
 import { removeData, startCluster } from '../scripts/setup/cluster.mjs';
 import { type Device, logOnServer, newDevices, openDemo, type Server } from './devices.ts';
-import { type Instance, origin, settings, startInstance, stopInstances } from './instance.ts';
+import { type Instance, instancesOn } from './instance.ts';
+
+const { settings, origin, startInstance, stopInstances } = instancesOn('crash');
 
 test.describe.configure({ mode: 'serial', timeout: 120_000 });
 

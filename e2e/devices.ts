@@ -1,6 +1,5 @@
 import 'fake-indexeddb/auto';
 import type { Entry, JobEntry, JobStatement } from '@fair-plug/core/inspection';
-import { author } from '../scripts/demo/ids.ts';
 import { firmApi } from '../web/local/api.ts';
 import { LogBooks } from '../web/local/log-books.ts';
 import { entriesOf, keep, LocalDatabase } from '../web/local/store.ts';
@@ -56,7 +55,10 @@ let made = 0;
 
 /** New devices of the demo's owner; `through` is where their requests go, a proxy for instance. */
 export async function newDevices(server: Server, count: number, through = server.origin): Promise<Device[]> {
-  const { firms } = await ask<{ firms: { id: string }[] }>(server, '/api/session');
+  const {
+    person: { id: person },
+    firms,
+  } = await ask<{ person: { id: string }; firms: { id: string }[] }>(server, '/api/session');
   const firm = firms[0]?.id ?? '';
   // Browsers resolve paths against their page and send the cookie by themselves.
   globalThis.fetch = (input, init = {}) =>
@@ -68,7 +70,7 @@ export async function newDevices(server: Server, count: number, through = server
     const store = new LocalDatabase(`device ${process.pid} ${made}`);
     const sync = new Sync(store, firmApi(firm), new LogBooks(store));
     return {
-      keep: (job, said, opens = false) => keep(store, job, author, said, opens),
+      keep: (job, said, opens = false) => keep(store, job, person, said, opens),
       exchange: () => sync.exchange(),
       unsent: () => store.unsent.count(),
       entries: async (job) => (await entriesOf(store, job)) as readonly JobEntry[],

@@ -1,8 +1,9 @@
 import { gzipSync } from 'node:zlib';
 import { diagnosisOf, parseDiagnosisInput } from '@fair-plug/core/diagnosis';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { build } from 'esbuild';
 import { inHand, pause, saved, verdict, walkOf } from './house.ts';
+import { test } from './own-firm.ts';
 
 const dialog = (page: Page) => page.getByRole('dialog');
 
@@ -46,7 +47,6 @@ test('a meter is read in by keyboard alone, and undone', async ({ page, request 
   await page.keyboard.press('Enter');
   await expect(dialog(page)).toHaveCount(0);
   await expect(verdict(page).getByRole('row', { name: /^Meter/ })).toContainText('120.4 V');
-  await pause(page);
   await page.keyboard.press('u');
   await expect(
     page.getByRole('status').filter({ hasText: 'Taken back: the reading of Den 1' }),

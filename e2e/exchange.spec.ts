@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
-import { type Download, expect, type Page, test } from '@playwright/test';
+import { type Download, expect, type Page } from '@playwright/test';
 import { dialog, newHouse, saved } from './house.ts';
+import { test } from './own-firm.ts';
 
 const csv = (rows: readonly string[]) => ({
   name: 'list.csv',

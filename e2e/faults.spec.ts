@@ -2,12 +2,13 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { foldHouse, type JobStatement } from '@fair-plug/core/inspection';
 import { lampPatterns, lampsOf } from '@fair-plug/core/instruments';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { v7 } from 'uuid';
 import { Random } from '../scripts/accuracy/random.ts';
 import { root } from '../scripts/setup/settings.mjs';
 import { type Device, logOnServer, newDevices, openDemo } from './devices.ts';
 import { faultyProxy } from './faulty-proxy.ts';
+import { test } from './own-firm.ts';
 
 /** `npm run test:faults` asks for more and writes down what it saw. */
 const wanted = Number(process.env.FAIRPLUG_FAULTS ?? 60);

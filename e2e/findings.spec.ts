@@ -1,7 +1,8 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { lampsOf } from '../core/instruments/index.ts';
 import { dialog, entry, newHouse, saved } from './house.ts';
+import { test } from './own-firm.ts';
 
 const inHand = (page: Page) => page.getByRole('region', { name: 'Finding in hand' });
 const list = (page: Page) => page.getByRole('navigation', { name: 'Findings' });

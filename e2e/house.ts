@@ -1,13 +1,13 @@
-import type { JobStatement } from '@fair-plug/core/inspection';
+import type { JobStatement, KitStatement } from '@fair-plug/core/inspection';
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
-import { author } from '../scripts/demo/ids.ts';
+import { owner } from './own-firm.ts';
 
-/** An entry of the demo's owner with everything that an entry needs. */
-export const entry = (said: JobStatement) => ({
+/** An entry of the firm's owner with everything that an entry needs. */
+export const entry = (said: JobStatement | KitStatement) => ({
   id: v7(),
   device: v7(),
-  author,
+  author: owner.id,
   at: new Date().toISOString(),
   ...said,
 });
@@ -38,8 +38,8 @@ export async function newHouse(
   return { job, address };
 }
 
-/** Longer than the walk ignores presses after a recording. */
-export const pause = (page: Page) => page.waitForTimeout(550);
+/** Longer than the walk takes a second press of the same key for a slip. */
+export const pause = (page: Page) => page.clock.fastForward(600);
 
 export const inHand = (page: Page, name: string) =>
   page.getByRole('heading', { level: 2, name, exact: true });

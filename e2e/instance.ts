@@ -3,10 +3,7 @@ import { join } from 'node:path';
 import { portIsFree } from '../scripts/setup/processes.mjs';
 import { root, testSettings } from '../scripts/setup/settings.mjs';
 
-const { restart, dist } = testSettings();
-
-export const origin = `http://127.0.0.1:${restart.port}`;
-export const settings = restart;
+const { dist, ...all } = testSettings();
 
 export interface Instance {
   /** All that it printed. */
@@ -27,75 +24,84 @@ function collect(child: ChildProcess): () => string {
   return () => output;
 }
 
-const running = new Set<ChildProcess>();
-
-/** Stops what a test that failed has left running. */
-export async function stopInstances(): Promise<void> {
-  await Promise.all(
-    [...running].map((child) => {
-      const exited = exitOf(child);
-      child.kill('SIGINT');
-      return exited;
-    }),
-  );
-}
-
-/** Runs `npm start`'s script, or that of `npm run serve`, on ports and data of its own. */
-function spawnScript(script: 'start' | 'serve', env: Record<string, string>): ChildProcess {
-  return spawn(process.execPath, [join(root, `scripts/${script}.mjs`)], {
-    cwd: root,
-    env: {
-      ...process.env,
-      FAIRPLUG_PORT: String(restart.port),
-      FAIRPLUG_DATABASE_PORT: String(restart.databasePort),
-      FAIRPLUG_DATA: restart.data,
-      FAIRPLUG_DIST: dist,
-      ...env,
-    },
-  });
-}
-
 const exitOf = (child: ChildProcess) =>
   new Promise<number | null>((done) => child.once('close', (code) => done(code)));
 
-/** What a start that fails prints, and its exit code. */
-export async function failedStart(env: Record<string, string> = {}, script: 'start' | 'serve' = 'start') {
-  const child = spawnScript(script, env);
-  const output = collect(child);
-  return { code: await exitOf(child), output: output() };
-}
+/** Instances of the application on ports and data of their own, beside whatever else runs. */
+export function instancesOn(name: 'restart' | 'crash') {
+  const settings = all[name];
+  const origin = `http://127.0.0.1:${settings.port}`;
+  const running = new Set<ChildProcess>();
 
-/** Starts and waits for the printed address. */
-export async function startInstance(
-  env: Record<string, string> = {},
-  script: 'start' | 'serve' = 'start',
-): Promise<Instance> {
-  const child = spawnScript(script, env);
-  const output = collect(child);
-  const exited = exitOf(child);
-  let hasExited = false;
-  running.add(child);
-  void exited.then(() => {
-    hasExited = true;
-    running.delete(child);
-  });
-  while (!output().includes(origin)) {
-    if (hasExited) throw new Error(`start ended:\n${output()}`);
-    await new Promise((done) => setTimeout(done, 100));
-  }
+  /** Runs `npm start`'s script, or that of `npm run serve`. */
+  const spawnScript = (script: 'start' | 'serve', env: Record<string, string>): ChildProcess =>
+    spawn(process.execPath, [join(root, `scripts/${script}.mjs`)], {
+      cwd: root,
+      env: {
+        ...process.env,
+        FAIRPLUG_PORT: String(settings.port),
+        FAIRPLUG_DATABASE_PORT: String(settings.databasePort),
+        FAIRPLUG_DATA: settings.data,
+        FAIRPLUG_DIST: dist,
+        ...env,
+      },
+    });
+
   return {
-    output,
-    killServer: () => {
-      const children = execFileSync('pgrep', ['-P', String(child.pid)], { encoding: 'utf8' });
-      for (const pid of children.trim().split('\n')) process.kill(Number(pid), 'SIGKILL');
+    settings,
+    origin,
+
+    /** Stops what a test that failed has left running. */
+    stopInstances: async (): Promise<void> => {
+      await Promise.all(
+        [...running].map((child) => {
+          const exited = exitOf(child);
+          child.kill('SIGINT');
+          return exited;
+        }),
+      );
     },
-    interrupt: () => {
-      child.kill('SIGINT');
-      return exited;
+
+    /** What a start that fails prints, and its exit code. */
+    failedStart: async (env: Record<string, string> = {}, script: 'start' | 'serve' = 'start') => {
+      const child = spawnScript(script, env);
+      const output = collect(child);
+      return { code: await exitOf(child), output: output() };
     },
+
+    /** Starts and waits for the printed address. */
+    startInstance: async (
+      env: Record<string, string> = {},
+      script: 'start' | 'serve' = 'start',
+    ): Promise<Instance> => {
+      const child = spawnScript(script, env);
+      const output = collect(child);
+      const exited = exitOf(child);
+      let hasExited = false;
+      running.add(child);
+      void exited.then(() => {
+        hasExited = true;
+        running.delete(child);
+      });
+      while (!output().includes(origin)) {
+        if (hasExited) throw new Error(`start ended:\n${output()}`);
+        await new Promise((done) => setTimeout(done, 100));
+      }
+      return {
+        output,
+        killServer: () => {
+          const children = execFileSync('pgrep', ['-P', String(child.pid)], { encoding: 'utf8' });
+          for (const pid of children.trim().split('\n')) process.kill(Number(pid), 'SIGKILL');
+        },
+        interrupt: () => {
+          child.kill('SIGINT');
+          return exited;
+        },
+      };
+    },
+
+    /** True when nothing listens on these ports any more. */
+    allStopped: async (): Promise<boolean> =>
+      (await portIsFree(settings.port)) && (await portIsFree(settings.databasePort)),
   };
 }
-
-/** True when nothing listens on the ports of this instance any more. */
-export const allStopped = async () =>
-  (await portIsFree(restart.port)) && (await portIsFree(restart.databasePort));

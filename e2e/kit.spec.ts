@@ -1,11 +1,25 @@
-import { expect, test } from '@playwright/test';
-import { inHand, newHouse, saved, verdict } from './house.ts';
+import type { KitStatement } from '@fair-plug/core/inspection';
+import { expect } from '@playwright/test';
+import { v7 } from 'uuid';
+import { entry, inHand, newHouse, saved, verdict } from './house.ts';
+import { test } from './own-firm.ts';
 
 test('one’s own tester is set up from two patterns and its lamps enter readings', async ({
   page,
   request,
 }) => {
   const { job } = await newHouse(request, { Den: 1 });
+  const spare: KitStatement = {
+    kind: 'tester-described',
+    tester: v7(),
+    name: 'Spare tester',
+    layout: [
+      { pair: 'hg', colour: 'white' },
+      { pair: 'ng', colour: 'green' },
+      { pair: 'hn', colour: 'green' },
+    ],
+  };
+  expect((await request.post('/api/kit/entries', { data: { entries: [entry(spare)] } })).ok()).toBe(true);
   await page.goto('/kit');
   await page.getByRole('button', { name: 'Set up a tester' }).click();
   const save = page.getByRole('button', { name: 'Save the tester' });
@@ -37,6 +51,6 @@ test('one’s own tester is set up from two patterns and its lamps enter reading
   await expect(verdict(page)).toContainText('Reads hot and neutral reversed');
 
   await page.goto('/kit');
-  await page.getByRole('listitem').filter({ hasText: 'Yellow tester' }).getByRole('button').click();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Yellow tester' })).toContainText('In use here');
+  await page.getByRole('listitem').filter({ hasText: 'Spare tester' }).getByRole('button').click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Spare tester' })).toContainText('In use here');
 });

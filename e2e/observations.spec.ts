@@ -1,6 +1,7 @@
 import type { JobStatement } from '@fair-plug/core/inspection';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { dialog, inHand, pause, status, verdict, walkOf } from './house.ts';
+import { test } from './own-firm.ts';
 
 test('a scorch stops the work, asks that people were warned, and is a finding to act on now', async ({
   page,
@@ -78,7 +79,6 @@ test('without a ground only the device’s own button counts', async ({ page, re
   await walkOf(page, request, { Bath: 1 });
   await page.keyboard.press('4');
   await expect(verdict(page)).toContainText('Reads open ground');
-  await pause(page);
   await page.keyboard.press('g');
   await expect(dialog(page)).toContainText('Use the device’s own button');
   await dialog(page).getByRole('button', { name: 'Nothing, power stays' }).click();

@@ -1,9 +1,10 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Entry } from '@fair-plug/core/inspection';
-import { type BrowserContext, expect, type Page, test } from '@playwright/test';
+import { type BrowserContext, expect, type Page } from '@playwright/test';
 import { root, testSettings } from '../scripts/setup/settings.mjs';
-import { inHand, newHouse, pause, saved, verdict } from './house.ts';
+import { inHand, newHouse, pause, saved, status, verdict } from './house.ts';
+import { test } from './own-firm.ts';
 
 test.use({ serviceWorkers: 'allow' });
 test.describe.configure({ timeout: 180_000 });
@@ -56,7 +57,6 @@ test('a whole visit with no network: a new job, walked, diagnosed, reported, ove
   await pause(page);
   await page.keyboard.press('1');
   await expect(inHand(page, 'Entry 3')).toBeVisible();
-  await pause(page);
   await page.keyboard.press('3');
   await expect(verdict(page)).toContainText('What fits');
   await expect(page.getByText(/\d+ to send/)).toBeVisible();
@@ -114,15 +114,15 @@ test('two browsers on one job, both offline, then merged: both end equal, nothin
   }
   await context.setOffline(true);
   await other.setOffline(true);
-  for (const key of ['1', '4']) {
-    await mine.keyboard.press(key);
-    await pause(mine);
-  }
+  await mine.keyboard.press('1');
+  await expect(inHand(mine, 'Den 2')).toBeVisible();
+  await mine.keyboard.press('4');
+  await expect(status(mine, 'Recorded: Den 2')).toBeVisible();
   await theirs.getByRole('button', { name: /^Hall/ }).first().click();
-  for (const key of ['1', '2']) {
-    await theirs.keyboard.press(key);
-    await pause(theirs);
-  }
+  await theirs.keyboard.press('1');
+  await expect(inHand(theirs, 'Hall 2')).toBeVisible();
+  await theirs.keyboard.press('2');
+  await expect(status(theirs, 'Recorded: Hall 2')).toBeVisible();
   await context.setOffline(false);
   await other.setOffline(false);
   for (const page of [mine, theirs])

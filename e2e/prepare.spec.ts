@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { inHand, newHouse, saved, status } from './house.ts';
+import { test } from './own-firm.ts';
 
 const section = (page: Page, name: string) => page.getByRole('region', { name });
 

@@ -3,8 +3,10 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { removeData, startCluster, stopDatabase } from '../scripts/setup/cluster.mjs';
-import { inHand, pause, saved, verdict } from './house.ts';
-import { allStopped, failedStart, origin, settings, startInstance, stopInstances } from './instance.ts';
+import { inHand, saved, verdict } from './house.ts';
+import { instancesOn } from './instance.ts';
+
+const { settings, origin, startInstance, failedStart, stopInstances, allStopped } = instancesOn('restart');
 
 test.describe.configure({ mode: 'serial', timeout: 90_000 });
 test.use({ baseURL: origin, storageState: { cookies: [], origins: [] } });
@@ -79,7 +81,6 @@ test('while the database is away the screen says so, keeps what is typed and sen
     await expect(
       page.getByRole('alert').filter({ hasText: 'The database cannot be reached.' }),
     ).toBeVisible();
-    await pause(page);
     await page.keyboard.press('2');
     await expect(verdict(page)).toContainText('Reads hot and neutral reversed');
     await expect(

@@ -1,7 +1,8 @@
 import { lampPatterns } from '@fair-plug/core/instruments';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { demoHouses } from '../scripts/demo/houses.ts';
-import { dialog, inHand, newHouse, verdict } from './house.ts';
+import { dialog, inHand, newHouse, pause, verdict } from './house.ts';
+import { test } from './own-firm.ts';
 
 const house = demoHouses.find(({ yearBuilt }) => yearBuilt === 1966);
 if (house === undefined) throw new Error('the demo house of 1966 is missing');
@@ -35,7 +36,7 @@ test(`the demo house, 60 receptacles of which 8 are not correct, in at most ${mo
   for (const room of house.rooms)
     for (let number = 1; number <= room.receptacles; number += 1) {
       await expect(inHand(page, `${room.name} ${number}`)).toBeVisible();
-      await page.waitForTimeout(510);
+      await pause(page);
       const pattern = room.shows?.[number] ?? 'hn-hg';
       const before = hand.actions;
       await hand.press(String(lampPatterns.indexOf(pattern) + 1));

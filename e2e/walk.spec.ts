@@ -1,12 +1,17 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { inHand, newHouse, pause, saved, verdict, walkOf } from './house.ts';
+import { test } from './own-firm.ts';
 
-test('from the list of jobs into the walk of the demo house', async ({ page }) => {
-  await page.goto('/');
-  await page.getByRole('link', { name: '27 Lantern Hollow, Quillmere' }).click();
-  await expect(page.getByRole('navigation', { name: 'Stages' })).toContainText('Walk 48 of 60');
-  await expect(inHand(page, 'Den 1')).toBeVisible();
-  await expect(page.getByRole('navigation', { name: 'Rooms' })).toContainText('Sunroom');
+test.describe('in the demo', () => {
+  test.use({ inDemo: true });
+
+  test('from the list of jobs into the walk of the demo house', async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('link', { name: '27 Lantern Hollow, Quillmere' }).click();
+    await expect(page.getByRole('navigation', { name: 'Stages' })).toContainText('Walk 48 of 60');
+    await expect(inHand(page, 'Den 1')).toBeVisible();
+    await expect(page.getByRole('navigation', { name: 'Rooms' })).toContainText('Sunroom');
+  });
 });
 
 test('a receptacle is added and read by tapping the triangle’s edges', async ({ page, request }) => {
@@ -67,7 +72,6 @@ test('“reads correct” says what it leaves open, dark lamps are not called de
   await page.keyboard.press('ArrowLeft');
   await expect(verdict(page)).toContainText('What this kit cannot see is said once');
   await page.keyboard.press('ArrowRight');
-  await pause(page);
   await page.keyboard.press('7');
   await expect(verdict(page)).toContainText('not proved dead');
   await expect(verdict(page)).toContainText('Dark lamps do not prove a receptacle dead');
@@ -77,10 +81,8 @@ test('the whole walk by keyboard alone', async ({ page, request }) => {
   await walkOf(page, request, { Den: 0, Hall: 0 });
   await page.keyboard.press('1');
   await expect(inHand(page, 'Den 2')).toBeVisible();
-  await pause(page);
   await page.keyboard.press('2');
   await expect(verdict(page)).toContainText('Reads hot and neutral reversed');
-  await pause(page);
   await page.keyboard.press('u');
   await expect(
     page.getByRole('status').filter({ hasText: 'Taken back: the reading of Den 2' }),
@@ -90,7 +92,6 @@ test('the whole walk by keyboard alone', async ({ page, request }) => {
   await page.keyboard.press('Enter');
   await expect(verdict(page)).toContainText('Reads open ground');
   await expect(page.getByText('Not recorded yet')).toHaveCount(0);
-  await pause(page);
   await page.keyboard.press('ArrowDown');
   await expect(inHand(page, 'Hall 1')).toBeVisible();
   await page.keyboard.press('8');

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
-import { expect, type Locator, type Page, test } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { dialog, inHand, newHouse, pause, saved, status, verdict, walkOf } from './house.ts';
+import { test } from './own-firm.ts';
 import { readPdf } from './pdf.ts';
 
 /** Jobs done from one end to the other in one way alone: by keys, or by thumb. */

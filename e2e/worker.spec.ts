@@ -1,8 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { parseCircuit } from '@fair-plug/core/circuit';
 import { simulate } from '@fair-plug/core/instruments';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { build } from 'esbuild';
+import { test } from './own-firm.ts';
 
 const examples = new URL('../docs/formats/examples/', import.meta.url);
 
@@ -29,22 +30,28 @@ async function workerScript(): Promise<string> {
 }
 
 test('the core answers the same in a web worker as in Node', async ({ page }) => {
-  const script = await workerScript();
+  const circuits = readdirSync(examples).map((file) => ({
+    file,
+    circuit: JSON.parse(readFileSync(new URL(file, examples), 'utf8')).circuit,
+  }));
   await page.goto('about:blank');
-  for (const file of readdirSync(examples)) {
-    const { circuit } = JSON.parse(readFileSync(new URL(file, examples), 'utf8'));
+  const inWorker = await page.evaluate(
+    ([source, inputs]) =>
+      new Promise<unknown[]>((done, fail) => {
+        const worker = new Worker(URL.createObjectURL(new Blob([source])));
+        const answers: unknown[] = [];
+        worker.onmessage = ({ data }) => {
+          answers.push(data);
+          if (answers.length === inputs.length) done(answers);
+        };
+        worker.onerror = ({ message }) => fail(new Error(message));
+        for (const input of inputs) worker.postMessage(input);
+      }),
+    [await workerScript(), circuits.map(({ circuit }) => circuit)] as const,
+  );
+  circuits.forEach(({ file, circuit }, index) => {
     const parsed = parseCircuit(circuit);
     if (parsed.kind === 'problems') throw new Error(file);
-    const inWorker = await page.evaluate(
-      ([source, input]) =>
-        new Promise((done, fail) => {
-          const worker = new Worker(URL.createObjectURL(new Blob([source as string])));
-          worker.onmessage = ({ data }) => done(data);
-          worker.onerror = ({ message }) => fail(new Error(message));
-          worker.postMessage(input);
-        }),
-      [script, circuit] as const,
-    );
-    expect(inWorker, file).toEqual(simulate(parsed.value));
-  }
+    expect(inWorker[index], file).toEqual(simulate(parsed.value));
+  });
 });

@@ -75,6 +75,11 @@ export function testSettings() {
       databasePort: port('FAIRPLUG_RESTART_DATABASE_PORT', 54333),
       data: join(root, '.data/restart'),
     },
+    crash: {
+      port: port('FAIRPLUG_CRASH_PORT', 3102),
+      databasePort: port('FAIRPLUG_CRASH_DATABASE_PORT', 54335),
+      data: join(root, '.data/crash'),
+    },
     dist: '.next-test',
   };
 }
