@@ -25,7 +25,11 @@ export default defineConfig({
     launchOptions: {
       executablePath: chromium,
       // Chromium's sandbox does not start as root.
-      args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
+      args: [
+        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+        '--disable-gpu',
+        '--disable-software-rasterizer',
+      ],
     },
     // A trace of every test would take as long as the tests: what fails is run once more with one.
     trace: process.env.FAIRPLUG_TRACE === 'on' ? 'on' : 'off',

@@ -3,6 +3,7 @@ import { defineConfig } from 'vitest/config';
 
 const exclude = ['**/node_modules/**', '**/.next*/**'];
 const resolved = { alias: { '@/': `${resolve(import.meta.dirname, 'web')}/` } };
+const testing = resolve(import.meta.dirname, 'web/testing');
 /** What has no need of a browser's store, of a page or of a database. */
 const plain = ['{core,cli}/**/*.test.ts', 'web/{app,components,features}/**/*.test.ts'];
 
@@ -23,13 +24,22 @@ export default defineConfig({
         },
       },
       {
-        resolve: resolved,
+        resolve: {
+          alias: {
+            comlink: `${testing}/comlink.ts`,
+            'next/navigation': `${testing}/navigation.ts`,
+            '@/components/missing-chart': `${testing}/missing-chart.tsx`,
+            ...resolved.alias,
+          },
+        },
         test: {
           name: 'screens',
           include: ['web/**/*.test.tsx'],
           exclude,
-          // Before anything that looks for it: browsers have it.
-          setupFiles: ['fake-indexeddb/auto'],
+          environment: 'jsdom',
+          isolate: false,
+          // The store before anything that looks for it: browsers have it.
+          setupFiles: ['fake-indexeddb/auto', './web/testing/set-up.ts'],
           testTimeout: 300_000,
         },
       },

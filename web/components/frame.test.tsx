@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { useHouse, useKeep } from '@/local/use-logs';

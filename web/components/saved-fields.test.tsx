@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { fireEvent, screen } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { showPart } from '@/testing/screen';

@@ -1,85 +1,18 @@
 import type { Entry, JobStatement, KitStatement } from '@fair-plug/core/inspection';
 import { MantineProvider } from '@mantine/core';
-import { cleanup, configure, createEvent, fireEvent, render } from '@testing-library/react';
+import { createEvent, fireEvent, render } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { v7 } from 'uuid';
-import { afterEach, beforeAll, vi } from 'vitest';
+import { vi } from 'vitest';
 import { theme } from '@/app/theme';
 import { Door } from '@/components/door';
 import type { Role } from '@/data/roles';
 import { WhoIsHereProvider } from '@/local/who-is-here';
 import { FakeServer } from './fake-server';
+import { visited } from './navigation';
 
-type Asked = (...args: readonly unknown[]) => unknown;
-
-/** The engine answers in the page itself, later as from a worker: there are none here. */
-const inPage = vi.hoisted(() => ({ engine: {} as Record<string, Asked> }));
-vi.mock('comlink', () => ({
-  expose: (engine: Record<string, Asked>) => {
-    inPage.engine = engine;
-  },
-  wrap: () =>
-    new Proxy(
-      {},
-      {
-        get:
-          (_, name: string): Asked =>
-          async (...args) =>
-            inPage.engine[name]?.(...args),
-      },
-    ),
-  proxy: <T,>(one: T): T => one,
-}));
-
-/** Where the application is, and where it went. */
-export const visited: string[] = [];
-vi.mock('next/navigation', () => {
-  const router = {
-    push: (to: string) => void visited.push(to),
-    replace: (to: string) => void visited.push(to),
-  };
-  return {
-    usePathname: () => location.pathname,
-    useRouter: () => router,
-    useSearchParams: () => new URLSearchParams(location.search),
-  };
-});
-
-// No test is about time: a slow machine is not a failure.
-configure({ asyncUtilTimeout: 30_000 });
-
-// What browsers have and this one lacks.
-beforeAll(async () => {
-  class Nothing {
-    observe(): void {}
-    unobserve(): void {}
-    disconnect(): void {}
-  }
-  vi.stubGlobal('ResizeObserver', Nothing);
-  vi.stubGlobal('Worker', Nothing);
-  vi.stubGlobal('matchMedia', (query: string) => ({
-    matches: false,
-    media: query,
-    addEventListener: () => {},
-    removeEventListener: () => {},
-    addListener: () => {},
-    removeListener: () => {},
-  }));
-  Object.defineProperty(document, 'fonts', { value: new EventTarget() });
-  Element.prototype.scrollIntoView = () => {};
-  // No style sheet is applied here; to look through them for every element would take most of the time.
-  const noStyle = document.createElement('i').style;
-  vi.stubGlobal('getComputedStyle', (element: HTMLElement, pseudo?: string | null) =>
-    pseudo ? noStyle : (element.style ?? noStyle),
-  );
-  await import('@/workers/engine.worker');
-});
-
-afterEach(() => {
-  cleanup();
-  localStorage.clear();
-});
+export { visited } from './navigation';
 
 let pressedAt = 1e6;
 

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import type { JobStatement } from '@fair-plug/core/inspection';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';

@@ -1,15 +1,7 @@
-// @vitest-environment jsdom
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { describe, expect, test, vi } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { houseOf, showScreen } from '@/testing/screen';
 import { PrepareScreen } from './prepare-screen';
-
-// The chart measures itself, which nothing here can do.
-vi.mock('@/components/missing-chart', () => ({
-  MissingChart: ({ expected, planned }: { expected: number; planned: number }) => (
-    <figure aria-label={`${planned} of ${expected}`} />
-  ),
-}));
 
 const section = (name: string) => within(screen.getByRole('region', { name }));
 

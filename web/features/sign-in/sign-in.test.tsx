@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { author, type Shown, showScreen, visited } from '@/testing/screen';

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { type LampPattern, lampPatterns, lampsOf } from '@fair-plug/core/instruments';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';

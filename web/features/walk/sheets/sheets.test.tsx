@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { cautions } from '@fair-plug/core/conditions';
 import type { JobStatement } from '@fair-plug/core/inspection';
 import {
