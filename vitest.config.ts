@@ -11,6 +11,7 @@ export default defineConfig({
   test: {
     // As many as there are cores: the tests wait for nothing else.
     maxWorkers: 2,
+    experimental: { fsModuleCache: true },
     projects: [
       {
         resolve: resolved,
@@ -36,7 +37,7 @@ export default defineConfig({
           name: 'screens',
           include: ['web/**/*.test.tsx'],
           exclude,
-          environment: 'jsdom',
+          environment: './web/testing/page-environment.ts',
           isolate: false,
           // The store before anything that looks for it: browsers have it.
           setupFiles: ['fake-indexeddb/auto', './web/testing/set-up.ts'],

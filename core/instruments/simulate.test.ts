@@ -87,7 +87,7 @@ describe('the solver against a naive twin', () => {
           }
         }
       }),
-      { numRuns: 1000, seed: 20261124 },
+      { numRuns: 600, seed: 20261124 },
     );
   }, 300_000);
 });

@@ -66,6 +66,23 @@ export function houseOf(rooms: Readonly<Record<string, number>>): {
   return { said, ids };
 }
 
+type User = ReturnType<typeof userEvent.setup>;
+
+/**
+ * A user who puts a text into a field at once, and presses the keys named in braces: that a screen is drawn anew with
+ * each letter is not tested here, and would take most of the time.
+ */
+function userInTests(): User {
+  const user = userEvent.setup({ delay: null });
+  const type: User['type'] = async (element, text) => {
+    await user.click(element);
+    for (const part of text.match(/\{\w+\}|\{\{|[^{]+/g) ?? [])
+      if (/^\{\w+\}$/.test(part)) await user.keyboard(part);
+      else await user.paste(part === '{{' ? '{' : part);
+  };
+  return { ...user, type };
+}
+
 /** Shows a part of a screen that needs nothing of what is kept. */
 export function showPart(part: ReactNode) {
   return {
@@ -74,13 +91,13 @@ export function showPart(part: ReactNode) {
         {part}
       </MantineProvider>,
     ),
-    user: userEvent.setup({ delay: null }),
+    user: userInTests(),
   };
 }
 
 export interface Shown {
   readonly server: FakeServer;
-  readonly user: ReturnType<typeof userEvent.setup>;
+  readonly user: User;
   readonly job: string;
   /** Entries of that kind that the server has of the job, in the order in which they arrived. */
   readonly kept: (kind: Entry['kind']) => readonly Entry[];
@@ -138,7 +155,7 @@ export function showScreen(
   );
   return {
     server,
-    user: userEvent.setup({ delay: null }),
+    user: userInTests(),
     job,
     kept: (kind) => (server.logs.get(job) ?? []).filter((entry) => entry.kind === kind),
   };
