@@ -14,7 +14,9 @@ async function expectNoViolation(page: Page, view: string, within?: string): Pro
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
     await page.setViewportSize(size);
     // Legacy mode: all in the page itself, which has no frames.
-    const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] });
+    const axe = new AxeBuilder({ page })
+      .setLegacyMode()
+      .options({ resultTypes: ['violations'], preload: false });
     const { violations } = await (within === undefined ? axe : axe.include(within)).analyze();
     const serious = violations
       .filter(({ impact }) => impact === 'serious' || impact === 'critical')

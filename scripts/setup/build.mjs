@@ -17,7 +17,7 @@ function filesIn(folder) {
 /** Equal as long as nothing that goes into the build changes. */
 function sourceFingerprint() {
   const sources = [...filesIn(join(root, 'core')), ...filesIn(webFolder)].filter(
-    (path) => !/\.test\.tsx?$|next-env\.d\.ts$|\.tsbuildinfo$/.test(path),
+    (path) => !/\.test\.tsx?$|^web\/testing\/|next-env\.d\.ts$|\.tsbuildinfo$/.test(relative(root, path)),
   );
   const all = [...sources, join(root, 'package-lock.json'), join(root, 'tsconfig.base.json')].sort();
   const hash = createHash('sha256');
