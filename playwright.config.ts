@@ -14,7 +14,7 @@ export default defineConfig({
   forbidOnly: true,
   timeout: 180_000,
   expect: { timeout: 20_000 },
-  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  reporter: [[process.env.CI ? 'dot' : 'list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
   use: {
     baseURL: origin,

@@ -20,96 +20,91 @@ const openDemoReport = async (page: import('@playwright/test').Page) => {
 test.describe('of the demo house', () => {
   test.use({ inDemo: true });
 
-  test('the report names findings, what was not ruled out, what was not tested, and the cautions', async ({
-    page,
-  }) => {
+  test('the report: what it says, on paper, as a PDF, in Spanish', async ({ page }) => {
     await openDemoReport(page);
-    const report = page.getByRole('article');
-    await expect(report).toContainText('27 Lantern Hollow, Quillmere');
-    const findings = report.getByRole('heading', { level: 3 });
-    await expect(findings.filter({ hasText: '1 Open neutral' })).toBeVisible();
-    await expect(findings.filter({ hasText: '2 Reads hot and neutral reversed' })).toBeVisible();
-    await expect(report).toContainText('Family room 5, Family room 6, Family room 7');
-    await expect(report).toContainText('not ruled out');
-    await expect(report).toContainText('What “reads correct” does not rule out');
-    await expect(report).toContainText('Den 1, Den 2');
-    await expect(report).toContainText('The local code and the authority having jurisdiction decide');
-    const kitchen = report.getByRole('table', { name: 'Kitchen' });
-    await expect(kitchen.getByRole('row', { name: /Kitchen 7/ })).toContainText('Reads correct');
-    await expect(kitchen.getByRole('img').first()).toHaveAccessibleName(
-      'hot–neutral and hot–ground lit, neutral–ground off',
-    );
-  });
 
-  test('on paper the tools are gone and the page is black on white in either theme', async ({ page }) => {
-    await page.emulateMedia({ media: 'print', colorScheme: 'dark' });
-    await page.goto('/');
-    const href = await page.getByRole('link', { name: 'Report' }).first().getAttribute('href');
-    await page.goto(href ?? '');
-    await expect(page.getByRole('article')).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
-    await expect(page.getByRole('banner')).toBeHidden();
-    const colours = await page.evaluate(() => {
-      const { backgroundColor, color } = getComputedStyle(document.body);
-      return [backgroundColor, color];
+    await test.step('it names findings, what was not ruled out, what was not tested, and the cautions', async () => {
+      const report = page.getByRole('article');
+      await expect(report).toContainText('27 Lantern Hollow, Quillmere');
+      const findings = report.getByRole('heading', { level: 3 });
+      await expect(findings.filter({ hasText: '1 Open neutral' })).toBeVisible();
+      await expect(findings.filter({ hasText: '2 Reads hot and neutral reversed' })).toBeVisible();
+      await expect(report).toContainText('Family room 5, Family room 6, Family room 7');
+      await expect(report).toContainText('not ruled out');
+      await expect(report).toContainText('What “reads correct” does not rule out');
+      await expect(report).toContainText('Den 1, Den 2');
+      await expect(report).toContainText('The local code and the authority having jurisdiction decide');
+      const kitchen = report.getByRole('table', { name: 'Kitchen' });
+      await expect(kitchen.getByRole('row', { name: /Kitchen 7/ })).toContainText('Reads correct');
+      await expect(kitchen.getByRole('img').first()).toHaveAccessibleName(
+        'hot–neutral and hot–ground lit, neutral–ground off',
+      );
     });
-    expect(colours).toEqual(['rgb(255, 255, 255)', 'rgb(0, 0, 0)']);
-  });
 
-  test('the PDF is the same report: tagged, with bookmarks, its text readable', async ({ page }) => {
-    await openDemoReport(page);
-    const [download] = await Promise.all([
-      page.waitForEvent('download'),
-      page.getByRole('button', { name: 'PDF' }).click(),
-    ]);
-    expect(download.suggestedFilename()).toBe('Report 27 Lantern Hollow, Quillmere.pdf');
-    const pdf = await readPdf(await readFile(await download.path()));
-    expect(pdf.title).toBe('Receptacle inspection, 27 Lantern Hollow, Quillmere');
-    expect(pdf.tagged).toBe(true);
-    expect(pdf.bookmarks).toEqual(
-      expect.arrayContaining([
-        'Receptacle inspection',
-        'In short, for the owner',
-        'Work list for the electrician',
-        'Findings',
-        'Kitchen',
-      ]),
-    );
-    for (const words of [
-      'Open neutral',
-      'Probable cause',
-      'Dangerous today',
-      'Licence',
-      'Family room 5, Family room 6, Family room 7',
-      'Reversed bootleg ground',
-      'Den 1, Den 2',
-      'authority having jurisdiction',
-      `1 of ${pdf.pages}`,
-    ])
-      expect(pdf.text).toContain(words);
-  });
+    await test.step('printing on the server tells how far it is, and can be called off', async () => {
+      await page.getByRole('button', { name: 'PDF' }).click();
+      await expect(page.getByRole('status').filter({ hasText: '…' })).toBeVisible();
+      await page.getByRole('button', { name: 'Cancel' }).click();
+      await expect(page.getByRole('button', { name: 'PDF' })).toBeVisible();
+      await expect(page.getByRole('alert').filter({ hasText: /server|report/ })).toHaveCount(0);
+    });
 
-  test('the owner’s page speaks Spanish, on screen and in the PDF', async ({ page }) => {
-    await openDemoReport(page);
-    await page.getByLabel('Language of the owner’s page').selectOption('es');
-    const owner = page.getByRole('region', { name: 'En breve, para el propietario' });
-    await expect(owner).toContainText('Peligroso hoy');
-    await expect(owner).toContainText('Polaridad invertida');
-    const [download] = await Promise.all([
-      page.waitForEvent('download', { timeout: 60_000 }),
-      page.getByRole('button', { name: 'PDF' }).click(),
-    ]);
-    const pdf = await readPdf(await readFile(await download.path()));
-    expect(pdf.text).toContain('No abra ninguna toma ni su caja');
-  });
+    await test.step('the PDF is the same report: tagged, with bookmarks, its text readable', async () => {
+      const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('button', { name: 'PDF' }).click(),
+      ]);
+      expect(download.suggestedFilename()).toBe('Report 27 Lantern Hollow, Quillmere.pdf');
+      const pdf = await readPdf(await readFile(await download.path()));
+      expect(pdf.title).toBe('Receptacle inspection, 27 Lantern Hollow, Quillmere');
+      expect(pdf.tagged).toBe(true);
+      expect(pdf.bookmarks).toEqual(
+        expect.arrayContaining([
+          'Receptacle inspection',
+          'In short, for the owner',
+          'Work list for the electrician',
+          'Findings',
+          'Kitchen',
+        ]),
+      );
+      for (const words of [
+        'Open neutral',
+        'Probable cause',
+        'Dangerous today',
+        'Licence',
+        'Family room 5, Family room 6, Family room 7',
+        'Reversed bootleg ground',
+        'Den 1, Den 2',
+        'authority having jurisdiction',
+        `1 of ${pdf.pages}`,
+      ])
+        expect(pdf.text).toContain(words);
+    });
 
-  test('printing on the server tells how far it is, and can be called off', async ({ page }) => {
-    await openDemoReport(page);
-    await page.getByRole('button', { name: 'PDF' }).click();
-    await expect(page.getByRole('status').filter({ hasText: '…' })).toBeVisible();
-    await page.getByRole('button', { name: 'Cancel' }).click();
-    await expect(page.getByRole('button', { name: 'PDF' })).toBeVisible();
-    await expect(page.getByRole('alert').filter({ hasText: /server|report/ })).toHaveCount(0);
+    await test.step('the owner’s page speaks Spanish, on screen and in the PDF', async () => {
+      await page.getByLabel('Language of the owner’s page').selectOption('es');
+      const owner = page.getByRole('region', { name: 'En breve, para el propietario' });
+      await expect(owner).toContainText('Peligroso hoy');
+      await expect(owner).toContainText('Polaridad invertida');
+      const [download] = await Promise.all([
+        page.waitForEvent('download', { timeout: 60_000 }),
+        page.getByRole('button', { name: 'PDF' }).click(),
+      ]);
+      const pdf = await readPdf(await readFile(await download.path()));
+      expect(pdf.text).toContain('No abra ninguna toma ni su caja');
+    });
+
+    await test.step('on paper the tools are gone and the page is black on white in either theme', async () => {
+      await page.emulateMedia({ media: 'print', colorScheme: 'dark' });
+      await expect(page.getByRole('article')).toBeVisible();
+      await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+      await expect(page.getByRole('banner')).toBeHidden();
+      const colours = await page.evaluate(() => {
+        const { backgroundColor, color } = getComputedStyle(document.body);
+        return [backgroundColor, color];
+      });
+      expect(colours).toEqual(['rgb(255, 255, 255)', 'rgb(0, 0, 0)']);
+    });
   });
 });
 

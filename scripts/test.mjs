@@ -1,8 +1,9 @@
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { needBuild } from './setup/build.mjs';
 import { removeData } from './setup/cluster.mjs';
 import { run } from './setup/processes.mjs';
-import { runMain } from './setup/refusal.mjs';
+import { Refusal, runMain } from './setup/refusal.mjs';
 import { root, testSettings } from './setup/settings.mjs';
 import { needDebianPackages, needNode, needPackages } from './setup/toolchain.mjs';
 
@@ -11,16 +12,54 @@ const e2eResults = join(root, 'test-results/e2e.json');
 
 const program = (name) => join(root, 'node_modules/.bin', name);
 
-const steps = [
-  ['lint and format', program('biome'), ['ci', '.']],
-  ['types', process.execPath, [join(root, 'scripts/types.mjs')]],
-  [
-    'unit tests',
-    program('vitest'),
-    ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitResults}`],
-  ],
-  ['production build and end-to-end tests', program('playwright'), ['test']],
-];
+const since = (began) => `${((Date.now() - began) / 1000).toFixed(0)} s`;
+
+/** What was run, with whether it went well. */
+const stages = [];
+
+/** Does one stage and prints what it said once it has ended: stages that run beside each other do not mix their words. */
+async function stage(name, work) {
+  const began = Date.now();
+  const { code, output } = await work();
+  console.log(`\n— ${name}: ${code === 0 ? 'passed' : 'failed'} after ${since(began)}`);
+  if (output.trim() !== '') console.log(output.trimEnd());
+  stages.push({ name, passed: code === 0 });
+}
+
+const ran =
+  (command, args, env = {}) =>
+  () =>
+    run(command, args, { cwd: root, env, output: 'capture' });
+
+const lint = () => stage('lint and format', ran(program('biome'), ['ci', '.']));
+const types = () => stage('types', ran(process.execPath, [join(root, 'scripts/types.mjs')]));
+const unit = () =>
+  stage(
+    'unit and database tests, screens without a browser',
+    ran(program('vitest'), ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unitResults}`]),
+  );
+
+async function builds() {
+  try {
+    await needBuild(testSettings().dist);
+    return { code: 0, output: '' };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { code: 1, output: error.message };
+  }
+}
+
+/** What fails is run once more with a trace to look at, and has failed all the same. */
+async function browserTests() {
+  const first = await ran(program('playwright'), ['test'])();
+  if (first.code === 0) return first;
+  const traced = {
+    FAIRPLUG_TRACE: 'on',
+    PLAYWRIGHT_JSON_OUTPUT_FILE: join(root, 'test-results/traced.json'),
+  };
+  await ran(program('playwright'), ['test', '--last-failed', '--reporter=json'], traced)();
+  return { ...first, output: `${first.output}\nTraces of what failed, run once more: test-results/e2e` };
+}
 
 /** Tests counted from the reports of both runners; a runner without a report has failed as a whole. */
 function count() {
@@ -31,8 +70,8 @@ function count() {
     sum.skipped += skipped;
   };
   if (existsSync(unitResults)) {
-    const unit = JSON.parse(readFileSync(unitResults, 'utf8'));
-    add(unit.numPassedTests, unit.numFailedTests, unit.numPendingTests + unit.numTodoTests);
+    const results = JSON.parse(readFileSync(unitResults, 'utf8'));
+    add(results.numPassedTests, results.numFailedTests, results.numPendingTests + results.numTodoTests);
   } else add(0, 1, 0);
   if (existsSync(e2eResults)) {
     const { stats, errors } = JSON.parse(readFileSync(e2eResults, 'utf8'));
@@ -42,19 +81,26 @@ function count() {
 }
 
 await runMain(async () => {
+  const began = Date.now();
   needNode();
   await needPackages();
   await needDebianPackages(['postgresql', 'chromium', 'ngspice']);
   rmSync(join(root, 'test-results'), { recursive: true, force: true });
   await removeData(testSettings().e2e.data);
-  const failed = [];
-  for (const [name, command, args] of steps) {
-    console.log(`\n— ${name}`);
-    const { code } = await run(command, args, { cwd: root });
-    if (code !== 0) failed.push(name);
-  }
+  // The build and the types write into the same folder; beside them run the tests that need neither.
+  const building = async () => {
+    await stage('production build', builds);
+    await types();
+  };
+  const checking = async () => {
+    await lint();
+    await unit();
+  };
+  await Promise.all([building(), checking()]);
+  await stage('browser tests', browserTests);
+  const failed = stages.filter(({ passed }) => !passed).map(({ name }) => name);
   if (failed.length > 0) console.log(`\nFailed: ${failed.join(', ')}`);
   const { passed, failed: failedTests, skipped } = count();
-  console.log(`\n${passed} passed, ${failedTests} failed, ${skipped} skipped`);
+  console.log(`\n${passed} passed, ${failedTests} failed, ${skipped} skipped, in ${since(began)}`);
   return failed.length === 0 ? 0 : 1;
 });
