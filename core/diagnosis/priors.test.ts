@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { houseRules, oddsIn, type PriorId, priors } from './priors.ts';
+import { type HouseFacts, oddsIn, type PriorId, priors } from './priors.ts';
 
 describe('what a house changes in the odds of a cause (common practice)', () => {
   test('a house from before grounds, made over later, is where jumpers are looked for', () => {
@@ -24,7 +24,46 @@ describe('what a house changes in the odds of a cause (common practice)', () => 
       expect(oddsIn({ yearBuilt: 2025 }, id), id).toBeGreaterThanOrEqual(oddsIn({}, id));
   });
 
-  test('every rule and every prior says why', () => {
-    for (const { why } of [...houseRules, ...Object.values(priors)]) expect(why).not.toBe('');
+  test('no cause that endangers people is so rare that a thousandth of a sound circuit outweighs it', () => {
+    for (const id of [
+      'hot-jumper',
+      'reversed-jumper',
+      'open-neutral',
+      'shared-neutral-lost',
+      'jumper',
+    ] as const)
+      expect(oddsIn({ yearBuilt: 2020, groundedWiring: true }, id), id).toBeGreaterThan(1e-3);
+  });
+
+  test('what is met often is likelier than what is almost never met (common practice)', () => {
+    const order: readonly PriorId[] = [
+      'missing-ground',
+      'reversal',
+      'open-neutral',
+      'hot-ground-exchanged',
+      'short',
+    ];
+    const odds = order.map((id) => oddsIn({}, id));
+    expect(odds).toEqual(odds.toSorted((a, b) => b - a));
+    expect(new Set(odds).size).toBe(order.length);
+  });
+
+  test('every rule changes what it names, in the house that it is for and in no other', () => {
+    const houses: readonly [HouseFacts, readonly PriorId[]][] = [
+      [{ groundedWiring: false }, ['missing-ground', 'jumper', 'reversed-jumper', 'hot-jumper']],
+      [{ yearBuilt: 1962 }, ['missing-ground', 'jumper', 'reversed-jumper', 'hot-jumper']],
+      [{ yearBuilt: 1959, groundedWiring: true }, ['reversal', 'reversed-jumper']],
+      [{ yearBuilt: 1971 }, ['poor-connection']],
+      [{ yearBuilt: 1985 }, []],
+    ];
+    for (const [house, changed] of houses)
+      for (const id of Object.keys(priors) as PriorId[])
+        expect(oddsIn(house, id) > oddsIn({}, id), `${JSON.stringify(house)} ${id}`).toBe(
+          changed.includes(id),
+        );
+  });
+
+  test('however much speaks for a cause, it is not taken for granted', () => {
+    expect(oddsIn({ groundedWiring: false, yearBuilt: 1940 }, 'missing-ground')).toBeLessThanOrEqual(3);
   });
 });

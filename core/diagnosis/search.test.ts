@@ -94,27 +94,37 @@ describe('the pruned search against brute force over all pairs, on seeded random
 });
 
 describe('the search as it runs', () => {
-  test('it yields slices of work, can be stopped at any of them, and says when more was asked for', () => {
-    const [[input] = []] = samples;
-    if (input === undefined) throw new Error('no sample');
-    const problem = exactProblem(parsed(input), [3, 40]);
-    let asked = 0;
-    const search = new Search(problem, {
-      mostBounds: 1e6,
-      isOver: () => {
-        asked += 1;
-        return asked > 1;
-      },
-    });
+  const runOn = (problem: ReturnType<typeof exactProblem>, isOver?: () => boolean) => {
+    const search = new Search(problem, { mostBounds: 1e6, ...(isOver === undefined ? {} : { isOver }) });
     const run = search.run();
-    let step = run.next();
     let slices = 0;
+    let step = run.next();
     while (!step.done) {
       slices += 1;
       expect(search.state().explanations.length).toBeGreaterThan(0);
       step = run.next();
     }
-    expect(slices).toBeGreaterThan(0);
-    expect(step.value.explanations.length).toBeGreaterThan(0);
+    return { ...step.value, slices };
+  };
+
+  test('it yields slices of work, can be stopped at any of them, and says so where better was still to be found', () => {
+    let [cutShort, hadSlices] = [0, 0];
+    for (const [input, which] of samples.slice(0, 60)) {
+      const problem = exactProblem(parsed(input), which);
+      const whole = runOn(problem);
+      expect(whole.stoppedEarly, JSON.stringify(input)).toBe(false);
+      let asked = 0;
+      const cut = runOn(problem, () => {
+        asked += 1;
+        return asked > 1;
+      });
+      if (whole.slices > 0) hadSlices += 1;
+      const [best, found] = [whole.explanations[0]?.logWeight ?? 0, cut.explanations[0]?.logWeight ?? 0];
+      if (best - found < 1) continue;
+      cutShort += 1;
+      expect(cut.stoppedEarly, JSON.stringify(input)).toBe(true);
+    }
+    expect(hadSlices).toBeGreaterThan(0);
+    expect(cutShort).toBeGreaterThan(3);
   });
 });

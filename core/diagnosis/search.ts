@@ -30,7 +30,7 @@ export interface SearchState {
   /** The most probable first. */
   readonly explanations: readonly Explanation[];
   readonly bounds: number;
-  /** True where the readings ask for more causes than there was time to try. */
+  /** True where the search was cut short, whatever it had found by then. */
   readonly stoppedEarly: boolean;
 }
 
@@ -153,7 +153,7 @@ export class Search {
     return {
       explanations,
       bounds: this.boundsDone,
-      stoppedEarly: this.cutShort && this.asksForMore(this.best),
+      stoppedEarly: this.cutShort,
     };
   }
 

@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { leavingItems, looks, notReachedReasons, urgencies } from '../conditions/index.ts';
+import {
+  conductorMetals,
+  dangers,
+  leavingItems,
+  looks,
+  notReachedReasons,
+  protectionLabels,
+  urgencies,
+} from '../conditions/index.ts';
 import { lampStates, pairs } from '../instruments/index.ts';
 import type { JobEntry, JobStatement, KitEntry } from './entry.ts';
 
@@ -170,6 +178,92 @@ const jobEntry: fc.Arbitrary<JobEntry> = fc.oneof(
         .map((points) => points.flat()),
       { maxLength: 3 },
     ),
+  }),
+  fc.record(
+    {
+      ...envelope,
+      kind: fc.constant('cover-off' as const),
+      receptacle,
+      provedDead: fc.constant(true as const),
+      metal: fc.constantFrom(...conductorMetals),
+      awg: fc.constantFrom(12, 14),
+      breakerAmps: fc.constantFrom(15, 20),
+      jumper: fc.boolean(),
+      pushIn: fc.boolean(),
+    },
+    { requiredKeys: ['id', 'device', 'author', 'at', 'kind', 'receptacle', 'provedDead'] },
+  ),
+  fc.record(
+    {
+      ...envelope,
+      kind: fc.constant('protection-noted' as const),
+      receptacle,
+      labels: fc.subarray([...protectionLabels]),
+      resetAt: fc.oneof(words, fc.constant(null)),
+      lockedOut: fc.boolean(),
+      madeIn: fc.constantFrom(null, 1998, 2014),
+    },
+    { requiredKeys: ['id', 'device', 'author', 'at', 'kind', 'receptacle'] },
+  ),
+  fc.record(
+    {
+      ...envelope,
+      kind: fc.constant('ground-fault-tested' as const),
+      receptacle,
+      by: fc.constantFrom('tester-button' as const, 'own-button' as const),
+      result: fc.constantFrom('tripped' as const, 'no-trip' as const, 'power-stays-on' as const),
+      heldSeconds: fc.constantFrom(0.4, 6),
+    },
+    { requiredKeys: ['id', 'device', 'author', 'at', 'kind', 'receptacle', 'by', 'result'] },
+  ),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('people-warned' as const),
+    receptacle,
+    danger: fc.constantFrom(...dangers),
+  }),
+  fc.record({ ...envelope, kind: fc.constant('noted' as const), receptacle, text: words }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('plan-chosen' as const),
+    sample: fc.constantFrom(null, 5, 24),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('went-dead' as const),
+    by: fc.record({ kind: fc.constant('breaker' as const), breaker: fc.constantFrom('7', '9') }),
+    dead: fc.uniqueArray(receptacle, { maxLength: 3 }),
+    powerBack: fc.boolean(),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('finding-decided' as const),
+    finding: findingKey,
+    decision: fc.constant('open' as const),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('finding-added' as const),
+    finding: fc.constantFrom('own a', 'own b'),
+    urgency: fc.constantFrom(...urgencies),
+    headline: words,
+    what: words,
+    why: words,
+    correction: words,
+    by: fc.constantFrom('electrician' as const, 'owner' as const),
+    receptacles: fc.uniqueArray(receptacle, { maxLength: 3 }),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('finding-split' as const),
+    finding: findingKey,
+    part: fc.constantFrom('own c', 'own d'),
+    receptacles: fc.uniqueArray(receptacle, { minLength: 1, maxLength: 3 }),
+  }),
+  fc.record({
+    ...envelope,
+    kind: fc.constant('findings-ordered' as const),
+    findings: fc.shuffledSubarray(['reads open-ground: x', 'house miswired', 'own a'], { minLength: 1 }),
   }),
   fc.record({
     ...envelope,

@@ -8,9 +8,19 @@ import {
   HouseFold,
   type JobEntry,
   type JobStatement,
+  jobEntrySchema,
   nextClock,
   receptaclesOf,
 } from './index.ts';
+
+test('the logs that are drawn hold entries of every kind, each as its schema wants it', () => {
+  const drawn = fc.sample(jobLog, { numRuns: 400, seed: 5 }).flat();
+  for (const entry of drawn) expect(jobEntrySchema.safeParse(entry).error?.issues).toBeUndefined();
+  const kinds = jobEntrySchema.options.flatMap((option) =>
+    'options' in option ? option.options.map(({ shape }) => shape.kind.value) : [option.shape.kind.value],
+  );
+  expect(new Set(drawn.map(({ kind }) => kind))).toEqual(new Set(kinds));
+});
 
 describe('the fold, entry by entry', () => {
   test('is after every entry what folding all of them from the start gives', () => {

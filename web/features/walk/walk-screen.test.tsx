@@ -249,12 +249,36 @@ describe('danger', () => {
     expect(kept('lamps-read')).toEqual([]);
   });
 
-  test('a live ground stops the walk there', async () => {
-    const { user } = await walkOf({ Den: 2 });
-    await user.keyboard('8');
+  test('more than line voltage stops the walk there', async () => {
+    await walkOf({ Den: 2 });
+    pressKey('8');
     const danger = await within(verdict()).findByRole('alert', { name: 'Danger' });
     expect(danger.textContent).toContain('Stop');
     await inHand('Den 1');
+  });
+
+  test('a ground that sounds is live: stop, though the lamps read correct', async () => {
+    const { said, ids } = houseOf({ Den: 2 });
+    const receptacle = ids['Den 1'] ?? '';
+    const { user } = showScreen('/walk', <WalkScreen />, {
+      said: [
+        ...said,
+        { kind: 'lamps-read', receptacle, lamps: { hn: 'lit', hg: 'lit', ng: 'off' } },
+        {
+          kind: 'reading-taken',
+          receptacle,
+          shown: { instrument: 'probe', hot: false, neutral: true, ground: true },
+        },
+      ],
+    });
+    await inHand('Den 2');
+    await user.keyboard('{ArrowLeft}');
+    const danger = await within(verdict()).findByRole('alert', { name: 'Danger' });
+    expect(danger.textContent).toContain('ground');
+    expect(danger.textContent).toMatch(/live/);
+    await within(verdict()).findByRole('heading', { name: 'Reversed bootleg ground' });
+    expect(screen.getByRole('button', { name: /^Next/ })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Correct – next/ })).toBeNull();
   });
 
   test('readings since the last good proof of a tester that failed are in doubt', async () => {
