@@ -37,20 +37,69 @@ async function newcomer(browser: Browser, link: string, name: string, email: str
 
 const uniqueEmail = (): string => `${Date.now()}-${Math.random().toString(36).slice(2)}@example.invalid`;
 
-test('an invited inspector works on jobs, but does not manage people', async ({ page, browser, request }) => {
-  const { address } = await newHouse(request, { Den: 2 });
-  const theirs = await newcomer(browser, await linkFor(page, 'inspector'), 'Odo Fennick', uniqueEmail());
-  await theirs.getByRole('link', { name: address }).click();
-  await expect(inHand(theirs, 'Den 1')).toBeVisible();
-  await theirs.keyboard.press('1');
-  await expect(inHand(theirs, 'Den 2')).toBeVisible();
-  await expect(saved(theirs)).toBeVisible();
-  await theirs.getByRole('button', { name: /^Account of Odo Fennick/ }).click();
-  await expect(theirs.getByRole('menuitem', { name: 'People' })).toHaveCount(0);
-  for (const path of ['/api/people', '/api/audit', '/api/invitations'])
-    expect((await theirs.request.get(path)).status()).toBe(403);
-  await page.reload();
-  await expect(page.getByRole('region', { name: 'What was done' })).toContainText('Odo Fennick');
+test('an inspector from the invitation to signing out: works, is signed out on the way, leaves nothing behind', async ({
+  page,
+  browser,
+  request,
+}) => {
+  const { job, address } = await newHouse(request, { Den: 4 });
+  const email = uniqueEmail();
+  const theirs = await newcomer(browser, await linkFor(page, 'inspector'), 'Ines Corrow', email);
+
+  await test.step('an entry in somebody else’s name is refused, unless an owner hands it in', async () => {
+    const log = await (await theirs.request.get(`/api/jobs/${job}/entries`)).json();
+    const data = { entries: log.entries };
+    expect((await theirs.request.post(`/api/jobs/${job}/entries`, { data })).status()).toBe(403);
+  });
+
+  await test.step('an invited inspector works on jobs, but does not manage people', async () => {
+    await theirs.getByRole('link', { name: address }).click();
+    await expect(inHand(theirs, 'Den 1')).toBeVisible();
+    await theirs.keyboard.press('1');
+    await expect(inHand(theirs, 'Den 2')).toBeVisible();
+    await expect(saved(theirs)).toBeVisible();
+    await theirs.getByRole('button', { name: /^Account of Ines Corrow/ }).click();
+    await expect(theirs.getByRole('menuitem', { name: 'People' })).toHaveCount(0);
+    await theirs.keyboard.press('Escape');
+    for (const path of ['/api/people', '/api/audit', '/api/invitations'])
+      expect((await theirs.request.get(path)).status()).toBe(403);
+    await page.reload();
+    await expect(page.getByRole('region', { name: 'What was done' })).toContainText('Ines Corrow');
+  });
+
+  await test.step('a session that ends does not end the work; signing in again sends it', async () => {
+    await theirs.context().clearCookies();
+    await pause(theirs);
+    await theirs.keyboard.press('1');
+    await expect(theirs.getByRole('alert').filter({ hasText: 'Signed out on the server' })).toBeVisible();
+    await theirs.getByRole('link', { name: 'signing in again' }).click();
+    await expect(theirs.getByText('What Ines Corrow entered is kept in this browser')).toBeVisible();
+    await theirs.getByLabel('E-mail').fill(email);
+    await theirs.getByRole('textbox', { name: 'Password', exact: true }).fill(password);
+    await theirs.getByRole('button', { name: 'Sign in', exact: true }).click();
+    await expect(saved(theirs)).toBeVisible();
+    await expect(theirs.getByRole('listitem').filter({ hasText: address })).toContainText('2 of 4 read');
+  });
+
+  await test.step('signing out deletes what is kept, after a warning where something is not sent', async () => {
+    await theirs.getByRole('link', { name: address }).click();
+    await expect(inHand(theirs, 'Den 3')).toBeVisible();
+    await theirs.context().setOffline(true);
+    await theirs.keyboard.press('1');
+    await withMenu(theirs, 'Sign out');
+    await expect(theirs.getByRole('dialog')).toContainText('1 entry is in this browser alone');
+    await theirs.getByRole('button', { name: 'Stay' }).click();
+    await theirs.context().setOffline(false);
+    await expect(saved(theirs)).toBeVisible({ timeout: 20_000 });
+    await withMenu(theirs, 'Sign out');
+    await expect(theirs.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+    const left = await theirs.evaluate(async () => ({
+      databases: (await indexedDB.databases()).map(({ name }) => name),
+      keys: Object.keys(localStorage).filter((key) => key.startsWith('fair-plug')),
+    }));
+    expect(left).toEqual({ databases: [], keys: [] });
+    expect((await theirs.request.get('/api/session')).status()).toBe(401);
+  });
   await theirs.context().close();
 });
 
@@ -62,19 +111,6 @@ test('a viewer reads and cannot write', async ({ page, browser, request }) => {
   expect(
     (await theirs.request.post(`/api/jobs/${job}/entries`, { data: { entries: log.entries } })).status(),
   ).toBe(403);
-  await theirs.context().close();
-});
-
-test('an entry in somebody else’s name is refused, unless an owner hands it in', async ({
-  page,
-  browser,
-  request,
-}) => {
-  const { job } = await newHouse(request, { Den: 1 });
-  const theirs = await newcomer(browser, await linkFor(page, 'inspector'), 'Pia Larkham', uniqueEmail());
-  const log = await (await theirs.request.get(`/api/jobs/${job}/entries`)).json();
-  const forged = await theirs.request.post(`/api/jobs/${job}/entries`, { data: { entries: log.entries } });
-  expect(forged.status()).toBe(403);
   await theirs.context().close();
 });
 
@@ -117,56 +153,6 @@ test('who is removed in the middle of a visit keeps their entries, and the owner
   await expect(saved(page)).toBeVisible();
   await page.goto('/');
   await expect(page.getByRole('listitem').filter({ hasText: address })).toContainText('2 of 3 read');
-  await theirs.context().close();
-});
-
-test('a session that ends does not end the work; signing in again sends it', async ({
-  page,
-  browser,
-  request,
-}) => {
-  const { address } = await newHouse(request, { Den: 3 });
-  const email = uniqueEmail();
-  const theirs = await newcomer(browser, await linkFor(page, 'inspector'), 'Ines Corrow', email);
-  await theirs.getByRole('link', { name: address }).click();
-  await expect(inHand(theirs, 'Den 1')).toBeVisible();
-  await theirs.context().clearCookies();
-  await theirs.keyboard.press('1');
-  await expect(theirs.getByRole('alert').filter({ hasText: 'Signed out on the server' })).toBeVisible();
-  await theirs.getByRole('link', { name: 'signing in again' }).click();
-  await expect(theirs.getByText('What Ines Corrow entered is kept in this browser')).toBeVisible();
-  await theirs.getByLabel('E-mail').fill(email);
-  await theirs.getByRole('textbox', { name: 'Password', exact: true }).fill(password);
-  await theirs.getByRole('button', { name: 'Sign in', exact: true }).click();
-  await expect(saved(theirs)).toBeVisible();
-  await expect(theirs.getByRole('listitem').filter({ hasText: address })).toContainText('1 of 3 read');
-  await theirs.context().close();
-});
-
-test('signing out deletes what is kept, after a warning where something is not sent', async ({
-  page,
-  browser,
-  request,
-}) => {
-  const { address } = await newHouse(request, { Den: 2 });
-  const theirs = await newcomer(browser, await linkFor(page, 'inspector'), 'Hal Quorn', uniqueEmail());
-  await theirs.getByRole('link', { name: address }).click();
-  await expect(inHand(theirs, 'Den 1')).toBeVisible();
-  await theirs.context().setOffline(true);
-  await theirs.keyboard.press('1');
-  await withMenu(theirs, 'Sign out');
-  await expect(theirs.getByRole('dialog')).toContainText('1 entry is in this browser alone');
-  await theirs.getByRole('button', { name: 'Stay' }).click();
-  await theirs.context().setOffline(false);
-  await expect(saved(theirs)).toBeVisible({ timeout: 20_000 });
-  await withMenu(theirs, 'Sign out');
-  await expect(theirs.getByRole('heading', { name: 'Sign in' })).toBeVisible();
-  const left = await theirs.evaluate(async () => ({
-    databases: (await indexedDB.databases()).map(({ name }) => name),
-    keys: Object.keys(localStorage).filter((key) => key.startsWith('fair-plug')),
-  }));
-  expect(left).toEqual({ databases: [], keys: [] });
-  expect((await theirs.request.get('/api/session')).status()).toBe(401);
   await theirs.context().close();
 });
 

@@ -11,6 +11,7 @@ import { root } from './setup/settings.mjs';
  */
 const wanted = 20;
 const leastFound = 18;
+const longestSeconds = 150;
 
 /** Each way to change code: what is found in a line, and what takes its place. */
 const changes = [
@@ -80,7 +81,9 @@ async function isFound({ path, index, changed }, way) {
   try {
     const vitest = join(root, 'node_modules/.bin/vitest');
     const args = ['related', '--run', '--bail=1', '--project=plain', '--reporter=dot', path];
-    return (await run(vitest, args, { cwd: root, output: 'capture' })).code !== 0;
+    // A loop that no longer ends is found, too.
+    const bounded = ['--kill-after=5', String(longestSeconds), vitest, ...args];
+    return (await run('timeout', bounded, { cwd: root, output: 'capture' })).code !== 0;
   } finally {
     writeFileSync(path, text);
   }
