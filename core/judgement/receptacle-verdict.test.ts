@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Danger, ReceptacleType } from '../conditions/index.ts';
+import { judgeByLamps } from '../diagnosis/index.ts';
 import { idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobEntry, type JobStatement, receptaclesOf } from '../inspection/index.ts';
 import { type LampPattern, lampPatterns, lampsOf } from '../instruments/index.ts';
@@ -150,4 +151,26 @@ test('a house at 230 V is judged as one at 120 V is, and its table shows the vol
   expect(british.one?.condition).toBe(american.one?.condition);
   expect(british.one?.probability).toBeCloseTo(american.one?.probability ?? 0, 6);
   expect(british.one?.table[1]?.reading).toMatchObject(british.shown);
+});
+
+describe('why people must be kept away', () => {
+  const untouched = receptacleWith();
+  const byLamps = judgeByLamps({ lamps: lampsOf('hn') });
+
+  test('a ground that is live, whatever leads', () => {
+    const contacts = { ...byLamps.contacts, ground: 'live' as const };
+    expect(dangerAt(untouched, { ...byLamps, contacts })).toBe('live-ground');
+    expect(dangerAt(untouched, byLamps)).toBeNull();
+  });
+
+  test.each(['energized-ground', 'reversed-bootleg-ground', 'hot-ground-reversed'] as const)(
+    '%s in the lead, though no contact is proved live',
+    (leading) => {
+      expect(dangerAt(untouched, { ...byLamps, readsAs: [leading] })).toBe('live-ground');
+    },
+  );
+
+  test('all lamps lit is more than line voltage', () => {
+    expect(dangerAt(untouched, judgeByLamps({ lamps: lampsOf('all') }))).toBe('overvoltage');
+  });
 });
