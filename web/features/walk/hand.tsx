@@ -26,8 +26,9 @@ export interface HandProps {
   readonly onTake: (receptacle: string) => void;
 }
 
-function statusOf({ isRecording, isDraft, said, isRead }: Walk): string {
+function statusOf({ isRecording, failure, isDraft, said, isRead }: Walk): string {
   if (isRecording) return 'Recording …';
+  if (failure !== null) return failure;
   if (isDraft) return 'Not recorded yet';
   return said || (isRead ? 'Recorded' : 'Not read');
 }

@@ -26,6 +26,8 @@ export interface Recording {
   readonly isRecording: boolean;
   /** The latest press was the second of the same key within half a second, and recorded nothing. */
   readonly isSlip: boolean;
+  /** The latest action could not be stored, and why; null where it could. */
+  readonly failure: string | null;
   readonly canKeep: boolean;
   /** True for a press that counts; that it does not is said. `at`: the event's time stamp. */
   readonly counts: (key: string, at: number) => boolean;
@@ -66,31 +68,34 @@ export function useRecording(options: RecordingOptions): Recording {
   const isFirst = usePresses();
   const [beingKept, setBeingKept] = useState(0);
   const [isSlip, setSlip] = useState(false);
+  const [failure, setFailure] = useState<string | null>(null);
   /** Counts presses and moves: only the latest of them decides where the walk goes. */
   const steps = useRef(0);
 
   const moved = useCallback(() => {
     steps.current += 1;
     setSlip(false);
+    setFailure(null);
   }, []);
 
   const counts = useCallback(
     (key: string, at: number): boolean => {
       const isWanted = isFirst(key, at);
       setSlip(!isWanted);
+      if (isWanted) setFailure(null);
       return isWanted;
     },
     [isFirst],
   );
 
-  /** Keeps what is said at a place; the walk then goes on or stays there. */
+  /** Keeps what is said at a place; the walk then goes on or stays there. Answers whether it could be kept. */
   const keepAt = (
     place: Place,
     statements: (house: House) => readonly JobStatement[],
     words: WordsFor,
     goesOn: boolean,
-  ): Promise<void> => {
-    if (keep === null) return Promise.resolve();
+  ): Promise<boolean> => {
+    if (keep === null) return Promise.resolve(false);
     steps.current += 1;
     const step = steps.current;
     const here: InHand = { room: place.room, receptacle: place.receptacle };
@@ -103,8 +108,12 @@ export function useRecording(options: RecordingOptions): Recording {
           typeof words === 'string' ? words : words(house, place.receptacle),
           step === steps.current ? to : null,
         );
+        return true;
       })
-      .catch(() => onSaid(notKept));
+      .catch(() => {
+        setFailure(notKept);
+        return false;
+      });
   };
 
   const record = useDrawn((read: Lamps, at: number): void => {
@@ -122,9 +131,10 @@ export function useRecording(options: RecordingOptions): Recording {
       ],
       `Recorded: ${place.name}, ${headline.toLowerCase()}`,
       plain,
-    ).finally(() => {
+    ).then((isKept) => {
       setBeingKept((count) => count - 1);
-      onRead(read);
+      // What could not be kept stays on screen, not recorded.
+      if (isKept) onRead(read);
     });
   });
 
@@ -132,6 +142,7 @@ export function useRecording(options: RecordingOptions): Recording {
     const place = shownPlace();
     if (keep === null || place === null) return;
     setSlip(false);
+    setFailure(null);
     onBegun(place, null);
     const statements = (house: House) => [...describedAt(place, house), ...about(place.receptacle, house)];
     void keepAt(place, statements, words, goesOn === true);
@@ -141,6 +152,7 @@ export function useRecording(options: RecordingOptions): Recording {
     const place = shownPlace();
     if (keep === null || place === null) return;
     setSlip(false);
+    setFailure(null);
     onBegun(place, null);
     const statements = (house: House): readonly JobStatement[] => {
       const [added] = describedAt(place, house);
@@ -153,15 +165,17 @@ export function useRecording(options: RecordingOptions): Recording {
 
   const tell = useDrawn((words: string, ...parts: readonly JobPart[]): void => {
     setSlip(false);
+    setFailure(null);
     void keep?.inJob(job, ...parts).then(
       () => onSaid(words),
-      () => onSaid(notKept),
+      () => setFailure(notKept),
     );
   });
 
   return {
     isRecording: beingKept > 0,
     isSlip,
+    failure,
     canKeep: keep !== null,
     counts,
     record,

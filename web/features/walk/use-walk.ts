@@ -79,6 +79,8 @@ export interface Walk {
   readonly isRead: boolean;
   /** "Recorded: Den 4, reads correct" */
   readonly said: string;
+  /** Why the latest action could not be stored; null where it could. */
+  readonly failure: string | null;
   readonly canRecord: boolean;
   readonly take: (inHand: InHand) => void;
   readonly toggle: (pair: Pair) => void;
@@ -241,6 +243,7 @@ export function useWalk(
     isRecording: recording.isRecording,
     isRead: receptacle !== null && isTested(receptacle),
     said: recording.isSlip ? [said, slip].filter((words) => words !== '').join('. ') : said,
+    failure: recording.failure,
     canRecord: recording.canKeep && room !== null,
     counts,
     take,

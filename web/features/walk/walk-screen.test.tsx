@@ -1,6 +1,6 @@
 import { type LampPattern, lampPatterns, lampsOf } from '@fair-plug/core/instruments';
 import { screen, waitFor, within } from '@testing-library/react';
-import { describe, expect, test } from 'vitest';
+import { describe, expect, test, vi } from 'vitest';
 import { houseOf, pressKey, type Shown, showScreen } from '@/testing/screen';
 import { WalkScreen } from './walk-screen';
 
@@ -134,6 +134,21 @@ describe('the lamps', () => {
     await waitFor(() =>
       expect(kept('lamps-read')).toMatchObject([{ lamps: { hn: 'lit', ng: 'lit', hg: 'off' } }]),
     );
+  });
+
+  test('what the device cannot store is said, stays on screen, and can be recorded again', async () => {
+    const { kept } = await walkOf({ Den: 2 });
+    const full = vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
+      throw new DOMException('no room', 'QuotaExceededError');
+    });
+    pressKey('4');
+    await screen.findByRole('button', { name: /^Record: reads open ground/ });
+    await screen.findByText(/^Not kept: this device could not store it/);
+    expect(kept('lamps-read')).toEqual([]);
+    full.mockRestore();
+    pressKey('Enter');
+    await screen.findByText('Recorded: Den 1, reads open ground');
+    await waitFor(() => expect(kept('lamps-read')).toHaveLength(1));
   });
 
   test('undo withdraws what was recorded last and goes back there; then there is nothing to undo', async () => {
