@@ -68,7 +68,7 @@ export async function newDevices(server: Server, count: number, through = server
   return Array.from({ length: count }, () => {
     made += 1;
     const store = new LocalDatabase(`device ${process.pid} ${made}`);
-    const sync = new Sync(store, firmApi(firm), new LogBooks(store));
+    const sync = new Sync(store, firmApi(firm, person), new LogBooks(store));
     return {
       keep: (job, said, opens = false) => keep(store, job, person, said, opens),
       exchange: () => sync.exchange(),

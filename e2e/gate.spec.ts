@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type APIRequestContext, expect } from '@playwright/test';
+import { v7 } from 'uuid';
 import { root, testSettings } from '../scripts/setup/settings.mjs';
-import { newHouse } from './house.ts';
+import { entry, newHouse } from './house.ts';
 import { test } from './own-firm.ts';
 
 const methods = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;
@@ -131,6 +132,21 @@ test.describe('with a session', () => {
       expect(answer.status()).toBe(426);
       expect((await answer.json()).error.message).toContain(said);
     }
+  });
+
+  test('what one person entered is not taken in another’s session', async ({ request }) => {
+    const { job } = await newHouse(request, { Den: 1 });
+    const path = `/api/jobs/${job}/entries`;
+    const before = await (await request.get(path)).json();
+    const data = { entries: [entry({ kind: 'room-described', room: v7(), name: 'Attic' })] };
+    const headers = { 'X-Fair-Plug-Person': someId };
+    for (const answer of [
+      await request.post(path, { headers, data }),
+      await request.get(path, { headers }),
+      await request.get('/api/logs', { headers }),
+    ])
+      expect(answer.status()).toBe(401);
+    expect(await (await request.get(path)).json()).toEqual(before);
   });
 
   test('a firm that one does not belong to is not entered', async ({ request }) => {

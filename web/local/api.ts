@@ -10,7 +10,7 @@ import type { KeptMessage } from '@/data/mail';
 import type { Member } from '@/data/people';
 import type { PrintStage } from '@/data/report-pdf';
 import type { Role } from '@/data/roles';
-import { protocol } from '../app/api/protocol';
+import { personHeader, protocol } from '../app/api/protocol';
 
 export type { AuditLine, Invitation, JobSummary, KeptMessage, Member, Offer, OwnFirm, PrintStage, Role };
 
@@ -132,12 +132,17 @@ export async function fetchHealth(): Promise<'ok'> {
   throw new RequestFailed('database-away', 'The database cannot be reached.');
 }
 
-/** What is asked of the server about one firm. */
-export function firmApi(firm: string) {
+/** What one person asks of the server about one firm. */
+export function firmApi(firm: string, person: string) {
   const about = <T>(path: string, init: RequestInit = {}): Promise<T> =>
     ask(path, {
       ...init,
-      headers: { ...init.headers, 'X-Fair-Plug-Firm': firm, 'X-Fair-Plug-Protocol': String(protocol) },
+      headers: {
+        ...init.headers,
+        'X-Fair-Plug-Firm': firm,
+        'X-Fair-Plug-Protocol': String(protocol),
+        [personHeader]: person,
+      },
     });
   const send = (path: string, body: unknown): Promise<unknown> => about(path, withBody('POST', body));
   return {

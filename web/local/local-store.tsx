@@ -38,7 +38,7 @@ export interface LocalStoreProps {
 
 const partsFor = (identity: Identity) => {
   const store = new LocalDatabase(storeName(identity));
-  const api = firmApi(identity.firm.id);
+  const api = firmApi(identity.firm.id, identity.person.id);
   const books = new LogBooks(store);
   return {
     store,

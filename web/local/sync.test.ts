@@ -30,7 +30,7 @@ function newDevice() {
   count += 1;
   const store = new LocalDatabase(`device ${count}`);
   const books = new LogBooks(store);
-  const sync = new Sync(store, firmApi(v7()), books);
+  const sync = new Sync(store, firmApi(v7(), v7()), books);
   return {
     store,
     books,
@@ -96,7 +96,7 @@ describe('what is kept in the browser', () => {
     const store = new LocalDatabase('kept by an older version');
     const books = new LogBooks(store);
     expect(await entriesOf(store, job)).toEqual([entry]);
-    await new Sync(store, firmApi(v7()), books).exchange();
+    await new Sync(store, firmApi(v7(), v7()), books).exchange();
     expect(server.names(job)).toEqual(['Den']);
     books.close();
   });

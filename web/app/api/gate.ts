@@ -7,7 +7,7 @@ import { log, loggable } from '@/data/log';
 import { mayActAs, type Role } from '@/data/roles';
 import { publicOrigin, signIn } from '@/data/sign-in';
 import { answerProblem, Problem } from './answers';
-import { protocol, protocolHeader } from './protocol';
+import { personHeader, protocol, protocolHeader } from './protocol';
 
 /** A person who has signed in. */
 export interface Person extends Named {
@@ -78,6 +78,7 @@ async function asPerson(
   });
   if (found === null) throw new Problem('signed-out', 'Sign in first.');
   const { id, name, email } = found.user;
+  refuseOtherPersons(request, id);
   const answer = await work({
     connection,
     person: { id, name, email },
@@ -85,6 +86,16 @@ async function asPerson(
   });
   for (const cookie of headers.getSetCookie()) answer.headers.append('Set-Cookie', cookie);
   return answer;
+}
+
+/**
+ * What one person entered is not taken in another's session: a browser that was handed over may send before it knows.
+ * Who names nobody is whoever has signed in.
+ */
+function refuseOtherPersons(request: Request, signedIn: string): void {
+  const meant = request.headers.get(personHeader);
+  if (meant !== null && meant !== signedIn)
+    throw new Problem('signed-out', 'Somebody else has signed in in this browser.');
 }
 
 /** A browser that runs an older or newer application than this server's waits; who names no protocol speaks this one. */

@@ -4,3 +4,6 @@
  */
 export const protocol = 3;
 export const protocolHeader = 'x-fair-plug-protocol';
+
+/** Whom a browser believes to be signed in: it may hold what somebody else entered while their session is gone. */
+export const personHeader = 'x-fair-plug-person';
