@@ -241,7 +241,7 @@ test('code that cannot be had just now is said to be missing, and the walk goes 
   request,
 }) => {
   await walkOf(page, request, { Den: 2 });
-  await page.route('**/_next/static/**', (route) => route.abort());
+  await page.context().setOffline(true);
   await page.keyboard.press('t');
   await expect(dialog(page)).toContainText('not on this device yet');
   await page.keyboard.press('Escape');
