@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 import { signedIn } from './e2e/global-setup.ts';
 import { testSettings } from './scripts/setup/settings.mjs';
-import { chromium } from './scripts/setup/toolchain.mjs';
+import { headlessShell } from './scripts/setup/toolchain.mjs';
 
 const { e2e, dist } = testSettings();
 const origin = `http://127.0.0.1:${e2e.port}`;
@@ -23,7 +23,7 @@ export default defineConfig({
     serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: chromium,
+      executablePath: headlessShell,
       // Chromium's sandbox does not start as root.
       args: [
         ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),

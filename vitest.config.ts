@@ -5,12 +5,12 @@ const exclude = ['**/node_modules/**', '**/.next*/**'];
 const resolved = { alias: { '@/': `${resolve(import.meta.dirname, 'web')}/` } };
 const testing = resolve(import.meta.dirname, 'web/testing');
 /** What has no need of a browser's store, of a page or of a database. */
-const plain = ['{core,cli}/**/*.test.ts', 'web/{app,components,features}/**/*.test.ts'];
+const plain = ['{core,cli,scripts/corpus}/**/*.test.ts', 'web/{app,components,features}/**/*.test.ts'];
 
 export default defineConfig({
   test: {
-    // As many as there are cores: the tests wait for nothing else.
-    maxWorkers: 2,
+    // One more than there are cores: a screen waits, if only for its own timers.
+    maxWorkers: 3,
     experimental: { fsModuleCache: true },
     projects: [
       {
@@ -51,6 +51,7 @@ export default defineConfig({
           include: ['web/local/**/*.test.ts'],
           exclude,
           setupFiles: ['fake-indexeddb/auto'],
+          isolate: false,
           testTimeout: 300_000,
         },
       },
@@ -58,9 +59,10 @@ export default defineConfig({
         resolve: resolved,
         test: {
           name: 'database',
-          include: ['web/data/**/*.test.ts', 'scripts/**/*.test.ts'],
+          include: ['web/data/**/*.test.ts', 'scripts/{backup,demo}/**/*.test.ts'],
           exclude,
           globalSetup: ['scripts/setup/vitest-database.mjs'],
+          isolate: false,
           testTimeout: 300_000,
           hookTimeout: 120_000,
         },

@@ -84,7 +84,7 @@ await runMain(async () => {
   const began = Date.now();
   needNode();
   await needPackages();
-  await needDebianPackages(['postgresql', 'chromium', 'ngspice']);
+  await needDebianPackages(['postgresql', 'chromium', 'chromium-headless-shell', 'ngspice']);
   rmSync(join(root, 'test-results'), { recursive: true, force: true });
   await removeData(testSettings().e2e.data);
   // The build and the types write into the same folder; beside them run the tests that need neither.

@@ -55,7 +55,7 @@ function byBruteForce(problem: ReturnType<typeof exactProblem>): ReadonlyMap<str
 
 const samples = fc
   .sample(fc.tuple(circuitInput, fc.array(fc.nat(200), { minLength: 0, maxLength: 2 })), {
-    numRuns: 150,
+    numRuns: 100,
     seed: 11,
   })
   .filter(([input]) => input.outlets.length <= 4);
@@ -89,7 +89,7 @@ describe('the pruned search against brute force over all pairs, on seeded random
             `${key} in ${label}`,
           ).toBe(true);
     }
-    expect(compared).toBeGreaterThan(90);
+    expect(compared).toBeGreaterThan(60);
   }, 300_000);
 });
 

@@ -87,7 +87,7 @@ describe('the solver against a naive twin', () => {
           }
         }
       }),
-      { numRuns: 600, seed: 20261124 },
+      { numRuns: 300, seed: 20261124 },
     );
   }, 300_000);
 });

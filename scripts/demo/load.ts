@@ -16,7 +16,7 @@ function stamped<S extends JobStatement | KitStatement>(statement: S, msecs: num
 }
 
 /** The log of a demo house: described at the start, then walked, a receptacle every 40 seconds. */
-function logOf(house: DemoHouse): JobEntry[] {
+export function logOf(house: DemoHouse): JobEntry[] {
   let clock = Date.parse(house.begun);
   const log: JobEntry[] = [];
   const say = (statement: JobStatement, seconds: number): void => {

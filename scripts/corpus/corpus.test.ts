@@ -1,0 +1,58 @@
+import { createHash } from 'node:crypto';
+import { parseJobText } from '@fair-plug/core/exchange';
+import { foldHouse, foldKit, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/inspection';
+import { describe, expect, test } from 'vitest';
+import { partOf } from './corpus.ts';
+import { outcomeOf, plain } from './outcome.ts';
+
+const houses = partOf('houses');
+/** The rest are held against what was by `npm run harness`. */
+const quick = houses.filter(({ isQuick }) => isQuick).filter((_, index) => index % 3 === 0);
+const jobs = partOf('jobs');
+const kit = partOf('kit');
+
+type Options = readonly (
+  | { readonly shape: { readonly kind: { readonly value: string } } }
+  | { readonly options: Options }
+)[];
+const kindsOf = (options: Options): readonly string[] =>
+  options.flatMap((option) => ('options' in option ? kindsOf(option.options) : [option.shape.kind.value]));
+
+describe('what an earlier build wrote', () => {
+  test.each(jobs)('the job file of $name opens, and all that follows from it is as it was', (kept) => {
+    const opened = parseJobText(kept.file);
+    if (opened.kind === 'problems') throw new Error(JSON.stringify(opened.problems));
+    expect(outcomeOf(opened.value.entries, kept.kit)).toEqual(kept.outcome);
+  });
+
+  test('two hundred random houses fold as they did', () => {
+    expect(houses).toHaveLength(200);
+    for (const { seed, entries, house } of houses) {
+      const folded = createHash('sha256')
+        .update(JSON.stringify(plain(foldHouse(entries))))
+        .digest('hex');
+      expect(folded, `random house ${seed}`).toBe(house);
+    }
+  });
+
+  test.each(quick)(
+    'random house $seed: what is found and decided is as it was',
+    ({ entries, kit: own, outcome }) => {
+      const { judgement, findings } = outcomeOf(entries, own);
+      expect(findings).toEqual(outcome.findings);
+      expect(judgement).toEqual(outcome.judgement);
+    },
+  );
+
+  test('the kit folds as it did', () => {
+    expect(plain(foldKit(kit.entries))).toEqual(kit.folded);
+  });
+});
+
+test('what is kept holds every kind of entry, and every decision', () => {
+  const entries = [...houses, ...jobs.map(({ file }) => JSON.parse(file))].flatMap((one) => one.entries);
+  expect(new Set(entries.map(({ kind }) => kind))).toEqual(new Set(kindsOf(jobEntrySchema.options)));
+  expect(new Set(kit.entries.map(({ kind }) => kind))).toEqual(new Set(kindsOf(kitEntrySchema.options)));
+  const decisions = entries.flatMap(({ kind, decision }) => (kind === 'finding-decided' ? [decision] : []));
+  expect(new Set(decisions)).toEqual(new Set(['accepted', 'refused', 'open']));
+});

@@ -1,0 +1,65 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliDecompressSync } from 'node:zlib';
+import type { InstrumentId } from '@fair-plug/core/circuit';
+import type { JobEntry, KitEntry } from '@fair-plug/core/inspection';
+import type { Outcome } from './outcome.ts';
+
+/** A random house as it was written, and what was made of it then. */
+export interface KeptHouse {
+  readonly seed: number;
+  readonly kit: readonly InstrumentId[];
+  readonly entries: readonly JobEntry[];
+  readonly outcome: Pick<Outcome, 'judgement' | 'findings'>;
+  /** SHA-256 of the folded house. */
+  readonly house: string;
+  /** Judged within a few milliseconds: looked at by every run of the tests. */
+  readonly isQuick: boolean;
+}
+
+/** A job file of the corpus, with all that followed from it when it was written. */
+export interface KeptJob {
+  readonly name: string;
+  readonly kit: readonly InstrumentId[];
+  /** As it was saved. */
+  readonly file: string;
+  readonly outcome: Outcome;
+}
+
+export interface KeptKit {
+  readonly entries: readonly KitEntry[];
+  readonly folded: unknown;
+}
+
+/** All that a browser kept, as it lay there. */
+export interface KeptStore {
+  readonly databases: readonly {
+    readonly name: string;
+    readonly version: number;
+    readonly stores: readonly {
+      readonly name: string;
+      readonly keyPath: string | string[] | null;
+      readonly autoIncrement: boolean;
+      readonly indexes: readonly {
+        readonly name: string;
+        readonly keyPath: string | string[];
+        readonly multiEntry: boolean;
+        readonly unique: boolean;
+      }[];
+      readonly rows: readonly unknown[];
+    }[];
+  }[];
+  readonly local: Readonly<Record<string, string>>;
+}
+
+export interface Corpus {
+  readonly houses: readonly KeptHouse[];
+  readonly jobs: readonly KeptJob[];
+  readonly kit: KeptKit;
+  readonly store: KeptStore;
+}
+
+const folder = import.meta.dirname;
+
+export const partOf = <K extends keyof Corpus>(part: K): Corpus[K] =>
+  JSON.parse(brotliDecompressSync(readFileSync(join(folder, `${part}.json.br`))).toString());

@@ -1,0 +1,66 @@
+import type { InstrumentId } from '@fair-plug/core/circuit';
+import { type Practice, usualPractice } from '@fair-plug/core/corrections';
+import { decidedFindings, type Finding, proposalsFor } from '@fair-plug/core/findings';
+import { foldHouse, type House, type JobEntry } from '@fair-plug/core/inspection';
+import { HouseJudge, type HouseJudgement, type JudgedReceptacle } from '@fair-plug/core/judgement';
+import { reportOn } from '@fair-plug/core/report';
+
+/** A house judged to the end, by a judge that has seen no other. */
+export function judgedWhole(house: House, kit: readonly InstrumentId[]): HouseJudgement {
+  const run = new HouseJudge().judging(house, kit);
+  let step = run.next();
+  while (!step.done) step = run.next();
+  return step.value;
+}
+
+/** What a value comes to in a file: maps and sets as lists, numbers to four digits, nothing that is undefined. */
+export const plain = (value: unknown): unknown =>
+  JSON.parse(
+    JSON.stringify(value, (_, one: unknown) => {
+      if (one instanceof Map) return [...one];
+      if (one instanceof Set) return [...one];
+      if (typeof one === 'number' && !Number.isInteger(one)) return Number(one.toPrecision(4));
+      return one;
+    }) ?? 'null',
+  );
+
+/** What the engine says of a receptacle, without words. */
+const judged = ({ explanations, table, ...rest }: JudgedReceptacle) => ({
+  ...rest,
+  explanations: explanations.map(({ condition, probability }) => ({ condition, probability })),
+  table: table.map(({ reading: _, ...compared }) => compared),
+});
+
+const found = ({ proposal, ...finding }: Finding) => ({
+  ...finding,
+  proposal: proposal && {
+    key: proposal.key,
+    probability: proposal.probability,
+    notRuledOut: proposal.notRuledOut,
+  },
+});
+
+export interface Outcome {
+  readonly house: unknown;
+  readonly judgement: unknown;
+  readonly findings: readonly unknown[];
+  readonly report: unknown;
+}
+
+/** Everything that follows from a log, as plain data: the house, what is made of it, what is found and reported. */
+export function outcomeOf(
+  entries: readonly JobEntry[],
+  kit: readonly InstrumentId[],
+  practice: Practice = usualPractice,
+): Outcome {
+  const house = foldHouse(entries);
+  const judgement = judgedWhole(house, kit);
+  const { receptacles, ...ofHouse } = judgement;
+  const findings = decidedFindings(house, proposalsFor(house, judgement, practice));
+  return plain({
+    house,
+    judgement: { ...ofHouse, receptacles: [...receptacles.values()].map(judged) },
+    findings: findings.map(found),
+    report: reportOn(house, judgement, practice),
+  }) as Outcome;
+}
