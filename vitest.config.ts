@@ -11,6 +11,7 @@ export default defineConfig({
   test: {
     // One more than there are cores: a screen waits, if only for its own timers.
     maxWorkers: 3,
+    pool: 'threads',
     experimental: { fsModuleCache: true },
     projects: [
       {

@@ -7,7 +7,7 @@ import { outcomeOf, plain } from './outcome.ts';
 
 const houses = partOf('houses');
 /** The rest are held against what was by `npm run harness`. */
-const quick = houses.filter(({ isQuick }) => isQuick).filter((_, index) => index % 3 === 0);
+const quick = houses.filter(({ isQuick }) => isQuick).filter((_, index) => index % 4 === 0);
 const jobs = partOf('jobs');
 const kit = partOf('kit');
 
