@@ -31,7 +31,10 @@ const ran =
   () =>
     run(command, args, { cwd: root, env, output: 'capture' });
 
-const lint = () => stage('lint and format', ran(program('biome'), ['ci', '.']));
+const lint = async () => {
+  await stage('arrows', ran(process.execPath, [join(root, 'scripts/lint/write-arrows.mjs'), '--check']));
+  await stage('lint and format', ran(program('biome'), ['ci', '.']));
+};
 const types = () => stage('types', ran(process.execPath, [join(root, 'scripts/types.mjs')]));
 const unit = () =>
   stage(

@@ -1,5 +1,3 @@
-import type { InstrumentId } from './tests-and-readings.ts';
-
 // Names and usual settings that need no schema: what an engine in a browser takes along.
 
 export const legs = ['L1', 'L2'] as const;
@@ -26,7 +24,8 @@ export const instrumentIds = [
   'loaded',
   'gfci-button',
   'own-button',
-] as const satisfies readonly InstrumentId[];
+] as const;
+export type InstrumentId = (typeof instrumentIds)[number];
 
 /** What a load tester draws at the nominal voltage, where the test does not say, in amperes. */
 export const usualLoadAmps = 12;

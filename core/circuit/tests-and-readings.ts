@@ -32,7 +32,6 @@ export const testSchema = z.discriminatedUnion('instrument', [
   z.strictObject({ ...place, instrument: z.literal('own-button') }),
 ]);
 export type Test = Readonly<z.infer<typeof testSchema>>;
-export type InstrumentId = Test['instrument'];
 
 const volts = z.number().min(0).max(1e6);
 const lamp = z.enum(lampStates);

@@ -1,4 +1,4 @@
-import type { Cable, Circuit, Leg } from './circuit-file.ts';
+import type { Cable, Circuit, Leg } from './circuit-shape.ts';
 import type { Problem } from './problem.ts';
 
 /** How the cables of a circuit hang together. Indices are those of the file's arrays. */

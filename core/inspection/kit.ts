@@ -1,4 +1,4 @@
-import type { InstrumentId } from '../circuit/tests-and-readings.ts';
+import type { InstrumentId } from '../circuit/names.ts';
 import type { TesterLayout } from '../instruments/tester-layout.ts';
 import type { KitEntry } from './entry.ts';
 import { type FirmSettings, foldFirm } from './firm.ts';

@@ -1,4 +1,4 @@
-import type { InstrumentId } from '../circuit/tests-and-readings.ts';
+import type { InstrumentId } from '../circuit/names.ts';
 import type { JobEntryOf } from './entry.ts';
 import { type House, type Receptacle, receptaclesOf } from './house.ts';
 import { inOrder } from './order.ts';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { SavedText, SavedWords } from '@/components/saved-fields';
 import { useLocal } from '@/local/local-store';
 import classes from './settings.module.css';
-import type { SettingsProps } from './settings-screen';
+import type { SettingsProps } from './settings-props';
 import { smallPicture } from './small-picture';
 
 /** What stands at the head of every report. */

@@ -2,7 +2,7 @@ import { type Question, questionIds, questions } from '@fair-plug/core/correctio
 import { Radio, Switch } from '@mantine/core';
 import { SavedText } from '@/components/saved-fields';
 import classes from './settings.module.css';
-import type { SettingsProps } from './settings-screen';
+import type { SettingsProps } from './settings-props';
 
 /** The code the firm works under, and its school where practitioners differ. */
 export function PracticeSection({ firm, settle }: SettingsProps) {

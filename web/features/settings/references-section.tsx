@@ -2,7 +2,7 @@ import { type ReferenceId, referenceIds, references } from '@fair-plug/core/corr
 import { Checkbox } from '@mantine/core';
 import type { KitPart } from '@/local/use-logs';
 import classes from './settings.module.css';
-import type { SettingsProps } from './settings-screen';
+import type { SettingsProps } from './settings-props';
 
 /** What was ticked and what was cleared, done to the ticks as they stand by then. */
 const ticked =

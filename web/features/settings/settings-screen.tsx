@@ -1,6 +1,5 @@
 'use client';
 
-import type { FirmSettings } from '@fair-plug/core/inspection';
 import { useCallback } from 'react';
 import { Loading } from '@/components/loading';
 import { Page } from '@/components/page';
@@ -10,14 +9,6 @@ import { LetterheadSection } from './letterhead-section';
 import { PracticeSection } from './practice-section';
 import { ReferencesSection } from './references-section';
 import { WordingsSection } from './wordings-section';
-
-/** Keeps a setting; null for those who do not settle things. */
-export type Settle = ((part: KitPart) => void) | null;
-
-export interface SettingsProps {
-  readonly firm: FirmSettings;
-  readonly settle: Settle;
-}
 
 /** How the firm heads, words and decides its reports. */
 export function SettingsScreen() {

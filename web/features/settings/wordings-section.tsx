@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { SavedWords } from '@/components/saved-fields';
 import { useLocal } from '@/local/local-store';
 import classes from './settings.module.css';
-import type { SettingsProps } from './settings-screen';
+import type { SettingsProps } from './settings-props';
 
 const placeWords: Readonly<Record<WordingPlace, { readonly label: string; readonly description: string }>> = {
   introduction: {

@@ -5,8 +5,8 @@ import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
 import { EvidenceTable } from '@/components/evidence-table';
 import { useWords, Words } from '@/components/region-words';
+import type { AskedReading } from './asked-reading';
 import classes from './engine-opinion.module.css';
-import type { AskedReading } from './reading-form';
 
 /** Below this a doubt behind a plainly correct reading is said once for the house, not here. */
 const worthSayingHere = 0.03;

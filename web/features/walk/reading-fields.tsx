@@ -8,8 +8,8 @@ import { ChoiceKeys } from '@/components/choice-keys';
 import { FromBefore } from '@/components/from-before';
 import { useRegion, useWords, Words } from '@/components/region-words';
 import { useDraft } from '@/local/use-draft';
+import type { AskedReading } from './asked-reading';
 import classes from './reading-fields.module.css';
-import type { AskedReading } from './reading-form';
 
 const enterable = ['probe', 'meter', 'meter-low', 'earth-meter', 'loaded', 'lamps'] as const;
 type Enterable = (typeof enterable)[number];

@@ -1,13 +1,8 @@
-import type { InstrumentId, Shown } from '@fair-plug/core/circuit';
+import type { Shown } from '@fair-plug/core/circuit';
 import { memo, useEffect } from 'react';
 import { Sheet } from '@/components/sheet';
 import { whenUsed } from '@/components/when-used';
-
-/** What the form opens with. */
-export interface AskedReading {
-  readonly instrument: InstrumentId;
-  readonly loadsOff: boolean;
-}
+import type { AskedReading } from './asked-reading';
 
 const load = () => import('./reading-fields').then((one) => one.ReadingFields);
 const ReadingFields = whenUsed(load);

@@ -1,0 +1,100 @@
+/**
+ * Who may know whom, in one place. `npm run arrows` writes the lint rule from it; the lint step refuses a rule that does
+ * not come from here.
+ */
+
+/** Rooms of the core from the ground up: a room knows those below its line, and none beside it. */
+export const rooms = [
+  ['circuit', 'corrections'],
+  ['instruments'],
+  ['conditions'],
+  ['inspection', 'diagnosis'],
+  ['judgement'],
+  ['findings'],
+  ['report'],
+  ['exchange'],
+];
+
+/** What no room of the core may need. */
+const impure = ['react', 'react-dom', 'next', 'next/*', '@mantine/*', 'kysely', 'pg', 'dexie', 'node:*'];
+
+/** Folders above the core, each with what it must not know, and why. */
+const above = [
+  {
+    folders: ['cli'],
+    not: ['**/web/**', 'react', 'next', 'kysely', 'pg'],
+    why: 'The command line knows the core alone.',
+  },
+  {
+    folders: ['web/features', 'web/components'],
+    not: ['@/data/**', '@/app/**', '@/features/**', 'kysely', 'pg', 'node:*'],
+    why: 'Screens reach the server through web/local; features do not know one another.',
+    names: {
+      '@mantine/hooks': {
+        importNames: ['useCallbackRef'],
+        message:
+          'It takes over only after the screen is drawn: a press in between goes to the drawing before. useDrawn takes over with it.',
+      },
+    },
+  },
+  {
+    folders: ['web/data'],
+    not: ['@/features/**', '@/components/**', '@/local/**', '@/app/**', 'react', 'next', 'next/*'],
+    why: 'The database side knows nothing of screens.',
+  },
+];
+
+const order = rooms.map((line) => line.join(' | ')).join(' ← ');
+
+const forbids = (includes, patterns, paths) => ({
+  includes,
+  linter: {
+    rules: {
+      style: {
+        noRestrictedImports: {
+          level: 'error',
+          options: { patterns, ...(paths === undefined ? {} : { paths }) },
+        },
+      },
+    },
+  },
+});
+
+function ofRoom(room, line) {
+  const unknown = rooms
+    .slice(line)
+    .flat()
+    .filter((one) => one !== room);
+  return forbids(
+    [`core/${room}/**`, '!core/**/*.test.ts'],
+    [
+      {
+        group: ['@fair-plug/*', '**/web/**', '**/cli/**', '**/scripts/**'],
+        message: 'Arrows run one way: web, cli → core; within core use relative paths.',
+      },
+      { group: impure, message: 'core is pure: no React, no Next, no database, no clock, no network.' },
+      ...(unknown.length === 0
+        ? []
+        : [
+            {
+              group: unknown.map((one) => `../${one}/**`),
+              message: `Within core a room knows those to its left: ${order}.`,
+            },
+          ]),
+    ],
+  );
+}
+
+/** The part of Biome's configuration that holds the arrows. */
+export const arrows = {
+  overrides: [
+    ...rooms.flatMap((line, index) => line.map((room) => ofRoom(room, index))),
+    ...above.map(({ folders, not, why, names }) =>
+      forbids(
+        folders.map((folder) => `${folder}/**`),
+        [{ group: not, message: why }],
+        names,
+      ),
+    ),
+  ],
+};

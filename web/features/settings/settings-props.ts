@@ -1,0 +1,8 @@
+import type { FirmSettings } from '@fair-plug/core/inspection';
+import type { KitPart } from '@/local/use-logs';
+
+export interface SettingsProps {
+  readonly firm: FirmSettings;
+  /** Keeps a setting; null for those who do not settle things. */
+  readonly settle: ((part: KitPart) => void) | null;
+}

@@ -1,0 +1,7 @@
+import type { InstrumentId } from '@fair-plug/core/circuit';
+
+/** What the form for a reading opens with. */
+export interface AskedReading {
+  readonly instrument: InstrumentId;
+  readonly loadsOff: boolean;
+}
