@@ -80,4 +80,15 @@ describe('a receptacle by itself', () => {
       'probe',
     );
   });
+
+  test('what is said in one house does not depend on which was judged before it', () => {
+    const sharesIn = (alteredIn: readonly number[]) =>
+      diagnoseLone('x', [lamps('hn-hg')], { yearBuilt: 1955, alteredIn }).explanations.map(
+        ({ probability }) => probability,
+      );
+    const before = sharesIn([]);
+    const altered = sharesIn([1989]);
+    expect(altered).not.toEqual(before);
+    expect(sharesIn([])).toEqual(before);
+  });
 });

@@ -317,21 +317,23 @@ const settings = (reading: Reading) => {
   return {};
 };
 
-let pricedHouse = '';
-let prices: Float64Array = new Float64Array(0);
+/** By the very facts that they follow from, which nobody changes. */
+const knownPrices = new WeakMap<HouseFacts, Float64Array>();
 
-/** Logarithm of every row's prior in a house; the last house's are kept. */
+/** Logarithm of every row's prior in a house. */
 function pricesIn(rows: readonly Row[], house: HouseFacts): Float64Array {
-  const key = `${house.yearBuilt} ${house.groundedWiring}`;
-  if (key === pricedHouse && prices.length === rows.length) return prices;
-  pricedHouse = key;
+  const known = knownPrices.get(house);
+  if (known !== undefined) return known;
   const oddsOf = ({ priors, logShare }: Origin): number =>
     Math.exp(logShare) * priors.reduce((product, prior) => product * oddsIn(house, prior), 1);
-  prices = Float64Array.from(rows, ({ origins }) =>
+  const prices = Float64Array.from(rows, ({ origins }) =>
     Math.log(origins.reduce((sum, origin) => sum + oddsOf(origin), 0)),
   );
+  knownPrices.set(house, prices);
   return prices;
 }
+
+const noFacts: HouseFacts = {};
 
 /** A misfit, in nats beyond what scatter explains. */
 const misfitNats = 5;
@@ -343,7 +345,7 @@ const misfitNats = 5;
 export function diagnoseLone(
   id: string,
   taken: readonly Reading[],
-  house: HouseFacts = {},
+  house: HouseFacts = noFacts,
   kit: readonly InstrumentId[] = instrumentIds,
 ): LoneDiagnosis {
   table ??= buildTable();

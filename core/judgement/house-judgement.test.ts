@@ -50,6 +50,24 @@ const reversed = (breaker?: string): Place => ({
 });
 const fine = (breaker?: string): Place => ({ shows: 'hn-hg', ...(breaker === undefined ? {} : { breaker }) });
 
+describe('a judge that has judged before', () => {
+  const volts: Shown = { instrument: 'meter', hn: 230, hg: 230, ng: 0.4 };
+  const places = (breaker?: string): readonly Place[] => [
+    { shows: 'hn-hg', taken: [volts], ...(breaker === undefined ? {} : { breaker }) },
+    { shows: 'hn-hg', taken: [volts], ...(breaker === undefined ? {} : { breaker }) },
+  ];
+
+  test.each([
+    ['by itself', places()],
+    ['on a circuit', places('1')],
+  ])('says after a change of region what a new one says: %s', (_, walked) => {
+    const judge = new HouseJudge();
+    judged(houseOf(walked), judge);
+    const british = houseOf(walked, { region: 'uk' });
+    expect(judged(british, judge).judgement).toEqual(judged(british).judgement);
+  });
+});
+
 describe('news of a judgement', () => {
   test('told step by step they come to the whole, and what did not change stays the same object', () => {
     const judge = new HouseJudge();

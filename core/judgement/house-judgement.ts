@@ -154,7 +154,7 @@ export class HouseJudge {
     nominalVolts: number,
   ): Remembered {
     const readings = readingsOf(receptacle);
-    const key = JSON.stringify([readings, facts, kit]);
+    const key = JSON.stringify([readings, facts, kit, nominalVolts]);
     const known = this.memory.get(receptacle.id);
     if (known?.key === key) return known;
     const judged = this.lone(receptacle.id, readings, facts, kit, nominalVolts);
@@ -214,7 +214,7 @@ export class HouseJudge {
   ): Generator<Remembered | null> {
     const readings = fed.receptacles.flatMap(readingsOf);
     const wiring = JSON.stringify([fed.receptacles.map(({ id }) => id), facts]);
-    const key = JSON.stringify([readings, wiring, kit]);
+    const key = JSON.stringify([readings, wiring, kit, nominalVolts]);
     const name = `breaker ${fed.breaker}`;
     if (this.memory.get(name)?.key === key) return;
     const held = this.diagnosticians.get(name);
