@@ -37,7 +37,7 @@ test('one’s own tester is set up from two patterns and its lamps enter reading
   await save.click();
   const own = page.getByRole('listitem').filter({ hasText: 'Bench tester' });
   await expect(own).toContainText('In use here');
-  await expect(own.getByRole('img').first()).toHaveAccessibleName('green off, amber lit, white lit');
+  await expect(own.getByRole('img').first()).toHaveAccessibleName('green off, white lit, white lit');
   await expect(saved(page)).toBeVisible();
 
   // Its lamps from the left bridge neutral–ground, hot–ground, hot–neutral.

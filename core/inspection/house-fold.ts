@@ -230,6 +230,12 @@ function receptacleOf(id: string, entries: readonly Said[]): Placed {
   return { room, into, receptacle: one };
 }
 
+interface Gathered {
+  readonly places: readonly { readonly entries: readonly Said[]; readonly state: Placed }[];
+  /** Some were entered twice. */
+  readonly isMerged: boolean;
+}
+
 const isReading = ({ kind }: Said): boolean => kind === 'lamps-read' || kind === 'reading-taken';
 
 /** Entries of a subject that are readings: the first of them in order, or the last. */
@@ -303,37 +309,71 @@ export class HouseFold {
     return subject as Subject<unknown>;
   }
 
+  /** What an id stands for in the end, after all merging; itself where that leads nowhere or in a circle. */
+  private meant(id: string): string {
+    const passed = new Set<string>();
+    for (let at = id; !passed.has(at); ) {
+      passed.add(at);
+      const subject = this.receptacles.get(at);
+      if (subject === undefined || subject.entries.length === 0) return id;
+      const { into } = subject.state;
+      if (into === null) return at;
+      at = into;
+    }
+    return id;
+  }
+
   /** Receptacles as they stand, those that were entered twice as one. */
-  private placed(): readonly { readonly entries: readonly Said[]; readonly state: Placed }[] {
+  private placed(): Gathered {
     const all = described(this.receptacles);
-    const merged = all.filter(([, { state }]) => state.into !== null);
-    if (merged.length === 0) return all.map(([, { entries, state }]) => ({ entries, state }));
-    /** What an id stands for in the end; itself where that leads nowhere or in a circle. */
-    const meant = (id: string): string => {
-      const passed = new Set<string>();
-      for (let at = id; !passed.has(at); ) {
-        passed.add(at);
-        const subject = this.receptacles.get(at);
-        if (subject === undefined || subject.entries.length === 0) return id;
-        const { into } = subject.state;
-        if (into === null) return at;
-        at = into;
-      }
-      return id;
-    };
+    if (all.every(([, { state }]) => state.into === null))
+      return { places: all.map(([, { entries, state }]) => ({ entries, state })), isMerged: false };
     const gathered = new Map<string, Said[]>();
+    const others = new Map<string, string[]>();
     for (const [id, { entries }] of all) {
-      const to = meant(id);
+      const to = this.meant(id);
+      if (to !== id) others.set(to, [...(others.get(to) ?? []), id]);
       const about = to === id ? entries : entries.filter(({ kind }) => kind !== 'receptacle-described');
       gathered.set(to, [...(gathered.get(to) ?? []), ...about]);
     }
-    return [...gathered].map(([id, entries]) => {
+    const places = [...gathered].map(([id, entries]) => {
       const own = this.receptacles.get(id);
       const inTurn = entries.toSorted(inOrder);
-      return own?.entries.length === entries.length
-        ? { entries, state: own.state }
-        : { entries: inTurn, state: receptacleOf(id, inTurn) };
+      const state = own?.entries.length === entries.length ? own.state : receptacleOf(id, inTurn);
+      const { halfOf } = state.receptacle;
+      const mergedFrom = others.get(id);
+      if (mergedFrom === undefined && (halfOf === null || this.meant(halfOf) === halfOf))
+        return { entries: inTurn, state };
+      const receptacle = {
+        ...state.receptacle,
+        halfOf: halfOf === null ? null : this.meant(halfOf),
+        ...(mergedFrom === undefined ? {} : { mergedFrom }),
+      };
+      return { entries: inTurn, state: { ...state, receptacle } };
     });
+    return { places, isMerged: true };
+  }
+
+  /** What is said of several receptacles, with those that became others under their new ids. */
+  private renamed(job: Pick<Job, 'wentDead' | 'findingsSaid'>): Pick<Job, 'wentDead' | 'findingsSaid'> {
+    const all = (ids: readonly string[]): string[] => [...new Set(ids.map((id) => this.meant(id)))];
+    return {
+      wentDead: job.wentDead.map((entry) => ({
+        ...entry,
+        by:
+          entry.by.kind === 'device'
+            ? { ...entry.by, receptacle: this.meant(entry.by.receptacle) }
+            : entry.by,
+        dead: all(entry.dead),
+      })),
+      findingsSaid: job.findingsSaid.map((entry): FindingEntry => {
+        if (entry.kind === 'finding-added' || entry.kind === 'finding-split')
+          return { ...entry, receptacles: all(entry.receptacles) };
+        if (entry.kind === 'finding-decided' && entry.decision !== 'open')
+          return { ...entry, held: { ...entry.held, receptacles: all(entry.held.receptacles) } };
+        return entry;
+      }),
+    };
   }
 
   private fold(): House {
@@ -345,7 +385,8 @@ export class HouseFold {
     const byRoom = new Map<string | null, Receptacle[]>(rooms.map(([id]) => [id, []]));
     let first: Said | undefined;
     let last: Said | undefined;
-    for (const { entries, state } of this.placed()) {
+    const { places, isMerged } = this.placed();
+    for (const { entries, state } of places) {
       const inRoom = byRoom.get(state.room);
       if (inRoom === undefined) byRoom.set(state.room, [state.receptacle]);
       else inRoom.push(state.receptacle);
@@ -358,6 +399,7 @@ export class HouseFold {
       id === null ? { ...unnamedRoom, name: unnamed.unplaced } : (known.get(id) ?? unnamedRoom);
     return {
       ...job,
+      ...(isMerged ? this.renamed(job) : {}),
       rooms: [...byRoom].map(([id, receptacles]): Room => ({ id, ...saidOf(id), receptacles })),
       firstReadAt: first?.at ?? null,
       lastReadAt: last?.at ?? null,

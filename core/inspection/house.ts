@@ -16,6 +16,8 @@ import { standing } from './order.ts';
 export interface Receptacle {
   readonly id: string;
   readonly name: string;
+  /** Ids under which it was entered besides; left out where there are none. */
+  readonly mergedFrom?: readonly string[];
   /** Every standing reading, oldest first. */
   readonly readings: readonly LampsRead[];
   /** What other instruments showed, oldest first. */

@@ -46,6 +46,15 @@ const read = (receptacle: string): JobStatement => ({
   receptacle,
   lamps: lampsOf('hn-hg'),
 });
+const wording = {
+  urgency: 'repair',
+  headline: 'Loose',
+  what: 'It is loose.',
+  why: 'It may fall out.',
+  correction: 'Fasten it.',
+  by: 'electrician',
+} as const;
+const held = { ...wording, condition: null, where: null };
 const proved = (passed: boolean): JobStatement => ({ kind: 'tester-proved', instrument: 'lamps', passed });
 
 describe('testers are proved before and after', () => {
@@ -123,6 +132,37 @@ describe('the house as it is walked', () => {
     expect(others).toEqual([]);
     expect(only).toMatchObject({ name: 'Den 1', looks: ['scorch'] });
     expect(only?.readings).toHaveLength(2);
+  });
+
+  test('what names one that was entered twice means the one that it became', () => {
+    const house = houseOf(
+      ...rooms,
+      {
+        kind: 'went-dead',
+        by: { kind: 'device', receptacle: den2 },
+        dead: [den2, den1, hall1],
+        powerBack: true,
+      },
+      { kind: 'receptacle-described', receptacle: hall1, room: hall, name: 'Hall 1', halfOf: den2 },
+      { kind: 'finding-added', finding: 'own a', ...wording, receptacles: [den1, den2] },
+      { kind: 'finding-split', finding: 'own a', part: 'own b', receptacles: [den2] },
+      {
+        kind: 'finding-decided',
+        finding: 'own a',
+        decision: 'refused',
+        reason: 'No.',
+        held: { ...held, receptacles: [den2] },
+      },
+      { kind: 'receptacle-merged', receptacle: den2, into: den1 },
+    );
+    expect(house.wentDead).toMatchObject([{ by: { receptacle: den1 }, dead: [den1, hall1] }]);
+    expect(foundBehind(house)).toMatchObject([{ device: den1, dead: [den1, hall1] }]);
+    expect(house.findingsSaid).toMatchObject([
+      { receptacles: [den1] },
+      { receptacles: [den1] },
+      { held: { receptacles: [den1] } },
+    ]);
+    expect(receptaclesOf(house)).toMatchObject([{ id: den1, mergedFrom: [den2] }, { halfOf: den1 }]);
   });
 
   test('two that were each merged into the other both stay: nothing is lost in a circle', () => {

@@ -1,13 +1,19 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { foldHouse, foldKit } from '@fair-plug/core/inspection';
 import { sql } from 'kysely';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { type Connection, connect } from '../../web/data/database.ts';
+import { applicationUrl, prepareApplicationRole } from '../../web/data/application-role.ts';
+import { type Connection, connect, migrate } from '../../web/data/database.ts';
+import { FirmData, firmsOf } from '../../web/data/firm-data.ts';
+import { jobPage, kitPage } from '../../web/data/logs.ts';
 import { type FreshDatabase, freshDatabase } from '../../web/data/testing-database.ts';
+import { partOf } from '../corpus/corpus.ts';
+import { plain } from '../corpus/outcome.ts';
 import { loadDemo } from '../demo/load.ts';
 import { removeData, startCluster } from '../setup/cluster.mjs';
-import { testSettings } from '../setup/settings.mjs';
+import { root, testSettings } from '../setup/settings.mjs';
 import { backUp, countRows, restore } from './archive.ts';
 
 const settings = testSettings().backup;
@@ -83,4 +89,29 @@ describe('a backup', () => {
     expect(await contents(before)).toEqual(held);
     await before.destroy();
   });
+});
+
+test('a backup that an earlier build made is restored, brought up to date, and every job folds as it did', async () => {
+  const file = join(folder, 'old.backup');
+  copyFileSync(join(root, 'scripts/corpus/database.backup'), file);
+  const made = await restore({ ...target(), file, replace: true });
+  expect(made.tables).toMatchObject({ entry: 682, person: 2, membership: 2 });
+  const owner = connect(target().url);
+  await migrate(owner);
+  await prepareApplicationRole(owner, 'for tests alone');
+  const connection = connect(applicationUrl(target().url, 'for tests alone'));
+  const { id } = await owner
+    .selectFrom('person')
+    .select('id')
+    .where('email', '=', 'odile@example.com')
+    .executeTakeFirstOrThrow();
+  const [own] = await firmsOf(connection, id);
+  const firm = (await FirmData.of(connection, id, own?.id ?? ''))?.firm;
+  if (firm === undefined) throw new Error('the firm is not there');
+  for (const { name, file: saved, outcome } of partOf('jobs')) {
+    const page = await jobPage(firm, JSON.parse(saved).job, 0);
+    expect(plain(foldHouse(page?.entries ?? [])), name).toEqual(outcome.house);
+  }
+  expect(plain(foldKit((await kitPage(firm, 0))?.entries ?? []))).toEqual(partOf('kit').folded);
+  await Promise.all([owner, connection].map((one) => one.destroy()));
 });

@@ -1,6 +1,6 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { brotliDecompressSync } from 'node:zlib';
+import { brotliCompressSync, brotliDecompressSync, constants } from 'node:zlib';
 import type { InstrumentId } from '@fair-plug/core/circuit';
 import type { JobEntry, KitEntry } from '@fair-plug/core/inspection';
 import type { Outcome } from './outcome.ts';
@@ -15,6 +15,8 @@ export interface KeptHouse {
   readonly house: string;
   /** Judged within a few milliseconds: looked at by every run of the tests. */
   readonly isQuick: boolean;
+  /** Faults that were mended since it was written, by which its outcome is another one now: see docs/decisions/corpus.md. */
+  readonly changedBy?: readonly string[];
 }
 
 /** A job file of the corpus, with all that followed from it when it was written. */
@@ -24,6 +26,7 @@ export interface KeptJob {
   /** As it was saved. */
   readonly file: string;
   readonly outcome: Outcome;
+  readonly changedBy?: readonly string[];
 }
 
 export interface KeptKit {
@@ -63,3 +66,13 @@ const folder = import.meta.dirname;
 
 export const partOf = <K extends keyof Corpus>(part: K): Corpus[K] =>
   JSON.parse(brotliDecompressSync(readFileSync(join(folder, `${part}.json.br`))).toString());
+
+/** Packs a part as tightly as can be; answers its size in bytes, and packed. */
+export function keepPart<K extends keyof Corpus>(part: K, value: Corpus[K]): readonly [number, number] {
+  const text = Buffer.from(JSON.stringify(value));
+  const packed = brotliCompressSync(text, {
+    params: { [constants.BROTLI_PARAM_LGWIN]: 24, [constants.BROTLI_PARAM_SIZE_HINT]: text.length },
+  });
+  writeFileSync(join(folder, `${part}.json.br`), packed);
+  return [text.length, packed.length];
+}

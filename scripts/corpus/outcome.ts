@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { InstrumentId } from '@fair-plug/core/circuit';
 import { type Practice, usualPractice } from '@fair-plug/core/corrections';
 import { decidedFindings, type Finding, proposalsFor } from '@fair-plug/core/findings';
@@ -64,3 +65,9 @@ export function outcomeOf(
     report: reportOn(house, judgement, practice),
   }) as Outcome;
 }
+
+/** SHA-256 of a value as it stands in a file. */
+export const digestOf = (value: unknown): string =>
+  createHash('sha256')
+    .update(JSON.stringify(plain(value)))
+    .digest('hex');

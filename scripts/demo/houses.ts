@@ -7,7 +7,7 @@ import type { LampPattern } from '@fair-plug/core/instruments';
 export const demoFirm = {
   organization: 'Hollowmere House Inspections',
   person: 'Tessa Quillon',
-  tester: 'Yellow tester',
+  tester: 'Pocket tester',
   letterhead: { lines: '4 Weir Lane, Hollowmere\nWeekdays from seven to six', licence: 'HI-2041' },
   practice: { edition: '2023', standard: 'the firm’s own, at least one receptacle a room' },
   introduction: 'At {address} we tested the receptacles that could be reached, on {date}.',

@@ -109,11 +109,11 @@ export async function loadDemo(connection: Connection, password: string): Promis
     kind: 'tester-described',
     tester,
     name: demoFirm.tester,
-    rating: 'CAT II, 125 V',
+    rating: 'CAT III, 300 V',
     layout: [
-      { pair: 'ng', colour: 'red' },
-      { pair: 'hn', colour: 'amber' },
-      { pair: 'hg', colour: 'amber' },
+      { pair: 'hg', colour: 'white' },
+      { pair: 'ng', colour: 'blue' },
+      { pair: 'hn', colour: 'white' },
     ],
   };
   await appendToKit(firm, [

@@ -81,9 +81,9 @@ const asB: Readonly<Record<string, () => Promise<unknown>>> = {
         tester: v7(),
         name: 'A tester',
         layout: [
-          { pair: 'hn', colour: 'amber' },
-          { pair: 'hg', colour: 'amber' },
-          { pair: 'ng', colour: 'red' },
+          { pair: 'hg', colour: 'white' },
+          { pair: 'ng', colour: 'blue' },
+          { pair: 'hn', colour: 'white' },
         ],
       } as never,
     ]),

@@ -150,9 +150,9 @@ describe('the kit and the firm', () => {
       tester: v7(),
       name: 'The old one',
       layout: [
-        { pair: 'hn', colour: 'amber' },
-        { pair: 'hg', colour: 'green' },
-        { pair: 'ng', colour: 'red' },
+        { pair: 'hg', colour: 'white' },
+        { pair: 'ng', colour: 'blue' },
+        { pair: 'hn', colour: 'white' },
       ],
     };
     expect(await appendToKit(firm, [tester])).toMatchObject({ stored: 1 });

@@ -25,12 +25,12 @@ describe('a tester of one’s own', () => {
     await user.click(screen.getByRole('button', { name: 'Set up a tester' }));
     const save = screen.getByRole('button', { name: 'Save the tester' });
     expect(save).toHaveProperty('disabled', true);
-    await user.selectOptions(screen.getByLabelText('Colour of lamp 1'), 'red');
+    await user.selectOptions(screen.getByLabelText('Colour of lamp 1'), 'blue');
     for (const at of [2, 3]) await user.click(lamp(at, 'correct'));
     await user.click(lamp(2, 'open ground'));
     await screen.findByText('That settles the order of its lamps.');
     await user.type(screen.getByLabelText('What you call it'), 'Old one');
-    await user.type(screen.getByLabelText('Rating, as printed on it'), 'CAT II, 125 V');
+    await user.type(screen.getByLabelText('Rating, as printed on it'), 'CAT III, 300 V');
     await user.click(save);
     await screen.findByRole('heading', { level: 2, name: 'Old one' });
     expect(screen.getByText('In use here')).toBeTruthy();
@@ -40,7 +40,7 @@ describe('a tester of one’s own', () => {
         {
           kind: 'tester-described',
           name: 'Old one',
-          layout: [{ pair: 'ng', colour: 'red' }, { pair: 'hn' }, { pair: 'hg' }],
+          layout: [{ pair: 'ng', colour: 'blue' }, { pair: 'hn' }, { pair: 'hg' }],
         },
       ]),
     );
@@ -59,25 +59,25 @@ describe('a tester of one’s own', () => {
 
   test('of several, one is in use on this device', async () => {
     const layout = [
-      { pair: 'hn', colour: 'amber' },
-      { pair: 'hg', colour: 'amber' },
-      { pair: 'ng', colour: 'red' },
+      { pair: 'hg', colour: 'white' },
+      { pair: 'ng', colour: 'blue' },
+      { pair: 'hn', colour: 'white' },
     ] as const;
     const [first, second] = ['01900000-0000-7000-8000-000000000b01', '01900000-0000-7000-8000-000000000b02'];
     const { user } = await kit({
       kit: [
-        { kind: 'tester-described', tester: first as string, name: 'Yellow', layout: [...layout] },
-        { kind: 'tester-described', tester: second as string, name: 'Blue', layout: [...layout] },
+        { kind: 'tester-described', tester: first as string, name: 'Long one', layout: [...layout] },
+        { kind: 'tester-described', tester: second as string, name: 'Short one', layout: [...layout] },
         { kind: 'tester-proved', instrument: 'lamps', tester: first as string, passed: true },
       ],
     });
     const lines = () => screen.getAllByRole('listitem').filter((line) => line.querySelector('h2') !== null);
     await waitFor(() => expect(lines()).toHaveLength(2));
-    const [yellow, blue] = lines() as [HTMLElement, HTMLElement];
-    expect(yellow.textContent).toMatch(/proved 4 May 2026/);
-    expect(blue.textContent).toContain('never proved');
-    await user.click(within(yellow).getByRole('button', { name: 'Use this one' }));
-    await within(yellow).findByText('In use here');
+    const [long, short] = lines() as [HTMLElement, HTMLElement];
+    expect(long.textContent).toMatch(/proved 4 May 2026/);
+    expect(short.textContent).toContain('never proved');
+    await user.click(within(long).getByRole('button', { name: 'Use this one' }));
+    await within(long).findByText('In use here');
   });
 });
 

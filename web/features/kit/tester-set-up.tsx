@@ -37,7 +37,7 @@ export function TesterSetUp({ onDone }: { readonly onDone: () => void }) {
   const choose = useChooseTester();
   const [name, setName] = useState('');
   const [rating, setRating] = useState('');
-  const [colours, setColours] = useState<Colours>(['amber', 'amber', 'red']);
+  const [colours, setColours] = useState<Colours>(['white', 'white', 'white']);
   const [correct, setCorrect] = useState<ShownLamps>([false, false, false]);
   const [openGround, setOpenGround] = useState<ShownLamps>([false, false, false]);
   const found = pairOrder(correct, openGround);
@@ -110,7 +110,7 @@ export function TesterSetUp({ onDone }: { readonly onDone: () => void }) {
       />
       <TextInput
         label="Rating, as printed on it"
-        placeholder="CAT II, 125 V"
+        placeholder="Category and volts"
         maxLength={60}
         value={rating}
         onChange={(event) => setRating(event.currentTarget.value)}

@@ -54,13 +54,13 @@ export function HistorySheet({ walk, entries }: SheetProps) {
   const { nameOf } = useNames();
   const device = useDevice();
   const kit = useKit();
-  const id = walk.receptacle?.id;
-  if (id === undefined) return <p>Nothing was entered here yet.</p>;
+  if (walk.receptacle === null) return <p>Nothing was entered here yet.</p>;
+  const { id, mergedFrom = [] } = walk.receptacle;
   const gone = new Set(entries.flatMap((entry) => (entry.kind === 'withdrawn' ? entry.entries : [])));
   const about = entries
     .filter(
       (entry): entry is Said & { readonly receptacle: string } =>
-        'receptacle' in entry && entry.receptacle === id,
+        'receptacle' in entry && (entry.receptacle === id || mergedFrom.includes(entry.receptacle)),
     )
     .sort(inOrder)
     .reverse();

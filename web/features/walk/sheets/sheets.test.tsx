@@ -289,6 +289,12 @@ describe('rename, move, merge', () => {
       expect(kept('receptacle-merged')).toMatchObject([{ receptacle: ids['Den 2'], into: ids['Den 1'] }]),
     );
     expect(screen.queryByRole('button', { name: /^Den 2/ })).toBeNull();
+    const rooms = within(screen.getByRole('navigation', { name: 'Rooms' }));
+    await user.click(rooms.getByRole('button', { name: /^Den 1 reads/ }));
+    const history = await open('h');
+    await history.findByText('Merged into another');
+    // Both were described and read.
+    expect((await history.findAllByRole('listitem')).length).toBe(5);
   });
 
   test('halves that read apart are two, and cannot be taken apart again', async () => {
