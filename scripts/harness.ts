@@ -5,7 +5,8 @@ import { digestOf, type Outcome, outcomeOf } from './corpus/outcome.ts';
 
 /*
  * `npm run harness`: what is made now of the corpus, held against what was made of it before. With the name of a fault
- * that was mended (`npm run harness -- merged-ids`) what differs is kept from now on, and the fault is named at each.
+ * that was mended (`npm run harness -- merged-ids`) what differs is kept from now on, and the fault is named at each;
+ * `house=merged-ids` names it for that part alone.
  */
 
 /** Where two values differ, as paths with both values; a difference is not looked into. */
@@ -19,7 +20,18 @@ function differences(before: unknown, now: unknown, path = ''): readonly string[
   return keys.flatMap((key) => differences(before[key], now[key], `${path}/${key}`));
 }
 
-const [fault] = process.argv.slice(2);
+const named = new Map(
+  process.argv.slice(2).map((argument) => {
+    const [part = '', fault] = argument.split('=');
+    return fault === undefined ? ['', part] : [part, fault];
+  }),
+);
+/** The fault by which what lies on a path may differ: of the innermost part that has one. */
+const faultOf = (path: string): string | undefined =>
+  (path.split(':')[0] ?? '')
+    .split('/')
+    .map((part) => named.get(part))
+    .findLast((fault) => fault !== undefined);
 let differing = 0;
 
 interface Kept {
@@ -32,7 +44,10 @@ function held<K extends Kept>(name: string, kept: K, before: unknown, now: objec
   if (found.length === 0) return kept;
   differing += 1;
   for (const line of found) console.log(`${name} ${line}`);
-  return fault === undefined ? kept : { ...kept, ...now, changedBy: [...(kept.changedBy ?? []), fault] };
+  const faults = found.map(faultOf);
+  if (faults.includes(undefined)) return kept;
+  const changedBy = [...new Set([...(kept.changedBy ?? []), ...faults.flatMap((fault) => fault ?? [])])];
+  return { ...kept, ...now, changedBy };
 }
 
 const houses = partOf('houses').map((kept) => {
@@ -46,9 +61,9 @@ const jobs = partOf('jobs').map((kept) => {
   const now: { outcome: Outcome } = { outcome: outcomeOf(opened.value.entries, kept.kit) };
   return held(kept.name, kept, { outcome: kept.outcome }, now);
 });
-if (fault !== undefined && differing > 0) {
+if (named.size > 0 && differing > 0) {
   keepPart('houses', houses);
   keepPart('jobs', jobs);
 }
 console.log(`${houses.length} houses and ${jobs.length} job files, ${differing} with a difference`);
-process.exitCode = differing === 0 || fault !== undefined ? 0 : 1;
+process.exitCode = differing === 0 || named.size > 0 ? 0 : 1;

@@ -18,7 +18,7 @@ export const cautions = {
   'as-found':
     'Leave everything as it was found: devices reset, plugs back in, breakers as they were. A breaker found off stays off.',
   limits:
-    'This is a limited, visual inspection on one day. The local code and the authority having jurisdiction decide what is required; corrections are work for a licensed electrician.',
+    'This is a limited, visual inspection of what could be seen and tested when it was made. The local code and the authority having jurisdiction decide what is required; corrections are work for a licensed electrician.',
 } as const;
 export type CautionId = keyof typeof cautions;
 

@@ -22,8 +22,7 @@ export const openGround: Condition = {
     'three-slot-without-ground',
     'jumper-to-neutral',
   ],
-  openFirst:
-    'this box, then the last one toward the panel that has a ground; in a house without grounds, no box',
+  openFirst: 'this box, then the last one toward the panel that has a ground',
   steps: [
     proveDead,
     'Where there is a ground wire: look for one folded back, cut short, or loose under a splice.',

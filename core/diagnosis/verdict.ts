@@ -22,7 +22,7 @@ export type { ContactState } from './contact-state.ts';
 
 export interface Verdict {
   readonly kind: 'verdict';
-  /** Equal for receptacles that the evidence cannot tell apart: findings gather by it. */
+  /** The pattern that the lamps show; 'dim' where no pattern is to be trusted, or no lamps were read. */
   readonly signature: LampPattern | 'dim';
   /** What the evidence reads as, the most dangerous first; empty where no pattern can be trusted. */
   readonly readsAs: readonly ConditionId[];

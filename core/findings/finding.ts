@@ -1,6 +1,7 @@
-import type { ConditionId, Urgency } from '../conditions/index.ts';
+import { type ConditionId, conditions, type Urgency } from '../conditions/index.ts';
 import type { Worker } from '../corrections/index.ts';
 import type { Verdict } from '../diagnosis/index.ts';
+import type { House } from '../inspection/index.ts';
 
 export interface Place {
   readonly id: string;
@@ -55,6 +56,13 @@ export interface Proposal extends Wording {
   readonly probability: number | null;
   readonly notRuledOut: readonly ConditionId[];
 }
+
+/** Where to open first at a missing ground that was never there. */
+export const noGrounds = 'no box: the wiring has no grounds';
+
+/** Where the electrician opens first for a condition, in a house with grounds, without, or of which it is not known. */
+export const openFirstFor = (condition: ConditionId, { groundedWiring }: House): string | null =>
+  condition === 'open-ground' && groundedWiring === false ? noGrounds : conditions[condition].openFirst;
 
 /** What a proposal is made of where nothing was computed. */
 export const seenOnly = {

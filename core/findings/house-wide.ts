@@ -18,7 +18,7 @@ import {
 import { type HouseJudgement, instrumentWords } from '../judgement/index.ts';
 import { aluminumIn } from './aluminum-signs.ts';
 import { evidenceAt } from './evidence.ts';
-import { type Place, type Proposal, seenOnly } from './finding.ts';
+import { noGrounds, type Place, type Proposal, seenOnly } from './finding.ts';
 import { unprotectedPlaces } from './protection-rules.ts';
 
 export interface JudgedHouse {
@@ -58,7 +58,7 @@ export function ungroundedSystem({ house, verdictOf }: JudgedHouse): readonly Pr
       correction:
         'A licensed electrician chooses with you: ground-fault protection with its labels, a ground run to each, new cable, or two-slot receptacles again.',
       condition: 'open-ground',
-      openFirst: conditions['open-ground'].openFirst,
+      openFirst: noGrounds,
       retest: conditions['open-ground'].retest,
       receptacles: places(there),
       evidence: there.flatMap(evidenceAt),

@@ -16,7 +16,7 @@ import {
   verdictOn,
 } from '../judgement/index.ts';
 import { evidenceAt } from './evidence.ts';
-import { type Proposal, seenOnly } from './finding.ts';
+import { openFirstFor, type Proposal, seenOnly } from './finding.ts';
 import { houseWide } from './house-wide.ts';
 import { observedProposals } from './observed.ts';
 
@@ -54,8 +54,16 @@ const danger = ({ verdict }: Read): number => conditionIds.indexOf(verdict.reads
 const beyondOnePoint = (run: readonly string[], affected: readonly string[]): boolean =>
   affected.length > 1 && run.slice(-affected.length).every((id) => affected.includes(id));
 
-function whatOf(verdict: Verdict, leading: ConditionId | undefined, isSuspected: boolean): string {
-  if (leading === undefined) return verdict.alsoFits.length > 0 ? dimLamp : verdict.why;
+/** What an undetermined receptacle may be, the most probable first. */
+function mayBe({ explanations }: JudgedReceptacle): string {
+  const names = [...new Set(explanations.map(({ condition }) => conditions[condition].name.toLowerCase()))];
+  return names.length < 2
+    ? 'No state of a circuit fits all that was read there.'
+    : `What was read there fits more than one state: ${names.join(', ')}.`;
+}
+
+function whatOf({ verdict, judged }: Read, leading: ConditionId | undefined, isSuspected: boolean): string {
+  if (leading === undefined) return verdict.alsoFits.length > 0 || judged === null ? dimLamp : mayBe(judged);
   const { what } = conditions[leading];
   return isSuspected ? `It reads correct; what was read around it makes another state likely: ${what}` : what;
 }
@@ -71,6 +79,7 @@ function raisedBy({ verdict: { urgency, readsAs }, judged }: Read): string | nul
 }
 
 function proposalOf(
+  house: House,
   key: string,
   group: readonly Read[],
   judgement: HouseJudgement | null,
@@ -83,7 +92,7 @@ function proposalOf(
   // What reads correct is a finding for what it may hide.
   const hidden = reads === 'correct' && worst.judged !== null ? pressingDoubtOf(worst.judged) : null;
   const leading = hidden ?? reads;
-  const what = whatOf(verdict, leading, hidden !== null);
+  const what = whatOf(worst, leading, hidden !== null);
   const cause = causeOf(worst.judged, judgement);
   const isBeyond = cause !== null && beyondOnePoint(cause.circuit.receptacles, cause.receptacles);
   const first = group[0]?.receptacle.name;
@@ -93,20 +102,22 @@ function proposalOf(
     urgency: verdict.urgency ?? 'note',
     headline: verdict.headline,
     what: isBeyond ? `${what} Everything from ${first} on shows it: one place is to blame.` : what,
-    why: verdict.why,
+    why: hidden === null ? verdict.why : conditions[hidden].why,
     correction: (leading === undefined ? undefined : practice.corrections[leading]) ?? verdict.correction,
     by: 'electrician',
     verdict,
     condition: leading ?? null,
     isSuspected: hidden !== null,
     urgencyReason: raisedBy(worst),
-    openFirst: leading === undefined ? seenOnly.openFirst : conditions[leading].openFirst,
+    openFirst: leading === undefined ? seenOnly.openFirst : openFirstFor(leading, house),
     retest: leading === undefined ? seenOnly.retest : conditions[leading].retest,
     cautions: verdict.cautions.filter((id) => !saidOnce.includes(id)).map((id) => cautions[id]),
     receptacles: group.map(({ receptacle: { id, name } }) => ({ id, name })),
     evidence: group.flatMap(({ receptacle }) => evidenceAt(receptacle)),
     cause: cause === null ? null : { words: cause.words, where: cause.where },
-    probability: cause?.probability ?? (own.length === 0 ? null : Math.min(...own)),
+    // How sure one may be of what is undetermined is not said.
+    probability:
+      leading === undefined ? null : (cause?.probability ?? (own.length === 0 ? null : Math.min(...own))),
     notRuledOut: [...new Set(group.flatMap((one) => one.verdict.notRuledOut))],
   };
 }
@@ -126,7 +137,7 @@ function fromReadings(
     const key = keyOf(read, judgement);
     groups.set(key, [...(groups.get(key) ?? []), read]);
   }
-  return [...groups].map(([key, group]) => proposalOf(key, group, judgement, practice));
+  return [...groups].map(([key, group]) => proposalOf(house, key, group, judgement, practice));
 }
 
 const rank = ({ urgency, condition, verdict }: Proposal): number =>

@@ -257,6 +257,8 @@ export class HouseFold {
   private readonly job = new Subject(jobOf);
   private readonly rooms = new Map<string, Subject<RoomSaid>>();
   private readonly receptacles = new Map<string, Subject<Placed>>();
+  /** The latest entry that is no signature, withdrawals among them. */
+  private latest: JobEntry | null = null;
   private folded: House | null = null;
 
   add(entries: Iterable<JobEntry>): this {
@@ -278,6 +280,8 @@ export class HouseFold {
     if (this.byId.has(entry.id)) return;
     this.byId.set(entry.id, entry);
     this.folded = null;
+    if (entry.kind !== 'signed' && (this.latest === null || inOrder(entry, this.latest) > 0))
+      this.latest = entry;
     if (entry.kind !== 'withdrawn') {
       if (!this.gone.has(entry.id)) this.subjectOf(entry).add(entry);
       return;
@@ -376,6 +380,15 @@ export class HouseFold {
     };
   }
 
+  private changedSince(signatures: House['signatures']): Pick<House, 'changedSince'> {
+    const { latest } = this;
+    if (latest === null) return {};
+    const stale = signatures.filter((signed) => inOrder(latest, signed) > 0);
+    return stale.length === 0
+      ? {}
+      : { changedSince: Object.fromEntries(stale.map(({ role }) => [role, latest.at])) };
+  }
+
   private fold(): House {
     const { order, ...job } = this.job.state;
     const rank = new Map(order.map((id, index) => [id, index]));
@@ -400,6 +413,7 @@ export class HouseFold {
     return {
       ...job,
       ...(isMerged ? this.renamed(job) : {}),
+      ...this.changedSince(job.signatures),
       rooms: [...byRoom].map(([id, receptacles]): Room => ({ id, ...saidOf(id), receptacles })),
       firstReadAt: first?.at ?? null,
       lastReadAt: last?.at ?? null,

@@ -123,6 +123,8 @@ export interface House extends Described, Done {
   /** Time of the first and the last standing reading. */
   readonly firstReadAt: string | null;
   readonly lastReadAt: string | null;
+  /** By role, the time of the latest entry after that signature; left out where nothing was changed since. */
+  readonly changedSince?: Readonly<Partial<Record<JobEntryOf<'signed'>['role'], string>>>;
 }
 
 /** The reading that counts: the latest that stands. */

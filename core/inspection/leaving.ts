@@ -13,7 +13,7 @@ export interface LeftUndone {
   readonly untested: readonly string[];
 }
 
-/** What of the list applies: a freezer or a sump pump only where something may have lost power. */
+/** What of the list nobody has ticked, and what the log itself says is not done. */
 export function leftUndone(house: House): LeftUndone {
   return {
     items: leavingItems.filter((item) => !house.left.includes(item)),

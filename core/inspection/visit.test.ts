@@ -114,6 +114,27 @@ describe('what was covered', () => {
   });
 });
 
+describe('a signature', () => {
+  const signed = (role: 'inspector' | 'client'): JobStatement => ({
+    kind: 'signed',
+    role,
+    name: 'Tessa Quillon',
+    strokes: [[0, 0, 10, 10]],
+  });
+
+  test('stands for what was there: what is entered or taken back later is said beside it', () => {
+    expect(houseOf(...rooms, read(den1), signed('inspector')).changedSince).toBeUndefined();
+    // Minutes 0 to 4: the rooms.
+    const later = houseOf(...rooms, signed('inspector'), read(den1), signed('client'));
+    expect(later.changedSince).toEqual({ inspector: '2026-05-04T09:06:00.000Z' });
+    const taken = houseOf(...rooms, read(den1), signed('client'), {
+      kind: 'withdrawn',
+      entries: [idNumber(0x1005)],
+    });
+    expect(taken.changedSince).toEqual({ client: '2026-05-04T09:07:00.000Z' });
+  });
+});
+
 describe('the house as it is walked', () => {
   test('rooms stand in the order that was chosen, new ones behind', () => {
     const house = houseOf(...rooms, { kind: 'rooms-ordered', rooms: [hall] });

@@ -19,9 +19,16 @@ function faultInWords(fault: Fault): string {
   }
 }
 
+/** "open ground", "open ground": "open ground in 2 places". */
+function eachOnce(words: readonly string[]): readonly string[] {
+  const times = new Map<string, number>();
+  for (const one of words) times.set(one, (times.get(one) ?? 0) + 1);
+  return [...times].map(([one, count]) => (count === 1 ? one : `${one} in ${count} places`));
+}
+
 /** The faults of one cause in a few words: "open ground and a jumper from neutral to ground". */
 export const causeInWords = (faults: readonly Fault[]): string =>
-  faults.length === 0 ? 'nothing wrong' : listed(faults.map(faultInWords));
+  faults.length === 0 ? 'nothing wrong' : listed(eachOnce(faults.map(faultInWords)));
 
 const kindOf = (fault: Fault): string =>
   'conductors' in fault ? `${fault.kind} ${fault.conductors.join('-')}` : `${fault.kind} ${fault.conductor}`;

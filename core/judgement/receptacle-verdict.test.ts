@@ -4,6 +4,7 @@ import { judgeByLamps } from '../diagnosis/index.ts';
 import { idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobEntry, type JobStatement, receptaclesOf } from '../inspection/index.ts';
 import { type LampPattern, lampPatterns, lampsOf } from '../instruments/index.ts';
+import { surveyOf } from '../report/index.ts';
 import { dangerAt, groundFaultWords, HouseJudge, oddValues, verdictOn } from './index.ts';
 
 const den1 = idNumber(0x30);
@@ -39,6 +40,60 @@ const ofType = (type: ReceptacleType, adapter = false): JobStatement => ({
   name: 'Den 1',
   type,
   adapter,
+});
+
+describe('a receptacle to keep away from', () => {
+  const judgedAt = (...said: readonly JobStatement[]) => {
+    const house = houseOf(...said);
+    const run = new HouseJudge().judging(house, ['lamps', 'meter', 'probe']);
+    let step = run.next();
+    while (!step.done) step = run.next();
+    const judgement = step.value;
+    const [receptacle] = receptaclesOf(house);
+    if (receptacle === undefined) throw new Error('no receptacle');
+    const { verdict } = verdictOn(receptacle, judgement.receptacles.get(den1));
+    return { verdict, judged: judgement.receptacles.get(den1), survey: surveyOf(house, judgement) };
+  };
+
+  test.each([
+    ['scorch', 'Lamps read correct, but: scorched'],
+    ['heat', 'Lamps read correct, but: warm or hot'],
+    ['wet', 'Lamps read correct, but: wet'],
+  ] as const)(
+    'with %s seen it is not said to read correct, nor counted as such, and no test follows',
+    (look, headline) => {
+      const { verdict, survey } = judgedAt(reads('hn-hg'), {
+        kind: 'look-noted',
+        receptacle: den1,
+        look,
+        seen: true,
+      });
+      expect(verdict).toMatchObject({ headline, plain: false, next: null });
+      expect(survey.summary.readCorrect).toBe(0);
+    },
+  );
+
+  test('a live plate behind lamps that read correct is said in the same line', () => {
+    const { verdict, survey } = judgedAt(reads('hn-hg'), {
+      kind: 'reading-taken',
+      receptacle: den1,
+      shown: { instrument: 'probe', hot: true, neutral: false, ground: false },
+      plateScrew: true,
+    });
+    expect(verdict?.headline).toMatch(/^Lamps read correct, but: |ground/);
+    expect(verdict?.plain).toBe(false);
+    expect(survey.summary.readCorrect).toBe(0);
+  });
+
+  test('all lamps lit stay what they are, also where other readings make them out to be a slip', () => {
+    const byLamps = judgeByLamps({ lamps: lampsOf('all') });
+    const receptacle = receptacleWith(reads('all'));
+    const { judged } = judgedAt(reads('all'));
+    if (judged === undefined) throw new Error('not judged');
+    const { verdict } = verdictOn(receptacle, { ...judged, condition: 'correct', notRuledOut: [] });
+    const { headline, urgency, stop } = byLamps;
+    expect(verdict).toMatchObject({ headline, urgency, stop, plain: false, next: null });
+  });
 });
 
 describe('a receptacle by its kind', () => {

@@ -1,4 +1,4 @@
-import { conditions, type Danger, lookFacts } from '../conditions/index.ts';
+import { conditions, type Danger, dangerWords, lookFacts } from '../conditions/index.ts';
 import { judgeByLamps, type Verdict } from '../diagnosis/index.ts';
 import { currentReading, type Receptacle } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
@@ -57,11 +57,26 @@ function verdictBy(
 ): VerdictOn {
   const byLamps = lamps === null ? null : judgeByLamps({ lamps });
   const refined = answered !== undefined && isJudgedAsRead(answered, receptacle) ? answered : null;
-  const verdict = refined === null ? byLamps : refinedVerdict(byLamps, refined);
+  const read = refined === null ? byLamps : refinedVerdict(byLamps, refined);
   const isOriginal = receptacle.type === 'two-slot' && !receptacle.adapter;
+  const verdict = read !== null && isOriginal && isOpenGroundAlone(read) ? twoSlot(read) : read;
+  const danger = dangerAt(receptacle, verdict);
   return {
-    verdict: verdict !== null && isOriginal && isOpenGroundAlone(verdict) ? twoSlot(verdict) : verdict,
+    verdict: verdict === null || danger === null ? verdict : keptAway(receptacle, verdict, danger),
     refined,
+  };
+}
+
+/** Where people are kept away no test follows, and lamps that read correct do not make it so. */
+function keptAway({ looks }: Receptacle, verdict: Verdict, danger: Danger): Verdict {
+  const seen = looks.find((look) => lookFacts[look].danger === danger);
+  const why = seen === undefined ? 'metal joined to it is live' : lookFacts[seen].name.toLowerCase();
+  return {
+    ...verdict,
+    headline: verdict.plain ? `Lamps read correct, but: ${why}` : verdict.headline,
+    plain: false,
+    next: null,
+    stop: verdict.stop ?? dangerWords[danger].stop,
   };
 }
 

@@ -57,6 +57,9 @@ const urgencyRank = (urgency: Urgency | null): number =>
  */
 export function refinedVerdict(byLamps: Verdict | null, judged: JudgedReceptacle): Verdict {
   const { condition } = judged;
+  // What lamps warn of stands, whatever other readings make of it.
+  if (byLamps !== null && byLamps.stop !== null && condition === 'correct')
+    return { ...byLamps, notRuledOut: [...new Set([...byLamps.notRuledOut, ...judged.notRuledOut])] };
   const known = condition === 'undetermined' ? null : conditions[condition];
   const agrees = byLamps !== null && known !== null && byLamps.readsAs[0] === condition;
   const notRuledOut = [...judged.notRuledOut];
@@ -78,10 +81,12 @@ export function refinedVerdict(byLamps: Verdict | null, judged: JudgedReceptacle
         : agrees
           ? byLamps.headline
           : headlineOf(condition),
-    why: agrees
-      ? byLamps.why
-      : ((hidden === null ? known : conditions[hidden])?.why ??
-        'The readings fit conditions of different danger about equally well.'),
+    why:
+      hidden !== null
+        ? conditions[hidden].why
+        : agrees
+          ? byLamps.why
+          : (known?.why ?? 'As long as it is not known, it is treated as dangerous.'),
     correction:
       hidden !== null
         ? conditions[hidden].correction

@@ -1,5 +1,4 @@
-import type { ConditionId, Look, Urgency } from '../conditions/index.ts';
-import { looks } from '../conditions/index.ts';
+import { type ConditionId, conditions, type Look, looks, type Urgency } from '../conditions/index.ts';
 import type { Finding } from '../findings/index.ts';
 import type { Report } from './report.ts';
 import type { OwnerTexts, Topic } from './texts/index.ts';
@@ -64,11 +63,17 @@ function itemOf(finding: Finding, texts: OwnerTexts): OwnerItem {
   };
 }
 
+/** Of a dangerous state, or of readings that leave it open whether it is one. */
+const mayBeDangerous = ({ condition, proposal }: Finding): boolean =>
+  condition === null ? (proposal?.verdict ?? null) !== null : conditions[condition].dangerous;
+
 export function ownerPageOf(report: Report, texts: OwnerTexts): OwnerPage {
   const { summary, coverage, notSeen, findings } = report;
+  const isDangerous = findings.some(mayBeDangerous);
   const group = (urgency: Urgency): OwnerGroup => ({
     urgency,
     ...texts.groups[urgency],
+    ...(urgency === 'act-now' && isDangerous ? { none: texts.dangerousAllTheSame } : {}),
     items: findings.filter((one) => one.urgency === urgency).map((one) => itemOf(one, texts)),
   });
   const untested = coverage.expected - coverage.tested;

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobEntry, type JobStatement } from '../inspection/index.ts';
+import { foldHouse, type House, type JobEntry, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
-import { type Report, reportOn } from './index.ts';
+import { methodFacts, type Report, reportOn, reportTexts, workListOf } from './index.ts';
 
 /** A house with one room whose receptacles show the given patterns, in order; null is not tested. */
 function houseShowing(patterns: readonly (LampPattern | null)[]) {
@@ -37,6 +37,40 @@ describe('the report', () => {
     ]);
     expect(report.findings[0]?.proposal?.verdict?.signature).toBe('hg-ng');
     expect(report.rooms[0]?.lines.map((line) => line.findings)).toEqual([[4], [3], [2], [1]]);
+  });
+
+  test('at a missing ground a box is named to open first, or none, never both', () => {
+    const toOpen = (groundedWiring: boolean | null) => {
+      const house = { ...houseShowing(['hn', 'hn-hg', 'hn-hg']), groundedWiring };
+      return workListOf(reportOn(house)).find(({ receptacle }) => receptacle === 'Den 1')?.openFirst;
+    };
+    expect(toOpen(true)).toBe('this box, then the last one toward the panel that has a ground');
+    expect(toOpen(null)).toBe('this box, then the last one toward the panel that has a ground');
+    expect(toOpen(false)).toBe('no box: the wiring has no grounds');
+  });
+
+  test('the method says what the log holds, not what is usual', () => {
+    const house = houseShowing(['hn-hg', 'hn-hg']);
+    const said = (more: Partial<House>): string =>
+      reportTexts.method(methodFacts({ ...house, ...more })).join(' ');
+    expect(said({})).toContain('No cover is recorded as taken off. No breaker is recorded as switched.');
+    expect(said({})).not.toMatch(/both halves|without leave|with leave/);
+    const wentDead = [
+      { by: { kind: 'breaker', breaker: '7' } },
+      { by: { kind: 'device', receptacle: idNumber(0x100) } },
+    ] as unknown as House['wentDead'];
+    expect(said({ wentDead })).toContain('Switched: breaker 7, and no leave for it is recorded.');
+    expect(said({ wentDead, breakerLeave: true, leaveFrom: 'the owner' })).toContain(
+      'Switched: breaker 7, with leave of the owner.',
+    );
+    const [room] = house.rooms;
+    const rooms = room && [
+      {
+        ...room,
+        receptacles: room.receptacles.map((one) => ({ ...one, coverOff: { metal: 'copper' as const } })),
+      },
+    ];
+    expect(said({ rooms: rooms ?? [] })).toContain('2 covers were taken off, where a qualified person');
   });
 
   test('what was not tested is named', () => {

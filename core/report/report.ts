@@ -13,6 +13,7 @@ import { decidedFindings, type Finding, type NoDefect, noDefects, proposalsFor }
 import { chanceOfMissing, type House, receptaclesOf } from '../inspection/index.ts';
 import type { HouseJudgement } from '../judgement/index.ts';
 import { type Survey, type SurveyLine, surveyOf } from './survey.ts';
+import type { MethodFacts } from './texts/index.ts';
 
 export interface ReportLine extends SurveyLine {
   /** Numbers of the findings it belongs to. */
@@ -73,6 +74,17 @@ function cautionsFor(findings: readonly Finding[]): readonly string[] {
   for (const { condition } of findings)
     if (condition !== null) for (const id of conditions[condition].cautions) needed.add(id);
   return (Object.keys(cautions) as CautionId[]).filter((id) => needed.has(id)).map((id) => cautions[id]);
+}
+
+/** How the house was inspected, as far as the log holds it. */
+export function methodFacts(house: House): MethodFacts {
+  const switched = house.wentDead.flatMap(({ by }) => (by.kind === 'breaker' ? [by.breaker] : []));
+  return {
+    coversOff: receptaclesOf(house).filter(({ coverOff }) => coverOff !== null).length,
+    breakers: [...new Set(switched)],
+    leaveFrom: house.leaveFrom,
+    hasLeave: house.breakerLeave === true,
+  };
 }
 
 /**

@@ -53,6 +53,24 @@ describe('the owner’s page', () => {
     expect(page.closing).toContain('Do not open');
   });
 
+  test.each(ownerLanguages)('%s: that nothing is dangerous is said only where nothing may be', (language) => {
+    const texts = ownerPages[language];
+    const noneFor = (...lamps: readonly Parameters<typeof lampsOf>[0][]): string | undefined => {
+      const said: JobStatement[] = [{ kind: 'room-described', room: rooms.Den, name: 'Den' }];
+      lamps.forEach((pattern, n) => {
+        said.push({ kind: 'receptacle-described', receptacle: at(n), room: rooms.Den, name: `Den ${n}` });
+        said.push({ kind: 'lamps-read', receptacle: at(n), lamps: lampsOf(pattern) });
+      });
+      return ownerPageOf(reportOn(foldHouse(entries(said))), texts).groups[0]?.none;
+    };
+    const nothing = texts.groups['act-now'].none;
+    expect(noneFor('hn-hg', 'hn-hg')).toBe(nothing);
+    // Dark: no power, which hurts nobody.
+    expect(noneFor('hn-hg', 'none')).toBe(nothing);
+    for (const pattern of ['hn', 'hg', 'hn-ng'] as const)
+      expect(noneFor('hn-hg', pattern), pattern).toBe(texts.dangerousAllTheSame);
+  });
+
   test('in Spanish nothing of a finding stays English', () => {
     const page = ownerPageOf(report, ownerPages.es);
     expect(page.groups[0]?.items[0]?.headline).toBe('Quemado');

@@ -1,6 +1,6 @@
 import { conditions } from '../conditions/index.ts';
-import { evidenceAt, type Finding } from '../findings/index.ts';
-import { type Receptacle, receptaclesOf } from '../inspection/index.ts';
+import { evidenceAt, type Finding, openFirstFor } from '../findings/index.ts';
+import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
 import type { Report } from './report.ts';
 
@@ -29,9 +29,16 @@ const joined = (parts: readonly (string | null | undefined)[], by: string): stri
 const causeIn = ({ proposal, headline, condition, isSuspected }: Finding): string =>
   proposal?.cause?.words ?? (condition === null || isSuspected ? headline : conditions[condition].name);
 
-function openFirst({ proposal, condition }: Finding): string | null {
+function openFirst({ proposal, condition }: Finding, house: House): string | null {
   if (proposal !== null) return proposal.cause?.where || proposal.openFirst;
-  return condition === null ? 'this box' : conditions[condition].openFirst;
+  return condition === null ? 'this box' : openFirstFor(condition, house);
+}
+
+/** Where to open first for several findings: no box is said only where none of them names one. */
+function allToOpen(findings: readonly Finding[], house: House): string | null {
+  const places = findings.flatMap((finding) => openFirst(finding, house) ?? []);
+  const boxes = places.filter((place) => !place.startsWith('no box'));
+  return joined(boxes.length > 0 ? boxes : places, '; ') || null;
 }
 
 const retestOf = ({ proposal, condition }: Finding): string | null => {
@@ -68,7 +75,7 @@ export function workListOf(report: Report): readonly WorkLine[] {
             '; ',
           ),
           cause: joined(here.map(causeIn), '; '),
-          openFirst: joined(here.map(openFirst), '; ') || null,
+          openFirst: allToOpen(here, report.house),
           correction: joined(
             here.map(({ correction }) => correction),
             ' ',

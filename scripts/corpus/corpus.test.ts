@@ -10,6 +10,14 @@ const quick = houses.filter(({ isQuick }) => isQuick).filter((_, index) => index
 const jobs = partOf('jobs');
 const kit = partOf('kit');
 
+interface Said {
+  readonly headline: string;
+  readonly what: string;
+  readonly why: string;
+  readonly urgency: string;
+  readonly proposal: { readonly probability: number | null } | null;
+}
+
 type Options = readonly (
   | { readonly shape: { readonly kind: { readonly value: string } } }
   | { readonly options: Options }
@@ -36,6 +44,13 @@ describe('what an earlier build wrote', () => {
     ({ entries, kit: own, outcome }) => {
       const { judgement, findings } = outcomeOf(entries, own);
       expect(findings).toEqual(outcome.findings);
+      for (const said of findings as readonly Said[]) {
+        const { headline, what, why, urgency, proposal } = said;
+        expect(what, headline).not.toBe(why);
+        if (urgency !== 'note' && proposal !== null)
+          expect(why, headline).not.toMatch(/^Nothing needs to be done/);
+        if (headline.startsWith('Undetermined')) expect(proposal?.probability ?? null, headline).toBeNull();
+      }
       expect(judgement).toEqual(outcome.judgement);
     },
   );

@@ -23,6 +23,8 @@ export interface OwnerTexts {
   readonly groups: Readonly<
     Record<Urgency, { readonly heading: string; readonly lead: string; readonly none: string }>
   >;
+  /** Nothing to act on today, where something to repair is dangerous all the same. */
+  readonly dangerousAllTheSame: string;
   readonly worker: Readonly<Record<Worker, string>>;
   readonly fine: {
     readonly heading: string;

@@ -1,4 +1,15 @@
 /** Headings and standing sentences of the report in one language. */
+/** What the log holds of how a house was inspected. */
+export interface MethodFacts {
+  /** How many boxes were looked into. */
+  readonly coversOff: number;
+  /** Breakers that were switched, as the panel's directory has them. */
+  readonly breakers: readonly string[];
+  /** Who said that breakers may be switched; null where nobody is named. */
+  readonly leaveFrom: string | null;
+  readonly hasLeave: boolean;
+}
+
 export interface ReportTexts {
   readonly title: string;
   readonly particulars: {
@@ -37,6 +48,8 @@ export interface ReportTexts {
   readonly noWork: string;
   readonly noFindings: string;
   readonly notSeenLead: string;
-  readonly method: readonly string[];
+  readonly method: (done: MethodFacts) => readonly string[];
   readonly signed: (name: string, date: string) => string;
+  /** Something was entered or taken back after a signature, the last of it at this time. */
+  readonly changedSince: (time: string) => string;
 }

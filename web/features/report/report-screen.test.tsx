@@ -210,6 +210,18 @@ describe('signing', () => {
     expect(await screen.findByRole('img', { name: 'Signature of A. Vale' })).toBeTruthy();
   });
 
+  test('what was changed after it was signed is said beside the signature', async () => {
+    await reportOf(() => [
+      { kind: 'signed', role: 'client', name: 'A. Vale', strokes: [] },
+      { kind: 'job-described', about: 'Ranch' },
+      { kind: 'signed', role: 'inspector', name: 'Tessa Quillon', strokes: [] },
+    ]);
+    const client = await screen.findByRole('img', { name: 'Signature of A. Vale' });
+    expect(client.parentElement?.textContent).toContain('Changed after this was signed, last on 4 May 2026');
+    const inspector = screen.getByRole('img', { name: 'Signature of Tessa Quillon' });
+    expect(inspector.parentElement?.textContent).not.toContain('Changed');
+  });
+
   test('who may only read does not sign', async () => {
     await reportOf(() => [], { role: 'viewer' });
     expect(screen.queryByRole('button', { name: 'Sign' })).toBeNull();

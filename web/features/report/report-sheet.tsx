@@ -3,6 +3,7 @@ import type { FirmSettings } from '@fair-plug/core/inspection';
 import {
   type FillIns,
   filledIn,
+  methodFacts,
   type OwnerLanguage,
   ownerPageOf,
   ownerPages,
@@ -136,7 +137,7 @@ export const ReportSheet = memo(function ReportSheet({
         </ul>
         {own('closing') !== null && <p className={classes.own}>{own('closing')}</p>}
       </section>
-      <Signatures signatures={house.signatures} />
+      <Signatures house={house} />
     </article>
   );
 });
@@ -198,7 +199,7 @@ function Method({ report, firm, own }: MethodProps) {
     <section>
       <h2>{headings.method}</h2>
       {own === null ? (
-        reportTexts.method.map((one) => (
+        reportTexts.method(methodFacts(report.house)).map((one) => (
           <p key={one} className={classes.own}>
             <Words>{one}</Words>
           </p>

@@ -16,13 +16,14 @@ const pathOf = (strokes: readonly (readonly number[])[]): string =>
     })
     .join('');
 
-export function Signatures({ signatures }: Pick<House, 'signatures'>) {
+export function Signatures({ house: { signatures, changedSince = {} } }: { readonly house: House }) {
   return (
     <section>
       <h2>{reportTexts.headings.signatures}</h2>
       <div className={classes.signatures}>
         {(['inspector', 'client'] as const).map((role) => {
           const signed = signatures.find((one) => one.role === role);
+          const changed = changedSince[role];
           return (
             <figure key={role} className={classes.signature}>
               <svg
@@ -37,6 +38,11 @@ export function Signatures({ signatures }: Pick<House, 'signatures'>) {
                 {roles[role]}
                 {signed !== undefined &&
                   `: ${reportTexts.signed(signed.name, dayjs(signed.at).format('D MMMM YYYY'))}`}
+                {changed !== undefined && (
+                  <strong className={classes.changed}>
+                    {reportTexts.changedSince(dayjs(changed).format('D MMMM YYYY, HH:mm'))}
+                  </strong>
+                )}
               </figcaption>
             </figure>
           );

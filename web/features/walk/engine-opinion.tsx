@@ -14,17 +14,20 @@ const worthSayingHere = 0.03;
 /** What the engine makes of the readings: what fits, what is not ruled out, the next test, and the evidence. */
 export function EngineOpinion({
   judged,
+  next,
   cause,
   nameOf,
   onTest,
 }: {
   readonly judged: JudgedReceptacle;
+  /** null where none is worth it, or people are kept away. */
+  readonly next: JudgedReceptacle['next'];
   /** What takes it along, where its circuit is known. */
   readonly cause: JudgedCause | null;
   readonly nameOf: (id: string) => string;
   readonly onTest: (at: string, asked: AskedReading) => void;
 }) {
-  const { condition, explanations, next, table, isFinal } = judged;
+  const { condition, explanations, table, isFinal } = judged;
   const inWords = useWords();
   const isPlain = condition === 'correct';
   return (
@@ -62,7 +65,9 @@ export function EngineOpinion({
                 <span className={classes.share}>{shareInWords(probability)}</span>
                 <span>
                   {inWords(words)}
-                  <small> – {inWords(conditions[then].name.toLowerCase())}</small>
+                  {conditions[then].name.toLowerCase() !== words && (
+                    <small> – {inWords(conditions[then].name.toLowerCase())}</small>
+                  )}
                 </span>
               </li>
             ))}

@@ -72,6 +72,8 @@ export interface Walk {
   readonly cause: JudgedCause | null;
   /** Why people must be kept away. */
   readonly danger: Danger | null;
+  /** The engine's next test; none where people are kept away. */
+  readonly next: JudgedReceptacle['next'];
   /** The lamps were changed and not recorded. */
   readonly isDraft: boolean;
   /** A reading is being kept. */
@@ -224,6 +226,7 @@ export function useWalk(
   const recordPattern = useDrawn((pattern: LampPattern, at: number) => record(lampsOf(pattern), at));
   const steadyPlaceAt = useDrawn(placeAt);
 
+  const danger = receptacle === null ? null : dangerAt(receptacle, verdict);
   return {
     room,
     receptacle,
@@ -238,7 +241,8 @@ export function useWalk(
       judgement?.circuits.find(({ breaker }) => breaker === judged?.cause?.breaker)?.causes[
         judged?.cause?.position ?? -1
       ] ?? null,
-    danger: receptacle === null ? null : dangerAt(receptacle, verdict),
+    danger,
+    next: danger === null ? (judged?.next ?? null) : null,
     isDraft: drafted !== null && !recording.isRecording,
     isRecording: recording.isRecording,
     isRead: receptacle !== null && isTested(receptacle),

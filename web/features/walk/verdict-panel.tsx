@@ -72,7 +72,7 @@ export function VerdictPanel({ walk, isDoubted, nameOf, onTest, onSheet }: Verdi
         </p>
       )}
       {judged !== null && (
-        <EngineOpinion judged={judged} cause={walk.cause} nameOf={nameOf} onTest={onTest} />
+        <EngineOpinion judged={judged} next={walk.next} cause={walk.cause} nameOf={nameOf} onTest={onTest} />
       )}
       {judged !== null && verdict?.plain === false && (
         <p className={classes.caution}>

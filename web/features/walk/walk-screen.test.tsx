@@ -186,6 +186,22 @@ describe('the lamps', () => {
 });
 
 describe('the engine', () => {
+  test('no test follows where people are kept away, by no key either', async () => {
+    const { user } = await walkOf({ Den: 2 });
+    await user.keyboard('4');
+    await screen.findByRole('region', { name: 'Next test' });
+    // Scorched.
+    await user.keyboard('o');
+    const sheet = within(await dialog());
+    await user.click(await sheet.findByRole('button', { name: /^Scorched/ }));
+    await user.keyboard('{Escape}');
+    await screen.findByText('Stop testing here. It has burned or is heating.');
+    await waitFor(() => expect(screen.queryByRole('region', { name: 'Next test' })).toBeNull());
+    expect(within(verdict()).queryByText(/^Settle it/)).toBeNull();
+    await user.keyboard('s');
+    expect(screen.queryByRole('dialog')).toBeNull();
+  });
+
   test('says what fits, what is not ruled out, and opens the next test with its key', async () => {
     const { user, kept } = await walkOf({ Den: 1 });
     await user.keyboard('4');

@@ -52,8 +52,9 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const help = useWalkKeys(house, walk, asked !== null || sheet !== null, {
     onEnterReading: () => setAsked({ instrument: 'meter', loadsOff: false }),
     onNextTest: () => {
-      const next = walk.judged?.next;
-      if (next) test(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true });
+      const { next } = walk;
+      if (next !== null)
+        test(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true });
     },
     onSheet: setSheet,
   });

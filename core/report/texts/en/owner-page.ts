@@ -30,6 +30,8 @@ export const ownerPage: OwnerTexts = {
       none: 'Nothing besides.',
     },
   },
+  dangerousAllTheSame:
+    'Nothing must be acted on today. Some of what is to be repaired is dangerous all the same: do not use it until then.',
   worker: workers,
   fine: {
     heading: 'What reads correct',

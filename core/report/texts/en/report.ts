@@ -41,9 +41,22 @@ export const reportTexts: ReportTexts = {
   noFindings: 'No receptacle that was read shows anything but “reads correct”.',
   notSeenLead:
     'The instruments used at some of the receptacles that read correct would not show these. Three lamps see whether contacts are joined, not how well or to what; a probe, a meter and a load test see more.',
-  method: [
-    'Receptacles that could be reached without moving furniture were tried with the instruments named above, both halves of each. What was shown was compared with what a branch circuit would show for every known fault; each finding names the likeliest cause and what the readings leave open.',
-    'Covers stayed on unless a qualified person had proved the box dead. Walls, ceilings and fixed equipment were not opened, and no breaker was switched without leave.',
+  method: ({ coversOff, breakers, leaveFrom, hasLeave }) => [
+    'Receptacles were tried with the instruments named above; those that were not are named under coverage. What was shown was compared with what a branch circuit would show for every known fault; each finding names the likeliest cause and what the readings leave open.',
+    [
+      coversOff === 0
+        ? 'No cover is recorded as taken off.'
+        : `${coversOff === 1 ? 'One cover was' : `${coversOff} covers were`} taken off, where a qualified person had proved the box dead.`,
+      breakers.length === 0
+        ? 'No breaker is recorded as switched.'
+        : `Switched: ${breakers.length === 1 ? 'breaker' : 'breakers'} ${breakers.join(', ')}, ${
+            hasLeave
+              ? `with leave${leaveFrom === null ? '' : ` of ${leaveFrom}`}`
+              : 'and no leave for it is recorded'
+          }.`,
+      'Walls, ceilings and fixed equipment are not opened in an inspection like this.',
+    ].join(' '),
   ],
   signed: (name, date) => `${name}, ${date}`,
+  changedSince: (time) => `Changed after this was signed, last on ${time}.`,
 };

@@ -125,6 +125,8 @@ export const ownerPage: OwnerTexts = {
     },
     note: { heading: 'Para saber o mejorar', lead: 'Nada de esto es urgente.', none: 'Nada más.' },
   },
+  dangerousAllTheSame:
+    'Nada exige actuar hoy. Algo de lo que está por reparar es peligroso de todos modos: no lo use hasta entonces.',
   worker: {
     electrician: 'electricista autorizado',
     'trained-installer': 'electricista autorizado, formado y equipado para ese sistema de conexión',
