@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { type Download, expect, type Page } from '@playwright/test';
-import { dialog, newHouse, saved } from './house.ts';
+import { dialog, newHouse, nextFileChooser, saved } from './house.ts';
 import { test } from './own-firm.ts';
 
 const csv = (rows: readonly string[]) => ({
@@ -23,11 +23,10 @@ async function choose(
   button: string,
   file: { name: string; mimeType: string; buffer: Buffer },
 ): Promise<void> {
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: button }).click(),
-  ]);
-  await chooser.setFiles(file);
+  const chosen = nextFileChooser(page);
+  await expect(page.getByRole('button', { name: button })).toBeVisible();
+  await page.getByRole('button', { name: button }).click();
+  await (await chosen).setFiles(file);
 }
 
 test('a job goes into a file and comes back the same, to the last byte, nothing doubled', async ({

@@ -1,5 +1,5 @@
 import type { JobStatement, KitStatement } from '@fair-plug/core/inspection';
-import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { type APIRequestContext, expect, type FileChooser, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { owner } from './own-firm.ts';
 
@@ -37,6 +37,13 @@ export async function newHouse(
   expect(answer.ok()).toBe(true);
   return { job, address };
 }
+
+/**
+ * The chooser of a file that the page opens next. Asked for long before: where it is asked for with the press that opens
+ * it, a busy browser may open it unheard.
+ */
+export const nextFileChooser = (page: Page): Promise<FileChooser> =>
+  new Promise((done) => page.once('filechooser', done));
 
 /** Longer than the walk takes a second press of the same key for a slip. */
 export const pause = (page: Page) => page.clock.fastForward(600);
