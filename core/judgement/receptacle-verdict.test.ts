@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Danger, ReceptacleType } from '../conditions/index.ts';
+import { type Danger, lookFacts, type ReceptacleType } from '../conditions/index.ts';
 import { judgeByLamps } from '../diagnosis/index.ts';
 import { idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobEntry, type JobStatement, receptaclesOf } from '../inspection/index.ts';
@@ -69,6 +69,8 @@ describe('a receptacle to keep away from', () => {
         seen: true,
       });
       expect(verdict).toMatchObject({ headline, plain: false, next: null });
+      expect(verdict?.why).toBe(lookFacts[look].why);
+      expect(verdict?.correction).toBe(lookFacts[look].correction);
       expect(survey.summary.readCorrect).toBe(0);
     },
   );

@@ -70,14 +70,11 @@ function verdictBy(
 /** Where people are kept away no test follows, and lamps that read correct do not make it so. */
 function keptAway({ looks }: Receptacle, verdict: Verdict, danger: Danger): Verdict {
   const seen = looks.find((look) => lookFacts[look].danger === danger);
-  const why = seen === undefined ? 'metal joined to it is live' : lookFacts[seen].name.toLowerCase();
-  return {
-    ...verdict,
-    headline: verdict.plain ? `Lamps read correct, but: ${why}` : verdict.headline,
-    plain: false,
-    next: null,
-    stop: verdict.stop ?? dangerWords[danger].stop,
-  };
+  const kept = { ...verdict, plain: false, next: null, stop: verdict.stop ?? dangerWords[danger].stop };
+  if (!verdict.plain) return kept;
+  const what = seen === undefined ? 'metal joined to it is live' : lookFacts[seen].name.toLowerCase();
+  const { why, correction } = seen === undefined ? conditions['energized-ground'] : lookFacts[seen];
+  return { ...kept, headline: `Lamps read correct, but: ${what}`, why, correction };
 }
 
 /** Why people must be kept away from a receptacle; null where nothing read or seen there asks for it. */

@@ -15,6 +15,8 @@ interface Said {
   readonly what: string;
   readonly why: string;
   readonly urgency: string;
+  readonly status: string;
+  readonly edits: object;
   readonly proposal: { readonly probability: number | null } | null;
 }
 
@@ -45,7 +47,9 @@ describe('what an earlier build wrote', () => {
       const { judgement, findings } = outcomeOf(entries, own);
       expect(findings).toEqual(outcome.findings);
       for (const said of findings as readonly Said[]) {
-        const { headline, what, why, urgency, proposal } = said;
+        const { headline, what, why, urgency, proposal, status, edits } = said;
+        // Words that somebody took over or entered are theirs.
+        if (status !== 'open' || Object.keys(edits).length > 0) continue;
         expect(what, headline).not.toBe(why);
         if (urgency !== 'note' && proposal !== null)
           expect(why, headline).not.toMatch(/^Nothing needs to be done/);

@@ -15,8 +15,10 @@ export interface JobHeadProps {
   readonly rooms: number;
 }
 
-const inWords = ({ reported, open }: FindingCounts): string =>
-  open === 0 ? String(reported) : `${reported}, ${open} open`;
+function inWords({ reported, open }: FindingCounts): string {
+  if (open === 0) return String(reported);
+  return open === reported ? `${open} to decide` : `${reported}, ${open} to decide`;
+}
 
 /** The job's address and the rail of its stages, with counts. */
 export function JobHead({ job, address, stage, tested, receptacles, findings, rooms }: JobHeadProps) {

@@ -74,7 +74,7 @@ export function VerdictPanel({ walk, isDoubted, nameOf, onTest, onSheet }: Verdi
       {judged !== null && (
         <EngineOpinion judged={judged} next={walk.next} cause={walk.cause} nameOf={nameOf} onTest={onTest} />
       )}
-      {judged !== null && verdict?.plain === false && (
+      {judged !== null && walk.danger === null && verdict?.plain === false && (
         <p className={classes.caution}>
           Before any cover comes off: read the neighbours on the same circuit, of three in a row the two outer
           ones first.

@@ -198,6 +198,7 @@ describe('the engine', () => {
     await screen.findByText('Stop testing here. It has burned or is heating.');
     await waitFor(() => expect(screen.queryByRole('region', { name: 'Next test' })).toBeNull());
     expect(within(verdict()).queryByText(/^Settle it/)).toBeNull();
+    expect(within(verdict()).queryByText(/^Before any cover comes off/)).toBeNull();
     await user.keyboard('s');
     expect(screen.queryByRole('dialog')).toBeNull();
   });
