@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { type CircuitInput, circuitInput } from '../circuit/arbitrary-circuit.ts';
-import { type Circuit, parseCircuit, type Test } from '../circuit/index.ts';
+import { type Circuit, parseCircuit, type Reading, runOf, type Test } from '../circuit/index.ts';
 import { simulate } from '../instruments/index.ts';
 import { clash } from './cause.ts';
 import { Evaluator } from './evaluator.ts';
@@ -127,4 +127,28 @@ describe('the search as it runs', () => {
     expect(hadSlices).toBeGreaterThan(0);
     expect(cutShort).toBeGreaterThan(3);
   });
+});
+
+test('readings after a repair count as if seven of ten causes had been put right', () => {
+  const circuit = parsed({ ...runOf(['o1', 'o2'], { meters: { first: 15, next: 4 } }) });
+  const correct: Reading = { at: 'o1', instrument: 'lamps', hn: 'lit', hg: 'lit', ng: 'off' };
+  const question = { circuit, unknownLoads: false, unknownDevices: new Set<number>() };
+  const problem = problemOf(
+    { ...question, readings: [], trippedBefore: [], afterRepair: [correct] },
+    premisesOf(question),
+  );
+  const run = new Search(problem, { mostBounds: 1e6, mostCauses: 1 }).run();
+  let step = run.next();
+  while (!step.done) step = run.next();
+  /** What the readings make of an explanation, beside its price. */
+  const weightOf = (key: string): number => {
+    const found = step.value?.explanations.find(
+      ({ hypothesis: { faults } }) => JSON.stringify(faults) === key,
+    );
+    if (found === undefined) throw new Error(key);
+    return found.logWeight - found.hypothesis.logPrior;
+  };
+  const sound = weightOf('[]');
+  const openHot = weightOf('[{"kind":"open","conductor":"hot","at":"o1"}]');
+  expect(openHot - sound).toBeCloseTo(Math.log(0.7), 2);
 });

@@ -120,6 +120,8 @@ describe('tables for a spreadsheet', () => {
   test('receptacles, findings and the work list are there, and agree on numbers', () => {
     const tables = tablesOf(reportOn(houseWith('Den 1', 'Den 2')));
     expect(tables.receptacles.rows).toHaveLength(2);
+    const numbers = tables.receptacles.columns.indexOf('Findings');
+    expect(tables.receptacles.rows.map((row) => row[numbers])).toContain('1');
     expect(tables['work-list'].rows[0]?.slice(0, 3)).toEqual(['Den', 'Den 1', '1']);
     for (const { columns, rows } of Object.values(tables))
       for (const row of rows) expect(row).toHaveLength(columns.length);
