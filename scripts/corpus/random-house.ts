@@ -44,7 +44,10 @@ const kits: readonly (readonly InstrumentId[])[] = [
 /** What a receptacle is read with beside the lamps. */
 const more = ['meter', 'meter-low', 'earth-meter', 'probe', 'loaded'] as const;
 
-/** A house with true wiring, read with now and then a slip, looked at, and decided on: the same for the same seed. */
+/**
+ * A house with true wiring, read with now and then a slip, looked at, and decided on: the same for the same seed. One
+ * long class, since all its steps draw from one source and count on from one clock and one id.
+ */
 class HouseMaker {
   private readonly random: Random;
   private readonly entries: JobEntry[] = [];
