@@ -72,6 +72,8 @@ describe('a receptacle to keep away from', () => {
       expect(verdict?.why).toBe(lookFacts[look].why);
       expect(verdict?.correction).toBe(lookFacts[look].correction);
       expect(survey.summary.readCorrect).toBe(0);
+      const tried = { by: 'tester-button', result: 'no-trip' } as Parameters<typeof groundFaultWords>[0];
+      expect(groundFaultWords(tried, verdict).isFinding).toBe(true);
     },
   );
 

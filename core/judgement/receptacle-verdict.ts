@@ -108,7 +108,15 @@ export function groundFaultWords(
       isFinding: true,
     };
   if (by === 'own-button') return { words: conditions['protection-failed'].what, isFinding: true };
-  if (verdict !== null && !verdict.plain)
+  // Where people are kept away, lamps that read correct still tell that the ground holds.
+  const { plain, readsAs, urgency, stop } = verdict ?? {
+    plain: true,
+    readsAs: [],
+    urgency: null,
+    stop: null,
+  };
+  const isKeptAway = readsAs[0] === 'correct' && urgency === null && stop !== null;
+  if (!plain && !isKeptAway)
     return {
       words: 'No trip where the ground does not hold says nothing: only the device’s own button counts.',
       isFinding: false,
