@@ -321,7 +321,14 @@ export const neutralToGroundUnderLoad = (receptacle: Receptacle): number | null 
 export function oddVolts({ house, practice, verdictOf }: JudgedHouse): readonly Proposal[] {
   const { nominalVolts } = regions[house.region];
   const [lowest, highest] = nominalVolts === 120 ? voltageRanges[practice.schools.voltage] : [216.2, 253];
-  const isPlain = (one: Receptacle): boolean => verdictOf(one.id)?.plain === true;
+  // Lamps that read correct count also where people are kept away for another reason.
+  const isPlain = (one: Receptacle): boolean => {
+    const verdict = verdictOf(one.id);
+    if (verdict === null) return false;
+    return (
+      verdict.plain || (verdict.readsAs[0] === 'correct' && verdict.urgency === null && verdict.stop !== null)
+    );
+  };
   const out = receptaclesOf(house).filter((one) => {
     const volts = metered(one, 'meter')?.hn;
     return volts !== undefined && isPlain(one) && (volts < lowest || volts > highest);
