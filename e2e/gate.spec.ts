@@ -134,6 +134,22 @@ test.describe('with a session', () => {
     }
   });
 
+  test('what an older application kept is taken; what newer ones wrote is not given to it', async ({
+    request,
+  }) => {
+    const { job } = await newHouse(request, { Den: 1 });
+    const path = `/api/jobs/${job}/entries`;
+    const headers = { 'X-Fair-Plug-Protocol': '3' };
+    const receptacle = v7();
+    const data = {
+      entries: [entry({ kind: 'lamps-read', receptacle, lamps: { hn: 'lit', hg: 'off', ng: 'off' } })],
+    };
+    expect((await request.post(path, { headers, data })).ok()).toBe(true);
+    expect((await request.get(path, { headers })).status()).toBe(426);
+    const { entries } = await (await request.get(path)).json();
+    expect(entries).toContainEqual(expect.objectContaining({ receptacle }));
+  });
+
   test('what one person entered is not taken in another’s session', async ({ request }) => {
     const { job } = await newHouse(request, { Den: 1 });
     const path = `/api/jobs/${job}/entries`;

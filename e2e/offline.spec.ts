@@ -74,7 +74,7 @@ test('a whole visit with no network: a new job, walked, diagnosed, reported, ove
   await expect(saved(page)).toBeVisible({ timeout: 30_000 });
   const log = await logOf(page, job);
   expect(new Set(log.map(({ id }) => id)).size).toBe(log.length);
-  expect(log.filter(({ kind }) => kind === 'lamps-read')).toHaveLength(3);
+  expect(log.filter(({ kind }) => kind === 'reading-taken')).toHaveLength(3);
   expect(log.filter(({ kind }) => kind === 'job-described')).toHaveLength(1);
 });
 
@@ -94,7 +94,7 @@ test('a tab closed in the middle of an entry: what was tapped is still there, an
   await expect(page.getByRole('button', { name: 'Hot–neutral lamp: lit' })).toBeVisible();
   await context.setOffline(false);
   await expect(saved(page)).toBeVisible({ timeout: 30_000 });
-  expect((await logOf(page, job)).filter(({ kind }) => kind === 'lamps-read')).toHaveLength(0);
+  expect((await logOf(page, job)).filter(({ kind }) => kind === 'reading-taken')).toHaveLength(0);
 });
 
 test('two browsers on one job, both offline, then merged: both end equal, nothing lost', async ({
@@ -132,7 +132,7 @@ test('two browsers on one job, both offline, then merged: both end equal, nothin
   const words = (page: Page) => page.getByRole('navigation', { name: 'Rooms' }).innerText();
   expect(await words(mine)).toContain('2 of 2');
   const log = await logOf(mine, job);
-  expect(log.filter(({ kind }) => kind === 'lamps-read')).toHaveLength(4);
+  expect(log.filter(({ kind }) => kind === 'reading-taken')).toHaveLength(4);
   await other.close();
 });
 
@@ -159,7 +159,7 @@ test('an answer that is lost after the server took the entries doubles nothing',
   isLosing = false;
   await expect(saved(page)).toBeVisible({ timeout: 40_000 });
   const log = await logOf(page, job);
-  expect(log.filter(({ kind }) => kind === 'lamps-read')).toHaveLength(1);
+  expect(log.filter(({ kind }) => kind === 'reading-taken')).toHaveLength(1);
 });
 
 test('everything kept on a device goes into a file, and from it onto another device without a network', async ({
@@ -197,7 +197,7 @@ test('everything kept on a device goes into a file, and from it onto another dev
   await expect(theirs.getByRole('listitem').filter({ hasText: address })).toContainText('1 of 2 read');
   await other.setOffline(false);
   await expect(saved(theirs)).toBeVisible({ timeout: 30_000 });
-  expect((await logOf(theirs, job)).filter(({ kind }) => kind === 'lamps-read')).toHaveLength(1);
+  expect((await logOf(theirs, job)).filter(({ kind }) => kind === 'reading-taken')).toHaveLength(1);
   await other.close();
 });
 

@@ -1,5 +1,5 @@
 import { type ConditionId, type Urgency, urgencies, urgencyWords } from '../conditions/index.ts';
-import type { FindingEntry, House, JobEntryOf } from '../inspection/index.ts';
+import type { FindingAdded, FindingEntry, Held, House } from '../inspection/index.ts';
 import { receptaclesOf } from '../inspection/index.ts';
 import type { Place, Proposal, Wording } from './finding.ts';
 
@@ -11,7 +11,6 @@ export interface Flag {
   readonly words: string;
 }
 
-type Held = Extract<JobEntryOf<'finding-decided'>, { decision: 'accepted' }>['held'];
 export type Edits = { readonly [K in keyof Wording]?: Wording[K] } & { readonly note?: string };
 
 /** A finding as it goes into the report: what was proposed, what somebody made of it, and whether both still agree. */
@@ -45,7 +44,7 @@ interface Said {
   reason: string | null;
   held: Held | null;
   edits: Record<string, unknown>;
-  added: JobEntryOf<'finding-added'> | null;
+  added: FindingAdded | null;
   splitFrom: { readonly key: string; readonly receptacles: ReadonlySet<string> } | null;
   /** Receptacles that became findings of their own. */
   apart: Set<string>;

@@ -1,18 +1,13 @@
 import { lookFacts } from '../conditions/index.ts';
-import type { Receptacle } from '../inspection/index.ts';
+import { isPlainLamps, type Receptacle } from '../inspection/index.ts';
 import { groundFaultWords, readingInWords } from '../judgement/index.ts';
 import type { Evidence } from './finding.ts';
 
 /** All that was read and seen at a receptacle and still stands, oldest first within each kind. */
 export function evidenceAt(receptacle: Receptacle): readonly Evidence[] {
-  const { name, readings, taken, looks, groundFaultTests } = receptacle;
+  const { name, readings, looks, groundFaultTests } = receptacle;
   return [
-    ...readings.map(({ lamps, at }) => ({
-      receptacle: name,
-      words: readingInWords({ instrument: 'lamps', ...lamps }),
-      at,
-    })),
-    ...taken.map(({ shown, plateScrew, at }) => ({
+    ...plainLampsFirst(readings).map(({ shown, plateScrew, at }) => ({
       receptacle: name,
       words: readingInWords(shown) + (plateScrew === undefined ? '' : plateScrewWords(plateScrew)),
       at,
@@ -25,5 +20,11 @@ export function evidenceAt(receptacle: Receptacle): readonly Evidence[] {
     ...looks.map((look) => ({ receptacle: name, words: lookFacts[look].name, at: null })),
   ];
 }
+
+/** Plain lamps before all else that was read. */
+const plainLampsFirst = (readings: Receptacle['readings']): Receptacle['readings'] => [
+  ...readings.filter(isPlainLamps),
+  ...readings.filter((reading) => !isPlainLamps(reading)),
+];
 
 const plateScrewWords = (sounds: boolean): string => `, plate screw ${sounds ? 'sounds' : 'silent'}`;

@@ -310,8 +310,8 @@ export function adapters({ house, practice, verdictOf }: JudgedHouse): readonly 
 }
 
 /** Latest volts of a plain meter at a receptacle. */
-const metered = ({ taken }: Receptacle, instrument: 'meter' | 'loaded') =>
-  taken.flatMap(({ shown }) => (shown.instrument === instrument ? [shown] : [])).at(-1);
+const metered = ({ readings }: Receptacle, instrument: 'meter' | 'loaded') =>
+  readings.flatMap(({ shown }) => (shown.instrument === instrument ? [shown] : [])).at(-1);
 
 /** Volts from neutral to ground under load, where a load test was made. */
 export const neutralToGroundUnderLoad = (receptacle: Receptacle): number | null =>

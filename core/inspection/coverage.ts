@@ -1,5 +1,5 @@
 import { isGroundFaultType, type NotReachedReason } from '../conditions/observations.ts';
-import { currentReading, type House, type Receptacle } from './house.ts';
+import type { House, Receptacle } from './house.ts';
 
 /**
  * The chance that a random sample holds none of the faulty: C(N−K, n) / C(N, n), the hypergeometric distribution at
@@ -42,8 +42,7 @@ export interface Coverage {
 }
 
 /** Something was shown there by an instrument. */
-export const isTested = (receptacle: Receptacle): boolean =>
-  currentReading(receptacle) !== null || receptacle.taken.length > 0;
+export const isTested = ({ readings }: Receptacle): boolean => readings.length > 0;
 
 const sum = (counts: readonly number[]): number => counts.reduce((total, count) => total + count, 0);
 

@@ -16,6 +16,18 @@ export const textSchema = (longest: number) =>
     .refine((text) => text.trim() === text, { message: 'expected no space at either end' })
     .refine((text) => text.isWellFormed() && !text.includes('\0'), { message: 'expected whole characters' });
 
+export const yearSchema = z.int().min(1700).max(2100);
+/** A share of the way round a room's walls, clockwise from the corner at the top left as seen from above. */
+export const spotSchema = z.number().min(0).lt(1);
+/** A breaker as the panel's directory has it. */
+export const breakerSchema = textSchema(40);
+
+/** What took the power: a device at a receptacle, or a breaker. */
+export const lostBySchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('device'), receptacle: idSchema }),
+  z.strictObject({ kind: z.literal('breaker'), breaker: breakerSchema }),
+]);
+
 /** What every entry carries. */
 export const envelope = {
   id: idSchema,

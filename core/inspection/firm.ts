@@ -1,7 +1,4 @@
-import type { ConditionId } from '../conditions/condition.ts';
-import { type Practice, type ReferenceId, type Schools, usualPractice } from '../corrections/index.ts';
-import type { KitEntry } from './entry.ts';
-import type { WordingPlace } from './firm-entries.ts';
+import { type Practice, usualPractice } from '../corrections/index.ts';
 
 export interface Letterhead {
   /** What stands below the firm's name. */
@@ -10,6 +7,10 @@ export interface Letterhead {
   /** A data address of a PNG or JPEG picture. */
   readonly mark: string | null;
 }
+
+/** Places of the report that a firm words itself. */
+export const wordingPlaces = ['introduction', 'method', 'closing'] as const;
+export type WordingPlace = (typeof wordingPlaces)[number];
 
 /** How a firm decides, words and heads its reports. */
 export interface FirmSettings {
@@ -21,6 +22,7 @@ export interface FirmSettings {
   readonly wordings: Readonly<Partial<Record<WordingPlace, string>>>;
 }
 
+/** One object for all firms that have settled nothing: whoever shows it sees that nothing changed. */
 export const usualFirm: FirmSettings = {
   letterhead: { lines: null, licence: null, mark: null },
   practice: usualPractice,
@@ -28,46 +30,10 @@ export const usualFirm: FirmSettings = {
   wordings: {},
 };
 
-const settling: ReadonlySet<KitEntry['kind']> = new Set([
+/** Kinds of entries that only an owner of the firm may make. */
+export const ownersKinds: readonly string[] = [
   'letterhead-described',
   'practice-chosen',
+  'reference-checked',
   'wording-saved',
-]);
-
-/** What the firm has settled, each by its latest word; entries in order, without those withdrawn. */
-export function foldFirm(entries: readonly KitEntry[]): FirmSettings {
-  // One object for all firms that have settled nothing: whoever shows it sees that nothing changed.
-  if (!entries.some(({ kind }) => settling.has(kind))) return usualFirm;
-  let { letterhead, practice, standard } = usualFirm;
-  const wordings: Partial<Record<WordingPlace, string>> = {};
-  const corrections: Partial<Record<ConditionId, string>> = {};
-  for (const entry of entries)
-    switch (entry.kind) {
-      case 'letterhead-described': {
-        const { lines = letterhead.lines, licence = letterhead.licence, mark = letterhead.mark } = entry;
-        letterhead = { lines, licence, mark };
-        break;
-      }
-      case 'practice-chosen': {
-        const { schools, edition = practice.code.edition, checked = practice.code.checked } = entry;
-        standard = entry.standard === undefined ? standard : entry.standard;
-        practice = {
-          ...practice,
-          schools: { ...practice.schools, ...(schools as Partial<Schools> | undefined) },
-          code: { edition, checked: checked as readonly ReferenceId[] },
-          groundFaultRules: entry.groundFaultRules ?? practice.groundFaultRules,
-        };
-        break;
-      }
-      case 'wording-saved': {
-        const { of, text } = entry;
-        if (typeof of === 'string') {
-          if (text === null) delete wordings[of];
-          else wordings[of] = text;
-        } else if (text === null) delete corrections[of.correctionOf];
-        else corrections[of.correctionOf] = text;
-        break;
-      }
-    }
-  return { letterhead, standard, wordings, practice: { ...practice, corrections } };
-}
+];

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { lampsOf } from '../instruments/index.ts';
 import { idNumber, jobLog, jumbled, kitLog } from './arbitrary-entries.ts';
 import {
-  currentReading,
+  currentLamps,
   foldHouse,
   foldKit,
   type JobEntry,
@@ -52,7 +52,9 @@ describe('the house folded from its log', () => {
     fc.assert(
       fc.property(jobLog, (log) => {
         const gone = new Set(log.flatMap((e) => (e.kind === 'withdrawn' ? e.entries : [])));
-        const stands = log.filter((e) => e.kind === 'lamps-read' && !gone.has(e.id)).map((e) => e.id);
+        const stands = log
+          .filter(({ kind, id }) => (kind === 'lamps-read' || kind === 'reading-taken') && !gone.has(id))
+          .map((e) => e.id);
         const shown = receptaclesOf(foldHouse(log)).flatMap((r) => r.readings.map((e) => e.id));
         expect(shown.toSorted()).toEqual(stands.toSorted());
       }),
@@ -66,8 +68,11 @@ describe('the house folded from its log', () => {
   test('a second reading counts and the first stays as evidence', () => {
     const house = foldHouse([...described, read(5, den1, 'hn-hg'), read(4, den1, 'none')]);
     const [first] = receptaclesOf(house);
-    expect(first!.readings.map((reading) => reading.lamps)).toEqual([lampsOf('none'), lampsOf('hn-hg')]);
-    expect(currentReading(first!)?.lamps).toEqual(lampsOf('hn-hg'));
+    expect(first!.readings.map(({ shown }) => shown)).toEqual([
+      { instrument: 'lamps', ...lampsOf('none') },
+      { instrument: 'lamps', ...lampsOf('hn-hg') },
+    ]);
+    expect(currentLamps(first!)).toEqual(lampsOf('hn-hg'));
   });
 
   test('a withdrawn reading no longer counts, and the one before it does again', () => {
@@ -78,7 +83,7 @@ describe('the house folded from its log', () => {
       slip,
       entry(6, { kind: 'withdrawn', entries: [slip.id] }),
     ]);
-    expect(currentReading(receptaclesOf(house)[0]!)?.lamps).toEqual(lampsOf('hn'));
+    expect(currentLamps(receptaclesOf(house)[0]!)).toEqual(lampsOf('hn'));
   });
 
   test('a reading that arrives before its receptacle is shown all the same', () => {
@@ -149,14 +154,14 @@ describe('what other instruments showed, and what feeds a receptacle', () => {
   const folded = (entries: readonly JobEntry[]) => receptaclesOf(foldHouse(entries))[0];
 
   test('readings gather, oldest first; breaker and place take the latest statement', () => {
-    expect(folded(log)?.taken.map(({ shown }) => shown)).toEqual([probe(true), probe(false)]);
+    expect(folded(log)?.readings.map(({ shown }) => shown)).toEqual([probe(true), probe(false)]);
     expect(folded(log)).toMatchObject({ breaker: '9', place: null });
     expect(foldHouse(log).lastReadAt).toBe('2026-05-04T09:03:00.000Z');
   });
 
   test('what is withdrawn no longer counts, and what stood before does again', () => {
     const after = [...log, entry(6, { kind: 'withdrawn', entries: [idNumber(0x504), idNumber(0x506)] }, 7)];
-    expect(folded(after)?.taken).toHaveLength(1);
+    expect(folded(after)?.readings).toHaveLength(1);
     expect(folded(after)).toMatchObject({ breaker: '7', place: 2 });
   });
 });

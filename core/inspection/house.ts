@@ -1,5 +1,9 @@
+import type { InstrumentId } from '../circuit/names.ts';
+import type { Shown } from '../circuit/tests-and-readings.ts';
+import type { ConditionId, Urgency } from '../conditions/condition.ts';
 import type {
   ConductorMetal,
+  Danger,
   DeviceMarking,
   Insulation,
   JacketMark,
@@ -10,18 +14,142 @@ import type {
   ReceptacleType,
 } from '../conditions/observations.ts';
 import type { Region } from '../conditions/regions.ts';
-import type { FindingEntry, JobEntry, JobEntryOf, LampsRead, ReadingTaken } from './entry.ts';
-import { standing } from './order.ts';
+import type { Worker } from '../corrections/ways.ts';
+import type { Lamps } from '../instruments/lamps.ts';
+
+/** Who said something, with which device, and when. */
+export interface Stamped {
+  readonly id: string;
+  readonly device: string;
+  readonly author: string;
+  /** The device's own time. */
+  readonly at: string;
+  readonly clock?: string | undefined;
+}
+
+/** What an instrument showed at a receptacle: plain lamps, lamps in another state of the circuit, and all others. */
+export interface ReadingTaken extends Stamped {
+  readonly kind: 'reading-taken';
+  readonly receptacle: string;
+  readonly tester?: string | undefined;
+  readonly shown: Shown;
+  /** Of a probe: whether the plate screw sounds. */
+  readonly plateScrew?: boolean | undefined;
+}
+
+export interface GroundFaultTested extends Stamped {
+  readonly kind: 'ground-fault-tested';
+  readonly receptacle: string;
+  readonly tester?: string | undefined;
+  readonly by: 'tester-button' | 'own-button';
+  readonly result: 'tripped' | 'no-trip' | 'power-stays-on' | 'no-power';
+  readonly heldSeconds?: number | undefined;
+}
+
+export interface PeopleWarned extends Stamped {
+  readonly kind: 'people-warned';
+  readonly receptacle: string;
+  readonly danger: Danger;
+}
+
+export interface Noted extends Stamped {
+  readonly kind: 'noted';
+  readonly receptacle: string;
+  readonly text: string;
+}
+
+export interface TesterProved extends Stamped {
+  readonly kind: 'tester-proved';
+  readonly instrument: InstrumentId;
+  readonly tester?: string | undefined;
+  readonly passed: boolean;
+}
+
+/** What took the power from receptacles. */
+export type LostBy =
+  | { readonly kind: 'device'; readonly receptacle: string }
+  | { readonly kind: 'breaker'; readonly breaker: string };
+
+/** What was known to be dead with a device or a breaker at one time. */
+export interface WentDead extends Stamped {
+  readonly kind: 'went-dead';
+  readonly by: LostBy;
+  readonly dead: readonly string[];
+  readonly powerBack: boolean;
+  /** It was tried, and the power did not come back. */
+  readonly willNotReset?: boolean;
+}
+
+export interface Signed extends Stamped {
+  readonly kind: 'signed';
+  readonly role: 'inspector' | 'client';
+  readonly name: string;
+  readonly strokes: readonly (readonly number[])[];
+}
+
+/** Words of a finding. */
+export interface Wording {
+  readonly urgency: Urgency;
+  readonly headline: string;
+  readonly what: string;
+  readonly why: string;
+  readonly correction: string;
+  readonly by: Worker;
+}
+
+/** A finding as it stood when somebody took it over. */
+export interface Held extends Wording {
+  readonly condition: ConditionId | null;
+  readonly isSuspected?: boolean | undefined;
+  readonly receptacles: readonly string[];
+  readonly where: string | null;
+}
+
+interface OnFinding extends Stamped {
+  readonly finding: string;
+}
+export type FindingDecided = OnFinding & { readonly kind: 'finding-decided' } & (
+    | { readonly decision: 'accepted'; readonly held: Held }
+    | { readonly decision: 'refused'; readonly reason: string; readonly held: Held }
+    | { readonly decision: 'open' }
+  );
+/** Words in place of the proposal's; null gives the proposal's back. */
+export type FindingEdited = OnFinding & { readonly kind: 'finding-edited' } & {
+  readonly [K in keyof Wording]?: Wording[K] | null | undefined;
+} & { readonly note?: string | null | undefined };
+export interface FindingAdded extends OnFinding, Wording {
+  readonly kind: 'finding-added';
+  readonly receptacles: readonly string[];
+}
+export interface FindingSplit extends OnFinding {
+  readonly kind: 'finding-split';
+  readonly part: string;
+  readonly receptacles: readonly string[];
+}
+export interface FindingMerged extends OnFinding {
+  readonly kind: 'finding-merged';
+  readonly into: string | null;
+}
+export interface FindingsOrdered extends Stamped {
+  readonly kind: 'findings-ordered';
+  readonly findings: readonly string[];
+}
+/** What was decided on findings. */
+export type FindingEntry =
+  | FindingDecided
+  | FindingEdited
+  | FindingAdded
+  | FindingSplit
+  | FindingMerged
+  | FindingsOrdered;
 
 export interface Receptacle {
   readonly id: string;
   readonly name: string;
   /** Ids under which it was entered besides; left out where there are none. */
   readonly mergedFrom?: readonly string[];
-  /** Every standing reading, oldest first. */
-  readonly readings: readonly LampsRead[];
-  /** What other instruments showed, oldest first. */
-  readonly taken: readonly ReadingTaken[];
+  /** What every instrument showed, as far as it stands, oldest first. */
+  readonly readings: readonly ReadingTaken[];
   /** The breaker that feeds it, where that was found out. */
   readonly breaker: string | null;
   /** Its place along the run, counted from the panel. */
@@ -38,9 +166,9 @@ export interface Receptacle {
   readonly coverOff: CoverOff | null;
   readonly notReached: NotReachedReason | null;
   readonly protection: Protection;
-  readonly groundFaultTests: readonly JobEntryOf<'ground-fault-tested'>[];
-  readonly warnings: readonly JobEntryOf<'people-warned'>[];
-  readonly notes: readonly JobEntryOf<'noted'>[];
+  readonly groundFaultTests: readonly GroundFaultTested[];
+  readonly warnings: readonly PeopleWarned[];
+  readonly notes: readonly Noted[];
 }
 
 /** What was seen inside the box. */
@@ -104,17 +232,17 @@ export interface Described {
 /** What was done in the house as a whole. */
 export interface Done {
   /** Testers tried on a receptacle known to be good, oldest first. */
-  readonly proofs: readonly JobEntryOf<'tester-proved'>[];
+  readonly proofs: readonly TesterProved[];
   /** How many are to be tested (null: all that can be reached); absent where nobody chose. */
   readonly plan: { readonly sample: number | null } | null;
-  /** What went dead, oldest first. */
-  readonly wentDead: readonly JobEntryOf<'went-dead'>[];
+  /** What was known to be dead with a device or a breaker, time by time, oldest first. */
+  readonly wentDead: readonly WentDead[];
   /** What was seen to before leaving. */
   readonly left: readonly LeavingItem[];
   /** What was decided on findings, oldest first. */
   readonly findingsSaid: readonly FindingEntry[];
   /** Who signed the report, each role's latest. */
-  readonly signatures: readonly JobEntryOf<'signed'>[];
+  readonly signatures: readonly Signed[];
 }
 
 export interface House extends Described, Done {
@@ -124,12 +252,18 @@ export interface House extends Described, Done {
   readonly firstReadAt: string | null;
   readonly lastReadAt: string | null;
   /** By role, the time of the latest entry after that signature; left out where nothing was changed since. */
-  readonly changedSince?: Readonly<Partial<Record<JobEntryOf<'signed'>['role'], string>>>;
+  readonly changedSince?: Readonly<Partial<Record<Signed['role'], string>>>;
 }
 
-/** The reading that counts: the latest that stands. */
-export const currentReading = (receptacle: Receptacle): LampsRead | null =>
-  receptacle.readings.at(-1) ?? null;
+/** Lamps as they light with the circuit as it is: neither its loads nor its breaker switched off. */
+export const isPlainLamps = ({ shown }: ReadingTaken): boolean =>
+  shown.instrument === 'lamps' && shown.state?.loadsOff !== true && shown.state?.breakerOff !== true;
+
+/** The lamps that count: the latest that were read plain. */
+export function currentLamps({ readings }: Receptacle): Lamps | null {
+  const shown = readings.findLast(isPlainLamps)?.shown;
+  return shown?.instrument === 'lamps' ? { hn: shown.hn, hg: shown.hg, ng: shown.ng } : null;
+}
 
 /** All receptacles of a house, room by room. */
 export const receptaclesOf = (house: House): readonly Receptacle[] =>
@@ -160,15 +294,4 @@ export function nextReceptacleName(room: Room): string {
   let number = room.receptacles.length + 1;
   while (taken.has(`${room.name} ${number}`)) number += 1;
   return `${room.name} ${number}`;
-}
-
-/**
- * The ids that one press of "undo" takes back: all standing entries that this device made in its latest
- * action (entries of one action share their time). Empty when nothing is left but the opening of the job.
- */
-export function latestAction(entries: Iterable<JobEntry>, device: string): readonly string[] {
-  const own = standing(entries).filter((entry) => entry.device === device);
-  const action = own.filter((entry) => entry.at === own.at(-1)?.at);
-  const opening = standing(entries).find((entry) => entry.kind === 'job-described');
-  return action.some((entry) => entry === opening) ? [] : action.map((entry) => entry.id);
 }

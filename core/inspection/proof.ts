@@ -1,6 +1,5 @@
 import type { InstrumentId } from '../circuit/names.ts';
-import type { JobEntryOf } from './entry.ts';
-import { type House, type Receptacle, receptaclesOf } from './house.ts';
+import { type House, type ReadingTaken, type Receptacle, receptaclesOf, type TesterProved } from './house.ts';
 import { inOrder } from './order.ts';
 
 /** A tester of the kit, or an instrument of which there is one. */
@@ -22,24 +21,21 @@ export type ProofState =
 export interface InstrumentProof extends UsedInstrument {
   readonly state: ProofState;
   readonly readings: number;
-  readonly proofs: readonly JobEntryOf<'tester-proved'>[];
+  readonly proofs: readonly TesterProved[];
   /** Ids of readings since the last proof it passed, where it failed afterwards. */
   readonly doubted: readonly string[];
 }
-
-type Reading = JobEntryOf<'lamps-read'> | JobEntryOf<'reading-taken'>;
 
 const nameOf = (instrument: InstrumentId, tester: string | null | undefined): string =>
   instrument === 'lamps' ? `lamps ${tester ?? ''}` : instrument;
 
 /** A load tester and a meter on low impedance are instruments of their own; the rest of a plug-in tester is its lamps. */
-const instrumentOf = (reading: Reading): InstrumentId =>
-  reading.kind === 'lamps-read' ? 'lamps' : reading.shown.instrument;
+const instrumentOf = ({ shown }: ReadingTaken): InstrumentId => shown.instrument;
 
 /** The first and the last of some readings. */
 interface Bounds {
-  readonly first: Reading;
-  readonly last: Reading;
+  readonly first: ReadingTaken;
+  readonly last: ReadingTaken;
 }
 
 const widened = (known: Bounds, { first, last }: Bounds): Bounds => ({
@@ -51,7 +47,7 @@ const widened = (known: Bounds, { first, last }: Bounds): Bounds => ({
 interface ReadWith extends Bounds {
   readonly instrument: InstrumentId;
   readonly tester: string | undefined;
-  readonly read: Reading[];
+  readonly read: ReadingTaken[];
 }
 
 const remembered = new WeakMap<Receptacle, readonly ReadWith[]>();
@@ -61,7 +57,7 @@ function readAt(receptacle: Receptacle): readonly ReadWith[] {
   const known = remembered.get(receptacle);
   if (known !== undefined) return known;
   const byName = new Map<string, ReadWith>();
-  for (const reading of [...receptacle.readings, ...receptacle.taken]) {
+  for (const reading of receptacle.readings) {
     const instrument = instrumentOf(reading);
     const { tester } = reading;
     const name = nameOf(instrument, tester);
@@ -84,8 +80,8 @@ export function instrumentProofs(house: House): readonly InstrumentProof[] {
   const byName = new Map<
     string,
     UsedInstrument & {
-      readonly read: Reading[];
-      readonly proofs: JobEntryOf<'tester-proved'>[];
+      readonly read: ReadingTaken[];
+      readonly proofs: TesterProved[];
       bounds: Bounds | null;
     }
   >();
@@ -118,8 +114,8 @@ export function instrumentProofs(house: House): readonly InstrumentProof[] {
 }
 
 function standingOf(
-  read: readonly Reading[],
-  proofs: readonly JobEntryOf<'tester-proved'>[],
+  read: readonly ReadingTaken[],
+  proofs: readonly TesterProved[],
   bounds: Bounds | null,
 ): Pick<InstrumentProof, 'state' | 'doubted'> {
   const hasFailed = proofs.some(({ passed }) => !passed);

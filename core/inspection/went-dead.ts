@@ -1,8 +1,6 @@
-import type { JobEntryOf } from './entry.ts';
-import { type House, receptaclesOf } from './house.ts';
+import { type House, receptaclesOf, type WentDead } from './house.ts';
+import { isSameSource } from './lost-by.ts';
 import { inOrder } from './order.ts';
-
-type WentDead = JobEntryOf<'went-dead'>;
 
 /** A protective device and what was found to lose power with it, by ids of receptacles. */
 export interface FoundBehind {
@@ -23,18 +21,13 @@ export function foundBehind(house: House): readonly FoundBehind[] {
   }));
 }
 
-const isSame = (a: WentDead['by'], b: WentDead['by']): boolean =>
-  a.kind === 'device'
-    ? b.kind === 'device' && a.receptacle === b.receptacle
-    : b.kind === 'breaker' && a.breaker === b.breaker;
-
 /** What was dead at one time is said to have power again later: the same device or breaker, or all that was dead with it. */
 const isBack = (entry: WentDead, { wentDead }: House): boolean =>
   wentDead.some(
     (later) =>
       later.powerBack &&
       inOrder(later, entry) > 0 &&
-      (isSame(later.by, entry.by) ||
+      (isSameSource(later.by, entry.by) ||
         (entry.by.kind === 'device' && later.dead.includes(entry.by.receptacle))),
   );
 

@@ -1,6 +1,6 @@
 import { type Circuit, type Reading, runOf, type Shown, type TestState } from '../circuit/index.ts';
 import type { ReadingComparison } from '../diagnosis/index.ts';
-import { currentReading, type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
+import { type House, isPlainLamps, type Receptacle, receptaclesOf } from '../inspection/index.ts';
 
 /** Receptacles of one breaker, from the panel outward as far as that is known. */
 export interface FedTogether {
@@ -39,9 +39,11 @@ const stateKey = (state: TestState | undefined): string =>
 export function readingsOf(receptacle: Receptacle): readonly Reading[] {
   const at = receptacle.id;
   const latest = new Map<string, Shown>();
-  const plain = currentReading(receptacle);
-  if (plain !== null) latest.set(`lamps ${stateKey(undefined)}`, { instrument: 'lamps', ...plain.lamps });
-  for (const { shown } of receptacle.taken) latest.set(`${shown.instrument} ${stateKey(shown.state)}`, shown);
+  // Plain lamps first: what they show is what all else is held against.
+  const plain = receptacle.readings.find(isPlainLamps);
+  if (plain !== undefined) latest.set(`lamps ${stateKey(undefined)}`, plain.shown);
+  for (const { shown } of receptacle.readings)
+    latest.set(`${shown.instrument} ${stateKey(shown.state)}`, shown);
   return [...latest.values()].map((shown) => ({ at, ...shown }) as Reading);
 }
 

@@ -1,4 +1,4 @@
-import type { House, Receptacle } from '../inspection/index.ts';
+import { type House, isPlainLamps, type Receptacle } from '../inspection/index.ts';
 import type { HouseJudgement, JudgedReceptacle } from './house-judgement.ts';
 
 type Judged = ReadonlyMap<string, JudgedReceptacle>;
@@ -39,9 +39,11 @@ function slim(receptacle: Receptacle): Receptacle {
   const known = slimmed.get(receptacle);
   if (known !== undefined) return known;
   const { readings } = receptacle;
+  const plain = readings.findLast(isPlainLamps);
   const made = {
     ...receptacle,
-    readings: readings.slice(-1),
+    // Of plain lamps the latest counts.
+    readings: readings.filter((one) => one === plain || !isPlainLamps(one)),
     groundFaultTests: [],
     warnings: [],
     notes: [],

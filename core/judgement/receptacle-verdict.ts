@@ -1,6 +1,6 @@
 import { conditions, type Danger, dangerWords, lookFacts } from '../conditions/index.ts';
 import { judgeByLamps, type Verdict } from '../diagnosis/index.ts';
-import { currentReading, type Receptacle } from '../inspection/index.ts';
+import { currentLamps, type Receptacle } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
 import type { JudgedReceptacle } from './house-judgement.ts';
 import { isJudgedAsRead, refinedVerdict } from './refined-verdict.ts';
@@ -45,7 +45,7 @@ export function verdictOn(
   if (drafted !== null) return verdictBy(receptacle, undefined, drafted);
   const known = remembered.get(receptacle);
   if (known !== undefined && known.answered === answered) return known.on;
-  const on = verdictBy(receptacle, answered, currentReading(receptacle)?.lamps ?? null);
+  const on = verdictBy(receptacle, answered, currentLamps(receptacle));
   remembered.set(receptacle, { answered, on });
   return on;
 }
@@ -78,8 +78,9 @@ function keptAway({ looks }: Receptacle, verdict: Verdict, danger: Danger): Verd
 }
 
 /** Why people must be kept away from a receptacle; null where nothing read or seen there asks for it. */
-export function dangerAt({ looks, taken }: Receptacle, verdict: Verdict | null): Danger | null {
-  if (taken.findLast(({ plateScrew }) => plateScrew !== undefined)?.plateScrew === true) return 'live-ground';
+export function dangerAt({ looks, readings }: Receptacle, verdict: Verdict | null): Danger | null {
+  if (readings.findLast(({ plateScrew }) => plateScrew !== undefined)?.plateScrew === true)
+    return 'live-ground';
   for (const look of looks) {
     const { danger } = lookFacts[look];
     if (danger !== null) return danger;

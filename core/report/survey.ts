@@ -3,11 +3,12 @@ import type { Verdict } from '../diagnosis/index.ts';
 import {
   type Coverage,
   coverageOf,
-  currentReading,
+  currentLamps,
   doubtedReadings,
   type House,
   type InstrumentProof,
   instrumentProofs,
+  isPlainLamps,
   isTested,
   type Receptacle,
 } from '../inspection/index.ts';
@@ -62,17 +63,15 @@ function lineOf(
   doubted: ReadonlySet<string>,
 ): SurveyLine {
   const { verdict } = verdictOn(receptacle, judgement?.receptacles.get(receptacle.id));
-  const isDoubted =
-    doubted.size > 0 && [...receptacle.readings, ...receptacle.taken].some(({ id }) => doubted.has(id));
+  const isDoubted = doubted.size > 0 && receptacle.readings.some(({ id }) => doubted.has(id));
   const known = remembered.get(receptacle);
   if (known !== undefined && known.verdict === verdict && known.isDoubted === isDoubted) return known;
-  const reading = currentReading(receptacle);
   const line: SurveyLine = {
     id: receptacle.id,
     name: receptacle.name,
-    lamps: reading?.lamps ?? null,
+    lamps: currentLamps(receptacle),
     verdict,
-    readAt: reading?.at ?? receptacle.taken.at(-1)?.at ?? null,
+    readAt: (receptacle.readings.findLast(isPlainLamps) ?? receptacle.readings.at(-1))?.at ?? null,
     hasFinding: verdict !== null && verdict.urgency !== null,
     isDoubted,
     spot: receptacle.spot,

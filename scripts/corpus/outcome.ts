@@ -6,6 +6,26 @@ import { foldHouse, type House, type JobEntry } from '@fair-plug/core/inspection
 import { HouseJudge, type HouseJudgement, type JudgedReceptacle } from '@fair-plug/core/judgement';
 import { reportOn } from '@fair-plug/core/report';
 
+/** A house as it was folded when plain lamps and what other instruments showed were two lists of two kinds of entries. */
+export function asBefore(house: House, entries: readonly JobEntry[]): unknown {
+  const byId = new Map(entries.map((entry) => [entry.id, entry]));
+  const rooms = house.rooms.map(({ receptacles, ...room }) => ({
+    ...room,
+    receptacles: receptacles.map(({ readings, ...receptacle }) => {
+      const read = readings.map(({ id }) => byId.get(id));
+      const { id, name, ...rest } = receptacle;
+      return {
+        id,
+        name,
+        readings: read.filter((entry) => entry?.kind === 'lamps-read'),
+        taken: read.filter((entry) => entry?.kind === 'reading-taken'),
+        ...rest,
+      };
+    }),
+  }));
+  return { ...house, rooms };
+}
+
 /** A house judged to the end, by a judge that has seen no other. */
 export function judgedWhole(house: House, kit: readonly InstrumentId[]): HouseJudgement {
   const run = new HouseJudge().judging(house, kit);
@@ -58,11 +78,12 @@ export function outcomeOf(
   const judgement = judgedWhole(house, kit);
   const { receptacles, ...ofHouse } = judgement;
   const findings = decidedFindings(house, proposalsFor(house, judgement, practice));
+  const report = reportOn(house, judgement, practice);
   return plain({
-    house,
+    house: asBefore(house, entries),
     judgement: { ...ofHouse, receptacles: [...receptacles.values()].map(judged) },
     findings: findings.map(found),
-    report: reportOn(house, judgement, practice),
+    report: { ...report, house: asBefore(report.house, entries) },
   }) as Outcome;
 }
 

@@ -1,4 +1,4 @@
-import { currentReading, foldHouse, receptaclesOf } from '@fair-plug/core/inspection';
+import { currentLamps, foldHouse, receptaclesOf } from '@fair-plug/core/inspection';
 import { reportOn } from '@fair-plug/core/report';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Connection } from '../../web/data/database.ts';
@@ -37,7 +37,7 @@ describe('the demo', () => {
     expect(job).toMatchObject({ receptacles: 60, tested: 48, withFinding: 8, actNow: 1 });
     const page = await jobPage(firm, job?.id ?? '', 0);
     const house = foldHouse(page?.entries ?? []);
-    expect(receptaclesOf(house).filter((one) => currentReading(one) === null)).toHaveLength(12);
+    expect(receptaclesOf(house).filter((one) => currentLamps(one) === null)).toHaveLength(12);
     const shown = reportOn(house).findings.flatMap(({ proposal }) => proposal?.verdict ?? []);
     expect(shown.map(({ signature }) => signature)).toEqual(['hg-ng', 'hn-ng', 'hn', 'none']);
   });

@@ -12,6 +12,7 @@ export const rooms = [
   ['judgement'],
   ['findings'],
   ['report'],
+  ['words'],
   ['exchange'],
 ];
 

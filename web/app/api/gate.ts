@@ -7,7 +7,7 @@ import { log, loggable } from '@/data/log';
 import { mayActAs, type Role } from '@/data/roles';
 import { publicOrigin, signIn } from '@/data/sign-in';
 import { answerProblem, Problem } from './answers';
-import { personHeader, protocol, protocolHeader } from './protocol';
+import { oldestTaken, personHeader, protocol, protocolHeader } from './protocol';
 
 /** A person who has signed in. */
 export interface Person extends Named {
@@ -101,7 +101,9 @@ function refuseOtherPersons(request: Request, signedIn: string): void {
 /** A browser that runs an older or newer application than this server's waits; who names no protocol speaks this one. */
 function refuseOtherProtocols(request: Request): void {
   const spoken = Number(request.headers.get(protocolHeader) ?? protocol);
-  if (spoken < protocol)
+  // What an older application kept is taken; what newer ones wrote it would read wrongly.
+  const brings = request.method === 'POST' && spoken >= oldestTaken;
+  if (spoken < protocol && !brings)
     throw new Problem('outdated', 'The application in this browser is older than the server. Load it again.');
   if (spoken > protocol)
     throw new Problem('outdated', 'The server is older than the application in this browser.');

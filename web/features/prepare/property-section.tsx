@@ -1,9 +1,8 @@
 import { type Region, regionIds, regions } from '@fair-plug/core/conditions';
-import type { Alteration, House } from '@fair-plug/core/inspection';
+import type { Alteration, House, JobStatement } from '@fair-plug/core/inspection';
 import { Button, NativeSelect, NumberInput, TagsInput, TextInput } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
-import type { JobPart } from '@/local/use-logs';
 import type { Say } from '@/local/use-say';
 import classes from './prepare.module.css';
 
@@ -112,8 +111,7 @@ export function PropertySection({ house, say }: SectionProps) {
             description="Enter after each: medical equipment, freezer, sump pump, computers"
             disabled={isDisabled}
             value={[...house.keepPowered]}
-            maxTags={20}
-            onChange={(shown) => say?.(keptPowered(house.keepPowered, shown))}
+            onChange={(shown) => say?.(...keptPowered(house.keepPowered, shown))}
           />
         </div>
       </div>
@@ -121,16 +119,15 @@ export function PropertySection({ house, say }: SectionProps) {
   );
 }
 
-/** What was added to the list that was shown, and what was taken off it, done to the list as it stands by then. */
-const keptPowered =
-  (before: readonly string[], after: readonly string[]): JobPart =>
-  ({ house }) => {
-    const wanted = after.map((one) => one.trim().slice(0, 60)).filter((one) => one !== '');
-    const removed = before.filter((one) => !wanted.includes(one));
-    const added = wanted.filter((one) => !before.includes(one));
-    const keepPowered = [...house.keepPowered.filter((one) => !removed.includes(one)), ...added];
-    return [{ kind: 'job-described', keepPowered: [...new Set(keepPowered)].slice(0, 20) }];
-  };
+/** What was added to the list that was shown, and what was taken off it, an entry each. */
+function keptPowered(before: readonly string[], after: readonly string[]): readonly JobStatement[] {
+  const wanted = [...new Set(after.map((one) => one.trim().slice(0, 60)).filter((one) => one !== ''))];
+  const noted = (equipment: string, kept: boolean) => ({ kind: 'kept-powered' as const, equipment, kept });
+  return [
+    ...before.filter((one) => !wanted.includes(one)).map((one) => noted(one, false)),
+    ...wanted.filter((one) => !before.includes(one)).map((one) => noted(one, true)),
+  ];
+}
 
 /** What follows the region: volts to expect, colours, and the code. */
 function RegionLine({ region }: { readonly region: Region }) {
@@ -143,17 +140,14 @@ function RegionLine({ region }: { readonly region: Region }) {
   );
 }
 
-const isSame = (a: Alteration, b: Alteration): boolean => a.year === b.year && a.what === b.what;
-
 function Alterations({ house, say }: SectionProps) {
   const [year, setYear] = useState<number | string>('');
   const [what, setWhat] = useState('');
-  const put = (change: (alterations: House['alterations']) => House['alterations']): void =>
-    say?.((standing) => [{ kind: 'job-described', alterations: [...change(standing.house.alterations)] }]);
+  const note = (one: Alteration, made: boolean): void => say?.({ kind: 'alteration-noted', ...one, made });
   const add = (event: SubmitEvent): void => {
     event.preventDefault();
     if (typeof year !== 'number' || year < 1700 || year > 2100 || what.trim() === '') return;
-    put((before) => [...before, { year, what: what.trim() }].sort((a, b) => a.year - b.year));
+    note({ year, what: what.trim() }, true);
     setYear('');
     setWhat('');
   };
@@ -169,7 +163,7 @@ function Alterations({ house, say }: SectionProps) {
                 size="compact-sm"
                 variant="default"
                 aria-label={`Remove ${one.what}`}
-                onClick={() => put((before) => before.filter((other) => !isSame(other, one)))}
+                onClick={() => note(one, false)}
               >
                 Remove
               </Button>

@@ -57,15 +57,12 @@ function RoomOrder({
       items={rooms}
       isFixed={say === null}
       onMove={(move) =>
-        say?.(({ house }) => [
-          {
-            kind: 'rooms-ordered',
-            rooms: moved(
-              namedRooms(house).map(({ id }) => id),
-              move,
-            ),
-          },
-        ])
+        say?.(({ house }) => {
+          const ids = namedRooms(house).map(({ id }) => id);
+          const order = moved(ids, move);
+          const at = order.indexOf(move.id);
+          return [{ kind: 'room-moved', moved: move.id, after: order[at - 1] ?? null }];
+        })
       }
     >
       <p className={`${classes.room} ${classes.count}`} aria-hidden>

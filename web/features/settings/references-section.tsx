@@ -1,19 +1,14 @@
 import { type ReferenceId, referenceIds, references } from '@fair-plug/core/corrections';
+import type { KitStatement } from '@fair-plug/core/inspection';
 import { Checkbox } from '@mantine/core';
-import type { KitPart } from '@/local/use-logs';
 import classes from './settings.module.css';
 import type { SettingsProps } from './settings-props';
 
-/** What was ticked and what was cleared, done to the ticks as they stand by then. */
-const ticked =
-  (before: readonly ReferenceId[], after: readonly ReferenceId[]): KitPart =>
-  ({ firm }) => {
-    const standing = firm.practice.code.checked;
-    const cleared = before.filter((id) => !after.includes(id));
-    const kept = standing.filter((id) => !cleared.includes(id));
-    const added = after.filter((id) => !before.includes(id) && !kept.includes(id));
-    return [{ kind: 'practice-chosen', checked: [...kept, ...added] }];
-  };
+/** What was ticked and what was cleared, an entry each. */
+const ticked = (before: readonly ReferenceId[], after: readonly ReferenceId[]): readonly KitStatement[] =>
+  referenceIds
+    .filter((id) => before.includes(id) !== after.includes(id))
+    .map((reference) => ({ kind: 'reference-checked', reference, checked: after.includes(reference) }));
 
 /** What the product recalls of the code: each is marked as from memory until somebody has read it. */
 export function ReferencesSection({ firm, settle }: SettingsProps) {
@@ -28,7 +23,7 @@ export function ReferencesSection({ firm, settle }: SettingsProps) {
       <Checkbox.Group
         value={[...checked]}
         aria-label="References that were checked"
-        onChange={(shown: ReferenceId[]) => settle?.(ticked(checked, shown))}
+        onChange={(shown: ReferenceId[]) => settle?.(...ticked(checked, shown))}
       >
         <div className={classes.views}>
           {referenceIds.map((id) => (

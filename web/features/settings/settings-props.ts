@@ -4,5 +4,5 @@ import type { KitPart } from '@/local/use-logs';
 export interface SettingsProps {
   readonly firm: FirmSettings;
   /** Keeps a setting; null for those who do not settle things. */
-  readonly settle: ((part: KitPart) => void) | null;
+  readonly settle: ((...parts: readonly KitPart[]) => void) | null;
 }

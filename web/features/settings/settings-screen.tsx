@@ -15,7 +15,7 @@ export function SettingsScreen() {
   const kit = useKit();
   const keep = useKeep();
   const { identity } = useLocal();
-  const say = useCallback((part: KitPart) => void keep?.inKit(part), [keep]);
+  const say = useCallback((...parts: readonly KitPart[]) => void keep?.inKit(...parts), [keep]);
   const settle = identity.firm.role === 'owner' && keep !== null ? say : null;
   return (
     <Page title="Settings" action={null}>

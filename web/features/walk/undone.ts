@@ -1,20 +1,6 @@
 import { type House, type JobEntry, whereIs } from '@fair-plug/core/inspection';
+import { entryWords } from '@fair-plug/core/words';
 import type { InHand } from './walk-order';
-
-const undone: Partial<Record<JobEntry['kind'], string>> = {
-  'lamps-read': 'the reading of',
-  'reading-taken': 'the reading of',
-  'receptacle-fed': 'the breaker of',
-  'look-noted': 'a look of',
-  'cover-off': 'what was seen inside',
-  'not-reached': 'not reached:',
-  'protection-noted': 'the labels of',
-  'ground-fault-tested': 'the ground-fault test at',
-  'people-warned': 'the warning at',
-  noted: 'a note on',
-  'receptacle-merged': 'the merging of',
-  'receptacle-described': 'the description of',
-};
 
 /** What an undo takes back in a few words, and where that is. */
 export function touched(
@@ -28,10 +14,12 @@ export function touched(
     const at = whereIs(house, about.receptacle);
     if (at !== null)
       return {
-        name: `${undone[about.kind] ?? 'the last entry at'} ${at.receptacle.name}`,
+        name: `${entryWords[about.kind].undone ?? 'the last entry at'} ${at.receptacle.name}`,
         place: { room: at.room.id, receptacle: at.receptacle.id },
       };
   }
   const [room] = gone.flatMap((entry) => (entry.kind === 'room-described' ? [entry.name] : []));
-  return { name: room ?? 'the last entry', place: null };
+  const last = gone.at(-1);
+  const words = last === undefined ? null : entryWords[last.kind].undone;
+  return { name: room ?? words ?? 'the last entry', place: null };
 }

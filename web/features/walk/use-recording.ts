@@ -127,7 +127,12 @@ export function useRecording(options: RecordingOptions): Recording {
       place,
       (house) => [
         ...describedAt(place, house),
-        { kind: 'lamps-read', receptacle: place.receptacle, lamps: read, ...by },
+        {
+          kind: 'reading-taken',
+          receptacle: place.receptacle,
+          shown: { instrument: 'lamps', ...read },
+          ...by,
+        },
       ],
       `Recorded: ${place.name}, ${headline.toLowerCase()}`,
       plain,

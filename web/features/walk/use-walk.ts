@@ -4,7 +4,7 @@ import type { Shown } from '@fair-plug/core/circuit';
 import type { Danger, ReceptacleType } from '@fair-plug/core/conditions';
 import { judgeByLamps, type Verdict } from '@fair-plug/core/diagnosis';
 import {
-  currentReading,
+  currentLamps,
   type House,
   isTested,
   type NamedRoom,
@@ -135,7 +135,7 @@ export function useWalk(
   const receptacle = room?.receptacles.find((one) => one.id === inHand?.receptacle) ?? null;
   const place = `${inHand?.room} ${inHand?.receptacle}`;
   const drafted = draft?.place === place ? draft.lamps : null;
-  const lamps = drafted ?? (receptacle === null ? null : (currentReading(receptacle)?.lamps ?? null));
+  const lamps = drafted ?? (receptacle === null ? null : currentLamps(receptacle));
   // The lamps' own verdict stands at once; the engine's takes its place when it comes.
   const answered = receptacle === null ? undefined : judgement?.receptacles.get(receptacle.id);
   const { verdict, refined: judged } = useMemo(() => {

@@ -19,23 +19,14 @@ export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
   const [isKept, setKept] = useState(false);
   if (house.breakerLeave !== true) return <AskLeave walk={walk} />;
   const name = breaker.trim();
-  const tell = (powerBack: boolean): JobStatement => ({
-    kind: 'went-dead',
-    by: { kind: 'breaker', breaker: name },
-    dead: [...dead],
-    powerBack,
-  });
+  const by = { kind: 'breaker' as const, breaker: name };
   const keepDead = (): void => {
-    walk.tell(`Breaker ${name} feeds ${dead.length}`, tell(false), (standing) => {
+    walk.tell(`Breaker ${name} feeds ${dead.length}`, (standing) => {
       const places = new Map(receptaclesOf(standing.house).map(({ id, place }) => [id, place]));
-      return dead.map(
-        (receptacle): JobStatement => ({
-          kind: 'receptacle-fed',
-          receptacle,
-          breaker: name,
-          place: places.get(receptacle) ?? null,
-        }),
-      );
+      return dead.flatMap((receptacle): JobStatement[] => [
+        { kind: 'lost-power', by, outlet: receptacle, lost: true },
+        { kind: 'receptacle-fed', receptacle, breaker: name, place: places.get(receptacle) ?? null },
+      ]);
     });
     setKept(true);
   };
@@ -48,7 +39,7 @@ export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
         <Button
           size="lg"
           onClick={() => {
-            walk.tell(`Breaker ${name}: power is back`, tell(true));
+            walk.tell(`Breaker ${name}: power is back`, { kind: 'power-restored', by, restored: true });
             draft.clear();
             onClose();
           }}

@@ -1,5 +1,12 @@
 import { cautions, isGroundFaultType } from '@fair-plug/core/conditions';
-import { type House, inOrder, type JobStatement, receptaclesOf, whereIs } from '@fair-plug/core/inspection';
+import {
+  type House,
+  inOrder,
+  type JobStatement,
+  latestWith,
+  receptaclesOf,
+  whereIs,
+} from '@fair-plug/core/inspection';
 import { groundFaultWords } from '@fair-plug/core/judgement';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
@@ -154,20 +161,26 @@ function AfterTrip({ walk, house, onClose }: SheetProps) {
   const devices = receptaclesOf(house).filter(
     ({ id, type }) => id === here || (type !== null && isGroundFaultType(type)),
   );
-  const wentDead = (dead: readonly string[], powerBack: boolean): JobStatement => ({
-    kind: 'went-dead',
-    by: { kind: 'device', receptacle: by },
-    dead: [...dead],
-    powerBack,
-  });
+  const source = { kind: 'device' as const, receptacle: by };
+  /** What must be said so that the device's list is as it is shown: an entry for each that differs. */
+  const lost = ({ wentDead }: House, dead: readonly string[]): readonly JobStatement[] => {
+    const known = latestWith(wentDead, source)?.dead ?? [];
+    return [...new Set([...known, ...dead])]
+      .filter((id) => known.includes(id) !== dead.includes(id) || isTrippedAnew(wentDead))
+      .map((outlet) => ({ kind: 'lost-power', by: source, outlet, lost: dead.includes(outlet) }));
+  };
+  /** Its power was back before this test. */
+  const isTrippedAnew = (wentDead: House['wentDead']): boolean =>
+    latestWith(wentDead, source)?.powerBack === true;
   // Each is an entry at once: until it is said that the power is back, it is not.
   const toggle = (id: string): void =>
-    walk.tell(`${walk.name}: dead with it`, (standing) => [
-      wentDead(toggled(deadSince(standing.house, here, said), id), false),
-    ]);
+    walk.tell(`${walk.name}: dead with it`, ({ house: standing }) =>
+      lost(standing, toggled(deadSince(standing, here, said), id)),
+    );
   const finish = (powerBack: boolean): void => {
     walk.tell(powerBack ? `${walk.name}: power is back` : `${walk.name}: power is NOT back`, (standing) => [
-      wentDead(deadSince(standing.house, here, said), powerBack),
+      ...lost(standing.house, deadSince(standing.house, here, said)),
+      { kind: 'power-restored', by: source, restored: powerBack },
       ...(by === here
         ? []
         : [

@@ -1,8 +1,6 @@
-import { lookFacts, reasonWords } from '@fair-plug/core/conditions';
 import type { JobEntry } from '@fair-plug/core/inspection';
 import { inOrder } from '@fair-plug/core/inspection';
-import { lampsInWords } from '@fair-plug/core/instruments';
-import { instrumentWords, valuesOf } from '@fair-plug/core/judgement';
+import { entryInWords } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useDevice, useKit } from '@/local/use-logs';
@@ -11,43 +9,6 @@ import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
 type Said = Exclude<JobEntry, { kind: 'withdrawn' }>;
-
-function wordsOf(entry: Said): string {
-  switch (entry.kind) {
-    case 'lamps-read':
-      return `Lamps: ${lampsInWords(entry.lamps)}`;
-    case 'reading-taken':
-      return `${instrumentWords[entry.shown.instrument].name}: ${valuesOf({ at: '', ...entry.shown })
-        .map(([name, value]) => `${name} ${value}`)
-        .join(', ')}`;
-    case 'receptacle-described':
-      return `Described as ${entry.name}`;
-    case 'receptacle-fed':
-      return entry.breaker === null ? 'Breaker not known' : `On breaker ${entry.breaker}`;
-    case 'receptacle-merged':
-      return 'Merged into another';
-    case 'look-noted':
-      return `${entry.seen ? '' : 'Not '}${lookFacts[entry.look].name.toLowerCase()}`;
-    case 'not-reached':
-      return entry.reason === null
-        ? 'To be reached'
-        : `Not reached: ${reasonWords[entry.reason].toLowerCase()}`;
-    case 'ground-fault-tested':
-      return `Ground-fault test, ${entry.by.replace('-', ' ')}: ${entry.result.replaceAll('-', ' ')}${
-        entry.heldSeconds === undefined ? '' : `, held ${entry.heldSeconds} s`
-      }`;
-    case 'people-warned':
-      return 'People were warned';
-    case 'noted':
-      return `Note: ${entry.text}`;
-    case 'cover-off':
-      return 'Seen with the cover off';
-    case 'protection-noted':
-      return 'Labels, reset or device';
-    default:
-      return entry.kind;
-  }
-}
 
 /** All that was ever entered at the receptacle: when, by whom, with which tester; each can be taken back. */
 export function HistorySheet({ walk, entries }: SheetProps) {
@@ -59,8 +20,9 @@ export function HistorySheet({ walk, entries }: SheetProps) {
   const gone = new Set(entries.flatMap((entry) => (entry.kind === 'withdrawn' ? entry.entries : [])));
   const about = entries
     .filter(
-      (entry): entry is Said & { readonly receptacle: string } =>
-        'receptacle' in entry && (entry.receptacle === id || mergedFrom.includes(entry.receptacle)),
+      (entry): entry is Said =>
+        ('receptacle' in entry && (entry.receptacle === id || mergedFrom.includes(entry.receptacle))) ||
+        (entry.kind === 'lost-power' && (entry.outlet === id || mergedFrom.includes(entry.outlet))),
     )
     .sort(inOrder)
     .reverse();
@@ -76,7 +38,7 @@ export function HistorySheet({ walk, entries }: SheetProps) {
       {about.map((entry) => (
         <li key={entry.id} data-withdrawn={gone.has(entry.id)}>
           <span>
-            {wordsOf(entry)}
+            {entryInWords(entry)}
             <small>
               {dayjs(entry.at).format('D MMM HH:mm:ss')} · {who(entry)}
             </small>
@@ -86,7 +48,7 @@ export function HistorySheet({ walk, entries }: SheetProps) {
               size="compact-sm"
               variant="default"
               onClick={() =>
-                walk.tell(`Taken back: ${wordsOf(entry)}`, { kind: 'withdrawn', entries: [entry.id] })
+                walk.tell(`Taken back: ${entryInWords(entry)}`, { kind: 'withdrawn', entries: [entry.id] })
               }
             >
               Take back

@@ -1,5 +1,5 @@
 import { typesIn, typeWords } from '@fair-plug/core/conditions';
-import { roomRedescribed } from '@fair-plug/core/inspection';
+import { currentLamps, roomRedescribed } from '@fair-plug/core/inspection';
 import { Button, Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
@@ -45,7 +45,7 @@ export function KindSheet({ walk, onClose }: SheetProps) {
             id: one.id,
             name: one.name,
             spot: one.id === receptacle?.id ? spot : one.spot,
-            lamps: one.readings.at(-1)?.lamps ?? null,
+            lamps: currentLamps(one),
             hasFinding: false,
           }))}
         />

@@ -21,9 +21,14 @@ export function ProtectionNotes({ walk }: { readonly walk: Walk }) {
   const toggle = (label: ProtectionLabel): void =>
     walk.say((receptacle, house) => {
       const there = whereIs(house, receptacle)?.receptacle.protection.labels ?? [];
-      const changed = there.includes(label) ? there.filter((one) => one !== label) : [...there, label];
-      return [{ kind: 'protection-noted', receptacle, labels: changed }];
+      return [{ kind: 'label-noted', receptacle, label, there: !there.includes(label) }];
     }, `${walk.name}: labels`);
+  const noLabels = (): void =>
+    walk.say((receptacle, house) => {
+      const there = whereIs(house, receptacle)?.receptacle.protection.labels ?? [];
+      const off = there.map((label) => ({ kind: 'label-noted' as const, receptacle, label, there: false }));
+      return [...off, { kind: 'labels-looked-for', receptacle }];
+    }, `${walk.name}: no labels`);
   return (
     <section className={classes.part} aria-label="Labels and device">
       <h3>Labels and device</h3>
@@ -34,7 +39,7 @@ export function ProtectionNotes({ walk }: { readonly walk: Walk }) {
           ['none', 'None'] as const,
         ]}
         chosen={(label) => (label === 'none' ? labels?.length === 0 : (labels ?? []).includes(label))}
-        onChoose={(label) => (label === 'none' ? note({ labels: [] }, 'no labels') : toggle(label))}
+        onChoose={(label) => (label === 'none' ? noLabels() : toggle(label))}
       />
       <div className={classes.row}>
         <SavedText

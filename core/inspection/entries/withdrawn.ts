@@ -1,0 +1,13 @@
+import { z } from 'zod';
+import { envelope, idSchema } from '../envelope.ts';
+import { entryKind } from './entry-kind.ts';
+
+/** Takes entries back: they stay in the log and no longer count. A withdrawal itself is not taken back. */
+export const withdrawn = entryKind(
+  z.strictObject({
+    ...envelope,
+    kind: z.literal('withdrawn'),
+    entries: z.array(idSchema).min(1).max(20),
+  }),
+  {},
+);

@@ -1,0 +1,72 @@
+import type { JobEntry } from './entry.ts';
+import { inOrder } from './order.ts';
+
+/** An entry that says something: what was withdrawn does so no longer. */
+export type Standing = Exclude<JobEntry, { kind: 'withdrawn' }>;
+
+/** What one thing – the job, a room, a receptacle – was said to be, in order, without what was withdrawn. */
+export class Subject<T> {
+  readonly entries: Standing[] = [];
+  private built: T | null = null;
+  private readonly build: (entries: readonly Standing[]) => T;
+
+  constructor(build: (entries: readonly Standing[]) => T) {
+    this.build = build;
+  }
+
+  get state(): T {
+    this.built ??= this.build(this.entries);
+    return this.built;
+  }
+
+  get first(): Standing {
+    return this.entries[0] as Standing;
+  }
+
+  add(entry: Standing): void {
+    let at = this.entries.length;
+    // New entries are the latest, as a rule.
+    while (at > 0 && inOrder(this.entries[at - 1] as Standing, entry) > 0) at -= 1;
+    this.entries.splice(at, 0, entry);
+    this.built = null;
+  }
+
+  remove(id: string): void {
+    const at = this.entries.findIndex((entry) => entry.id === id);
+    if (at === -1) return;
+    this.entries.splice(at, 1);
+    this.built = null;
+  }
+}
+
+/** Subjects of one kind, by id. */
+export class Subjects<T> {
+  private readonly byId = new Map<string, Subject<T>>();
+  private readonly build: (id: string, entries: readonly Standing[]) => T;
+
+  constructor(build: (id: string, entries: readonly Standing[]) => T) {
+    this.build = build;
+  }
+
+  of(id: string): Subject<T> {
+    let subject = this.byId.get(id);
+    if (subject === undefined) {
+      subject = new Subject<T>((entries) => this.build(id, entries));
+      this.byId.set(id, subject);
+    }
+    return subject;
+  }
+
+  /** The subject of which something still stands. */
+  find(id: string): Subject<T> | undefined {
+    const subject = this.byId.get(id);
+    return subject === undefined || subject.entries.length === 0 ? undefined : subject;
+  }
+
+  /** Those of which something still stands, in the order in which they were first spoken of. */
+  inOrder(): [string, Subject<T>][] {
+    return [...this.byId]
+      .filter(([, { entries }]) => entries.length > 0)
+      .sort(([, a], [, b]) => inOrder(a.first, b.first));
+  }
+}

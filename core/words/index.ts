@@ -1,0 +1,1 @@
+export * from './en-us/entry-words.ts';
