@@ -1,3 +1,4 @@
+import { judgeByLamps } from '@fair-plug/core/assessment';
 import {
   type Circuit,
   type InstrumentId,
@@ -13,7 +14,6 @@ import {
   blindSpots,
   type DiagnosisInput,
   diagnosisOf,
-  judgeByLamps,
   parseDiagnosisInput,
   usualLimits,
 } from '@fair-plug/core/diagnosis';

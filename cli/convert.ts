@@ -1,5 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
+import { HouseJudge } from '@fair-plug/core/assessment';
 import { inWords } from '@fair-plug/core/circuit';
 import {
   csvOf,
@@ -16,7 +17,6 @@ import {
   writeJobFile,
 } from '@fair-plug/core/exchange';
 import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
-import { HouseJudge } from '@fair-plug/core/judgement';
 import { reportOn } from '@fair-plug/core/report';
 import { v7 } from 'uuid';
 import type { CommandResult } from './commands.ts';

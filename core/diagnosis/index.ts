@@ -1,5 +1,6 @@
 export { blindSpots, referenceCircuit } from './blind-spots.ts';
 export { causesOf } from './cause.ts';
+export * from './contact-state.ts';
 export {
   type DiagnosisFile,
   type DiagnosisInput,
@@ -19,4 +20,3 @@ export { type RunLength, runLengths } from './run-lengths.ts';
 export { type SearchLimits, usualLimits } from './search.ts';
 export { type LostServiceNeutral, lostServiceNeutral } from './service-neutral.ts';
 export { shareInWords } from './share-in-words.ts';
-export * from './verdict.ts';

@@ -1,6 +1,6 @@
+import { groundFaultWords, readingInWords } from '../assessment/index.ts';
 import { lookFacts } from '../conditions/index.ts';
 import { isPlainLamps, type Receptacle } from '../inspection/index.ts';
-import { groundFaultWords, readingInWords } from '../judgement/index.ts';
 import type { Evidence } from './finding.ts';
 
 /** All that was read and seen at a receptacle and still stands, oldest first within each kind. */

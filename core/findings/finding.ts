@@ -1,6 +1,6 @@
+import type { Verdict } from '../assessment/index.ts';
 import { type ConditionId, conditions, type Urgency } from '../conditions/index.ts';
 import type { Worker } from '../corrections/index.ts';
-import type { Verdict } from '../diagnosis/index.ts';
 import type { House } from '../inspection/index.ts';
 
 export interface Place {

@@ -1,3 +1,5 @@
+import type { Verdict } from '../assessment/index.ts';
+import { type HouseJudgement, instrumentWords } from '../assessment/index.ts';
 import { type ConditionId, conditions, regions } from '../conditions/index.ts';
 import {
   acceptedRemedies,
@@ -6,7 +8,6 @@ import {
   type Practice,
   voltageRanges,
 } from '../corrections/index.ts';
-import type { Verdict } from '../diagnosis/index.ts';
 import {
   type Coverage,
   coverageOf,
@@ -15,7 +16,6 @@ import {
   type Receptacle,
   receptaclesOf,
 } from '../inspection/index.ts';
-import { type HouseJudgement, instrumentWords } from '../judgement/index.ts';
 import { aluminumIn } from './aluminum-signs.ts';
 import { evidenceAt } from './evidence.ts';
 import { noGrounds, type Place, type Proposal, seenOnly } from './finding.ts';

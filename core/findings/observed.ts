@@ -1,7 +1,7 @@
+import type { Verdict } from '../assessment/index.ts';
+import { groundFaultWords } from '../assessment/index.ts';
 import { conditions, type Look, lookFacts, looks } from '../conditions/index.ts';
-import type { Verdict } from '../diagnosis/index.ts';
 import { foundBehind, type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
-import { groundFaultWords } from '../judgement/index.ts';
 import { evidenceAt } from './evidence.ts';
 import { type Proposal, seenOnly } from './finding.ts';
 

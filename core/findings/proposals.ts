@@ -1,3 +1,10 @@
+import type { Verdict } from '../assessment/index.ts';
+import {
+  type HouseJudgement,
+  type JudgedReceptacle,
+  pressingDoubtOf,
+  verdictOn,
+} from '../assessment/index.ts';
 import {
   type CautionId,
   type ConditionId,
@@ -7,14 +14,7 @@ import {
   urgencies,
 } from '../conditions/index.ts';
 import type { Practice } from '../corrections/index.ts';
-import type { Verdict } from '../diagnosis/index.ts';
 import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
-import {
-  type HouseJudgement,
-  type JudgedReceptacle,
-  pressingDoubtOf,
-  verdictOn,
-} from '../judgement/index.ts';
 import { evidenceAt } from './evidence.ts';
 import { openFirstFor, type Proposal, seenOnly } from './finding.ts';
 import { houseWide } from './house-wide.ts';

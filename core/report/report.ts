@@ -1,3 +1,5 @@
+import type { HouseJudgement } from '../assessment/index.ts';
+import { judgeByLamps } from '../assessment/index.ts';
 import {
   type CautionId,
   type Condition,
@@ -8,10 +10,8 @@ import {
   standingCautions,
 } from '../conditions/index.ts';
 import { type Practice, usualPractice } from '../corrections/index.ts';
-import { judgeByLamps } from '../diagnosis/index.ts';
 import { decidedFindings, type Finding, type NoDefect, noDefects, proposalsFor } from '../findings/index.ts';
 import { chanceOfMissing, type House, receptaclesOf } from '../inspection/index.ts';
-import type { HouseJudgement } from '../judgement/index.ts';
 import { type Survey, type SurveyLine, surveyOf } from './survey.ts';
 import type { MethodFacts } from './texts/index.ts';
 

@@ -1,5 +1,6 @@
+import type { Verdict } from '../assessment/index.ts';
+import { dangerAt, type HouseJudgement, verdictOn } from '../assessment/index.ts';
 import type { Danger, NotReachedReason } from '../conditions/index.ts';
-import type { Verdict } from '../diagnosis/index.ts';
 import {
   type Coverage,
   coverageOf,
@@ -13,7 +14,6 @@ import {
   type Receptacle,
 } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
-import { dangerAt, type HouseJudgement, verdictOn } from '../judgement/index.ts';
 
 /** What stands at one receptacle. */
 export interface SurveyLine {

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
+import { HouseJudge, type HouseJudgement, type JudgedReceptacle } from '@fair-plug/core/assessment';
 import type { InstrumentId } from '@fair-plug/core/circuit';
 import { type Practice, usualPractice } from '@fair-plug/core/corrections';
 import { decidedFindings, type Finding, proposalsFor } from '@fair-plug/core/findings';
 import { foldHouse, type House, type JobEntry } from '@fair-plug/core/inspection';
-import { HouseJudge, type HouseJudgement, type JudgedReceptacle } from '@fair-plug/core/judgement';
 import { reportOn } from '@fair-plug/core/report';
 
 /** A house as it was folded when plain lamps and what other instruments showed were two lists of two kinds of entries. */

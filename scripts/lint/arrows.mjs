@@ -9,7 +9,7 @@ export const rooms = [
   ['instruments'],
   ['conditions'],
   ['inspection', 'diagnosis'],
-  ['judgement'],
+  ['assessment'],
   ['findings'],
   ['report'],
   ['words'],

@@ -1,5 +1,5 @@
+import type { HouseJudgement } from '@fair-plug/core/assessment';
 import type { House } from '@fair-plug/core/inspection';
-import type { HouseJudgement } from '@fair-plug/core/judgement';
 import type { Survey } from '@fair-plug/core/report';
 import { type ReactNode, useMemo } from 'react';
 import { useFindingCounts } from '@/local/use-finding-counts';

@@ -1,3 +1,4 @@
+import { instrumentWords } from '@fair-plug/core/assessment';
 import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
 import {
   type House,
@@ -5,7 +6,6 @@ import {
   instrumentProofs,
   type ProofState,
 } from '@fair-plug/core/inspection';
-import { instrumentWords } from '@fair-plug/core/judgement';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useChosenTester } from '@/local/use-chosen-tester';

@@ -1,5 +1,5 @@
+import type { HouseJudgement } from '@fair-plug/core/assessment';
 import type { House } from '@fair-plug/core/inspection';
-import type { HouseJudgement } from '@fair-plug/core/judgement';
 import { useEffect, useState } from 'react';
 import { useFirmSettings } from './use-firm-settings';
 

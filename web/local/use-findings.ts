@@ -1,6 +1,6 @@
+import type { HouseJudgement } from '@fair-plug/core/assessment';
 import { decidedFindings, type Finding, proposalsFor } from '@fair-plug/core/findings';
 import type { House } from '@fair-plug/core/inspection';
-import type { HouseJudgement } from '@fair-plug/core/judgement';
 import { useMemo } from 'react';
 import { useFirmSettings } from './use-firm-settings';
 

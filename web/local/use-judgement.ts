@@ -1,8 +1,8 @@
 'use client';
 
+import { afterNews, type HouseJudgement, slimHouse } from '@fair-plug/core/assessment';
 import type { InstrumentId } from '@fair-plug/core/circuit';
 import type { House } from '@fair-plug/core/inspection';
-import { afterNews, type HouseJudgement, slimHouse } from '@fair-plug/core/judgement';
 import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { NumberedNews } from '@/workers/engine.worker';

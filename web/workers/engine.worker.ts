@@ -1,8 +1,8 @@
+import { HouseJudge, type HouseJudgement, type JudgementNews, newsSince } from '@fair-plug/core/assessment';
 import type { Circuit, InstrumentId, Reading } from '@fair-plug/core/circuit';
 import type { ConditionId } from '@fair-plug/core/conditions';
 import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/diagnosis';
 import type { House } from '@fair-plug/core/inspection';
-import { HouseJudge, type HouseJudgement, type JudgementNews, newsSince } from '@fair-plug/core/judgement';
 import { expose } from 'comlink';
 
 /** Slices of work are gathered until so many milliseconds have passed; then other requests get their turn. */

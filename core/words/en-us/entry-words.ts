@@ -1,7 +1,7 @@
+import { instrumentWords, valuesOf } from '../../assessment/index.ts';
 import { labelWords, lookFacts, reasonWords } from '../../conditions/index.ts';
 import type { JobEntry, JobEntryOf } from '../../inspection/index.ts';
 import { lampsInWords } from '../../instruments/index.ts';
-import { instrumentWords, valuesOf } from '../../judgement/index.ts';
 
 interface EntryWords<E> {
   /** What it says, as a line of a history. */

@@ -1,7 +1,7 @@
+import { causeInWords, instrumentWords, testInWords } from '@fair-plug/core/assessment';
 import { type Circuit, type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
 import { conditions } from '@fair-plug/core/conditions';
 import { placeInWords, shareInWords } from '@fair-plug/core/diagnosis';
-import { causeInWords, instrumentWords, testInWords } from '@fair-plug/core/judgement';
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
 import { useState } from 'react';

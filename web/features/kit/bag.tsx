@@ -1,7 +1,7 @@
 'use client';
 
+import { instrumentWords } from '@fair-plug/core/assessment';
 import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
-import { instrumentWords } from '@fair-plug/core/judgement';
 import { Checkbox } from '@mantine/core';
 import { BlindSpots } from '@/components/blind-spots';
 import { useBag } from '@/local/use-judgement';

@@ -1,6 +1,6 @@
+import { instrumentWords } from '@fair-plug/core/assessment';
 import { labelWords, leavingItems, leavingWords, reasonWords } from '@fair-plug/core/conditions';
 import { foundBehind, powerNotBack, receptaclesOf } from '@fair-plug/core/inspection';
-import { instrumentWords } from '@fair-plug/core/judgement';
 import type { Report } from '@fair-plug/core/report';
 import dayjs from 'dayjs';
 import { proofWords } from '@/components/proof-list';

@@ -1,5 +1,5 @@
+import type { HouseJudgement } from '@fair-plug/core/assessment';
 import { conditions } from '@fair-plug/core/conditions';
-import type { HouseJudgement } from '@fair-plug/core/judgement';
 import { memo } from 'react';
 import classes from './causes-list.module.css';
 

@@ -1,6 +1,6 @@
+import { type JudgedCause, type JudgedReceptacle, testInWords } from '@fair-plug/core/assessment';
 import { conditions } from '@fair-plug/core/conditions';
 import { shareInWords } from '@fair-plug/core/diagnosis';
-import { type JudgedCause, type JudgedReceptacle, testInWords } from '@fair-plug/core/judgement';
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
 import { EvidenceTable } from '@/components/evidence-table';

@@ -1,7 +1,7 @@
+import { instrumentWords, oddValues } from '@fair-plug/core/assessment';
 import { type InstrumentId, type Shown, shownSchema, usualLoadAmps } from '@fair-plug/core/circuit';
 import { cautions } from '@fair-plug/core/conditions';
 import { contacts, lampStates, pairs } from '@fair-plug/core/instruments';
-import { instrumentWords, oddValues } from '@fair-plug/core/judgement';
 import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';

@@ -1,6 +1,6 @@
 'use client';
 
-import { judgeByLamps } from '@fair-plug/core/diagnosis';
+import { judgeByLamps } from '@fair-plug/core/assessment';
 import {
   type House,
   type JobStatement,

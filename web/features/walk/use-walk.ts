@@ -1,8 +1,17 @@
 'use client';
 
+import {
+  dangerAt,
+  type HouseJudgement,
+  instrumentWords,
+  type JudgedCause,
+  type JudgedReceptacle,
+  judgeByLamps,
+  type Verdict,
+  verdictOn,
+} from '@fair-plug/core/assessment';
 import type { Shown } from '@fair-plug/core/circuit';
 import type { Danger, ReceptacleType } from '@fair-plug/core/conditions';
-import { judgeByLamps, type Verdict } from '@fair-plug/core/diagnosis';
 import {
   currentLamps,
   type House,
@@ -19,14 +28,6 @@ import {
   lampsOf,
   type Pair,
 } from '@fair-plug/core/instruments';
-import {
-  dangerAt,
-  type HouseJudgement,
-  instrumentWords,
-  type JudgedCause,
-  type JudgedReceptacle,
-  verdictOn,
-} from '@fair-plug/core/judgement';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 import { useDrawn } from '@/components/use-drawn';

@@ -1,5 +1,5 @@
+import type { Verdict } from '@fair-plug/core/assessment';
 import { cautions, conditions, type Danger, dangerWords, type Fit } from '@fair-plug/core/conditions';
-import type { Verdict } from '@fair-plug/core/diagnosis';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { memo } from 'react';

@@ -1,3 +1,4 @@
+import { groundFaultWords } from '@fair-plug/core/assessment';
 import { cautions, isGroundFaultType } from '@fair-plug/core/conditions';
 import {
   type House,
@@ -7,7 +8,6 @@ import {
   receptaclesOf,
   whereIs,
 } from '@fair-plug/core/inspection';
-import { groundFaultWords } from '@fair-plug/core/judgement';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Words } from '@/components/region-words';

@@ -1,6 +1,6 @@
+import { instrumentWords } from '@fair-plug/core/assessment';
 import { cautions, leavingItems, leavingWords } from '@fair-plug/core/conditions';
 import { leftUndone } from '@fair-plug/core/inspection';
-import { instrumentWords } from '@fair-plug/core/judgement';
 import { Checkbox } from '@mantine/core';
 import { ProofList } from '@/components/proof-list';
 import { Words } from '@/components/region-words';

@@ -1,8 +1,8 @@
 import { conditions, type Danger, dangerWords, lookFacts } from '../conditions/index.ts';
-import { judgeByLamps, type Verdict } from '../diagnosis/index.ts';
 import { currentLamps, type Receptacle } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
 import type { JudgedReceptacle } from './house-judgement.ts';
+import { judgeByLamps, type Verdict } from './lamp-verdict.ts';
 import { isJudgedAsRead, refinedVerdict } from './refined-verdict.ts';
 
 /** A two-slot receptacle promises no ground, so that none is there is no defect. */

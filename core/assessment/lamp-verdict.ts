@@ -8,6 +8,7 @@ import {
   type SettlingTest,
   type Urgency,
 } from '../conditions/index.ts';
+import type { ContactState } from '../diagnosis/index.ts';
 import {
   type Contact,
   contacts,
@@ -16,9 +17,8 @@ import {
   litFrom,
   patternsOf,
 } from '../instruments/index.ts';
-import type { ContactState } from './contact-state.ts';
 
-export type { ContactState } from './contact-state.ts';
+export type { ContactState } from '../diagnosis/index.ts';
 
 export interface Verdict {
   readonly kind: 'verdict';

@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import type { Shown } from '../circuit/index.ts';
-import { judgeByLamps } from '../diagnosis/index.ts';
 import { idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
 import { reportOn } from '../report/index.ts';
 import { afterNews, HouseJudge, isJudgedAsRead, newsSince, refinedVerdict, slimHouse } from './index.ts';
+import { judgeByLamps } from './lamp-verdict.ts';
 
 interface Place {
   readonly shows: LampPattern | null;

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { conditions, patternTable } from '../conditions/index.ts';
 import { contacts, lampPatterns, lampStates, lampsOf } from '../instruments/index.ts';
-import { judgeByLamps } from './verdict.ts';
+import { judgeByLamps } from './lamp-verdict.ts';
 
 const byPattern = (pattern: (typeof lampPatterns)[number]) => judgeByLamps({ lamps: lampsOf(pattern) });
 

@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { type Danger, lookFacts, type ReceptacleType } from '../conditions/index.ts';
-import { judgeByLamps } from '../diagnosis/index.ts';
 import { idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobEntry, type JobStatement, receptaclesOf } from '../inspection/index.ts';
 import { type LampPattern, lampPatterns, lampsOf } from '../instruments/index.ts';
 import { surveyOf } from '../report/index.ts';
 import { dangerAt, groundFaultWords, HouseJudge, oddValues, verdictOn } from './index.ts';
+import { judgeByLamps } from './lamp-verdict.ts';
 
 const den1 = idNumber(0x30);
 

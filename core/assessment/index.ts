@@ -3,6 +3,7 @@ export * from './circuits.ts';
 export * from './house-judgement.ts';
 export * from './instruments-in-words.ts';
 export * from './judgement-news.ts';
+export * from './lamp-verdict.ts';
 export { oddValues } from './odd-values.ts';
 export * from './reading-words.ts';
 export * from './receptacle-verdict.ts';
