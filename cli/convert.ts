@@ -1,6 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import { HouseJudge } from '@fair-plug/core/assessment';
+import { assess, HouseJudge } from '@fair-plug/core/assessment';
 import { inWords } from '@fair-plug/core/circuit';
 import {
   csvOf,
@@ -44,7 +44,7 @@ async function jobOfList(file: Blob, now: Date): Promise<JobFile | string> {
       .map(({ row, field, value, message }) => `row ${row}, ${field} ${JSON.stringify(value)}: ${message}`)
       .join('\n');
   const said: readonly JobStatement[] = [
-    { kind: 'job-described', address: 'Address not entered' },
+    { kind: 'job-described' },
     ...statementsFor(receptacles, foldHouse([]), v7),
   ];
   const [device, author] = [v7(), v7()];
@@ -62,7 +62,7 @@ function tablesIn({ entries }: JobFile) {
   const judging = new HouseJudge().judging(house, []);
   let step = judging.next();
   while (!step.done) step = judging.next();
-  return tablesOf(reportOn(house, step.value));
+  return tablesOf(reportOn(assess(house, step.value)));
 }
 
 async function jobIn(bytes: Uint8Array<ArrayBuffer>): Promise<JobFile | string> {

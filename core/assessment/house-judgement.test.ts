@@ -4,6 +4,7 @@ import { idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
 import { reportOn } from '../report/index.ts';
+import { assess } from './assessment.ts';
 import { afterNews, HouseJudge, isJudgedAsRead, newsSince, refinedVerdict, slimHouse } from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
 
@@ -73,13 +74,15 @@ describe('news of a judgement', () => {
     const judge = new HouseJudge();
     const first = judged(houseOf([fine(), fine('1'), reversed('1')]), judge).judgement;
     const second = judged(houseOf([reversed(), fine('1'), reversed('1')]), judge).judgement;
-    const heard = afterNews(new Map(), newsSince(null, first));
+    const heard = afterNews(null, newsSince(null, first));
     expect(heard).toEqual(first);
-    const news = newsSince(first.receptacles, second);
+    const news = newsSince(first, second);
     expect([...news.changed.keys()]).toEqual([receptacleId(0)]);
-    const after = afterNews(heard.receptacles, news);
+    const after = afterNews(heard, news);
     expect(after).toEqual(second);
     expect(after.receptacles.get(receptacleId(2))).toBe(heard.receptacles.get(receptacleId(2)));
+    expect(news.circuits).toEqual([{ breaker: '1', changed: null }]);
+    expect(after.circuits[0]).toBe(heard.circuits[0]);
   });
 
   test('a house is judged the same by no more than it is judged by', () => {
@@ -100,7 +103,7 @@ describe('the judgement on a house', () => {
     expect(judgement.circuits[0]?.causes[0]).toMatchObject({ words: 'hot and neutral exchanged' });
     expect(judgement.circuits[0]?.causes[0]?.receptacles).toEqual([2, 3, 4].map(receptacleId));
     expect(judgement.isFinal).toBe(true);
-    const { findings } = reportOn(house, judgement);
+    const { findings } = reportOn(assess(house, judgement));
     const [finding, ...others] = findings.filter(({ proposal }) => proposal?.verdict);
     expect(others).toEqual([]);
     expect(finding?.receptacles.map(({ name }) => name)).toEqual(['Den 3', 'Den 4', 'Den 5']);
@@ -110,7 +113,7 @@ describe('the judgement on a house', () => {
 
   test('what reads reversed beyond a receptacle may be a live ground made at it, though it reads correct itself', () => {
     const house = houseOf([fine('12'), fine('12'), reversed('12'), reversed('12')]);
-    const { findings } = reportOn(house, judged(house).judgement);
+    const { findings } = reportOn(assess(house, judged(house).judgement));
     const hidden = findings.find(({ receptacles }) => receptacles.some(({ name }) => name === 'Den 2'));
     expect(hidden?.urgency).toBe('act-now');
     expect(hidden?.receptacles).toHaveLength(1);
@@ -153,7 +156,7 @@ describe('the judgement on a house', () => {
 
   test('a receptacle that was not read stays not tested, whatever its circuit says', () => {
     const house = houseOf([reversed('3'), { shows: null, breaker: '3' }, reversed('3')]);
-    const { summary, notTested } = reportOn(house, judged(house).judgement);
+    const { summary, notTested } = reportOn(assess(house, judged(house).judgement));
     expect(notTested).toEqual(['Den 2']);
     expect(summary.readCorrect).toBe(0);
   });

@@ -1,3 +1,4 @@
+export * from './assessment.ts';
 export { causeInWords } from './causes-in-words.ts';
 export * from './circuits.ts';
 export * from './house-judgement.ts';
@@ -6,5 +7,5 @@ export * from './judgement-news.ts';
 export * from './lamp-verdict.ts';
 export { oddValues } from './odd-values.ts';
 export * from './reading-words.ts';
-export * from './receptacle-verdict.ts';
+export { groundFaultWords } from './receptacle-verdict.ts';
 export { isJudgedAsRead, pressingDoubtOf, refinedVerdict } from './refined-verdict.ts';

@@ -1,35 +1,45 @@
 import { type House, isPlainLamps, type Receptacle } from '../inspection/index.ts';
-import type { HouseJudgement, JudgedReceptacle } from './house-judgement.ts';
-
-type Judged = ReadonlyMap<string, JudgedReceptacle>;
+import type { HouseJudgement, JudgedCircuit, JudgedReceptacle } from './house-judgement.ts';
 
 /** What is new in a judgement since the last one that was told: a large house is not told anew for one reading. */
-export interface JudgementNews extends Omit<HouseJudgement, 'receptacles'> {
+export interface JudgementNews extends Omit<HouseJudgement, 'receptacles' | 'circuits'> {
   /** Nothing was told before: what the listener has counts no more. */
   readonly isWhole: boolean;
-  readonly changed: Judged;
+  readonly changed: ReadonlyMap<string, JudgedReceptacle>;
   readonly gone: readonly string[];
+  /** Every circuit by its breaker, in order; those that did not change without what is known of them. */
+  readonly circuits: readonly { readonly breaker: string; readonly changed: JudgedCircuit | null }[];
 }
 
-/** Receptacles that are the same object as before are left out. */
-export function newsSince(told: Judged | null, { receptacles, ...rest }: HouseJudgement): JudgementNews {
+/** What is the same object as before is left out. */
+export function newsSince(
+  told: HouseJudgement | null,
+  { receptacles, circuits, ...rest }: HouseJudgement,
+): JudgementNews {
+  const known = new Set(told?.circuits);
   return {
     ...rest,
     isWhole: told === null,
-    changed: new Map([...receptacles].filter(([id, one]) => told?.get(id) !== one)),
-    gone: [...(told?.keys() ?? [])].filter((id) => !receptacles.has(id)),
+    changed: new Map([...receptacles].filter(([id, one]) => told?.receptacles.get(id) !== one)),
+    gone: [...(told?.receptacles.keys() ?? [])].filter((id) => !receptacles.has(id)),
+    circuits: circuits.map((one) => ({ breaker: one.breaker, changed: known.has(one) ? null : one })),
   };
 }
 
 /** The judgement after the news; what they do not speak of stays the same object. */
 export function afterNews(
-  before: Judged,
-  { isWhole, changed, gone, ...rest }: JudgementNews,
+  before: HouseJudgement | null,
+  { isWhole, changed, gone, circuits, ...rest }: JudgementNews,
 ): HouseJudgement {
-  const receptacles = new Map(isWhole ? [] : before);
+  const receptacles = new Map(isWhole ? [] : before?.receptacles);
   for (const [id, one] of changed) receptacles.set(id, one);
   for (const id of gone) receptacles.delete(id);
-  return { ...rest, receptacles };
+  const known = new Map(before?.circuits.map((one) => [one.breaker, one]));
+  return {
+    ...rest,
+    receptacles,
+    circuits: circuits.flatMap(({ breaker, changed: one }) => one ?? known.get(breaker) ?? []),
+  };
 }
 
 const slimmed = new WeakMap<Receptacle, Receptacle>();

@@ -1,13 +1,25 @@
 import { describe, expect, test } from 'vitest';
 import { type Danger, lookFacts, type ReceptacleType } from '../conditions/index.ts';
 import { idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobEntry, type JobStatement, receptaclesOf } from '../inspection/index.ts';
+import {
+  currentLamps,
+  foldHouse,
+  type JobEntry,
+  type JobStatement,
+  type Receptacle,
+  receptaclesOf,
+} from '../inspection/index.ts';
 import { type LampPattern, lampPatterns, lampsOf } from '../instruments/index.ts';
 import { surveyOf } from '../report/index.ts';
-import { dangerAt, groundFaultWords, HouseJudge, oddValues, verdictOn } from './index.ts';
+import { assess } from './assessment.ts';
+import { groundFaultWords, HouseJudge, type JudgedReceptacle, oddValues } from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
+import { dangerAt, verdictBy } from './receptacle-verdict.ts';
 
 const den1 = idNumber(0x30);
+
+const verdictOn = (receptacle: Receptacle, answered: JudgedReceptacle | undefined) =>
+  verdictBy(receptacle, answered, currentLamps(receptacle));
 
 function houseOf(...said: readonly JobStatement[]) {
   const envelope = { device: idNumber(2), author: idNumber(3), at: '2026-05-04T09:30:00.000Z' };
@@ -49,10 +61,9 @@ describe('a receptacle to keep away from', () => {
     let step = run.next();
     while (!step.done) step = run.next();
     const judgement = step.value;
-    const [receptacle] = receptaclesOf(house);
-    if (receptacle === undefined) throw new Error('no receptacle');
-    const { verdict } = verdictOn(receptacle, judgement.receptacles.get(den1));
-    return { verdict, judged: judgement.receptacles.get(den1), survey: surveyOf(house, judgement) };
+    const assessment = assess(house, judgement);
+    const { verdict = null, next = null } = assessment.receptacles.get(den1) ?? {};
+    return { verdict, next, judged: judgement.receptacles.get(den1), survey: surveyOf(assessment) };
   };
 
   test.each([

@@ -1,5 +1,5 @@
 import { conditions, type Danger, dangerWords, lookFacts } from '../conditions/index.ts';
-import { currentLamps, type Receptacle } from '../inspection/index.ts';
+import type { Receptacle } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
 import type { JudgedReceptacle } from './house-judgement.ts';
 import { judgeByLamps, type Verdict } from './lamp-verdict.ts';
@@ -28,29 +28,8 @@ export interface VerdictOn {
   readonly refined: JudgedReceptacle | null;
 }
 
-const remembered = new WeakMap<
-  Receptacle,
-  { readonly answered: JudgedReceptacle | undefined; readonly on: VerdictOn }
->();
-
-/**
- * What holds at a receptacle: by its lamps at once, as the engine refines it once it has answered to what was read,
- * and by its kind. Asked again with nothing new, it is the same object.
- */
-export function verdictOn(
-  receptacle: Receptacle,
-  answered: JudgedReceptacle | undefined,
-  drafted: Lamps | null = null,
-): VerdictOn {
-  if (drafted !== null) return verdictBy(receptacle, undefined, drafted);
-  const known = remembered.get(receptacle);
-  if (known !== undefined && known.answered === answered) return known.on;
-  const on = verdictBy(receptacle, answered, currentLamps(receptacle));
-  remembered.set(receptacle, { answered, on });
-  return on;
-}
-
-function verdictBy(
+/** What holds at a receptacle: by its lamps, as the engine refines it once it has answered to what was read, and by its kind. */
+export function verdictBy(
   receptacle: Receptacle,
   answered: JudgedReceptacle | undefined,
   lamps: Lamps | null,

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, test } from 'vitest';
+import { assess } from '../assessment/index.ts';
 import { asEntries, idNumber, jobLog, jumbled } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobStatement } from '../inspection/index.ts';
 import { lampsOf } from '../instruments/index.ts';
@@ -118,7 +119,7 @@ describe('tables for a spreadsheet', () => {
   });
 
   test('receptacles, findings and the work list are there, and agree on numbers', () => {
-    const tables = tablesOf(reportOn(houseWith('Den 1', 'Den 2')));
+    const tables = tablesOf(reportOn(assess(houseWith('Den 1', 'Den 2'))));
     expect(tables.receptacles.rows).toHaveLength(2);
     const numbers = tables.receptacles.columns.indexOf('Findings');
     expect(tables.receptacles.rows.map((row) => row[numbers])).toContain('1');
@@ -128,7 +129,7 @@ describe('tables for a spreadsheet', () => {
   });
 
   test('a workbook holds them as texts; read again, its first sheet is the first table', async () => {
-    const tables = tablesOf(reportOn(houseWith('Den 1', '=2+2')));
+    const tables = tablesOf(reportOn(assess(houseWith('Den 1', '=2+2'))));
     const rows = await rowsOf(await workbookOf(Object.values(tables)));
     if (rows.kind !== 'rows') throw new Error(rows.message);
     expect(rows.heading).toEqual(tables.receptacles.columns);
@@ -210,7 +211,7 @@ describe('a list of receptacles', () => {
   });
 
   test('a table that was exported here is understood again', () => {
-    const { receptacles } = tablesOf(reportOn(houseWith('Den 1', 'Den 2')));
+    const { receptacles } = tablesOf(reportOn(assess(houseWith('Den 1', 'Den 2'))));
     const [columns = [], ...rows] = csvRows(csvOf(receptacles));
     const read = readReceptacleList(rows, guessedMapping(columns));
     expect(read.errors).toEqual([]);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { assess } from '../assessment/index.ts';
 import { usualPractice } from '../corrections/index.ts';
 import { asEntries, idNumber, jumbled } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobEntry, type JobStatement } from '../inspection/index.ts';
@@ -33,7 +34,7 @@ const findingsIn = (entries: Iterable<JobEntry>): readonly Finding[] => {
   const house = foldHouse(entries);
   return decidedFindings(
     house,
-    proposalsFor(house, null, usualPractice).filter(({ verdict }) => verdict !== null),
+    proposalsFor(assess(house), usualPractice).filter(({ verdict }) => verdict !== null),
   );
 };
 const findings = (...said: readonly JobStatement[]): readonly Finding[] =>

@@ -1,7 +1,10 @@
+import type { Assessment } from '../assessment/index.ts';
 import { type ConditionId, type Urgency, urgencies, urgencyWords } from '../conditions/index.ts';
+import type { Practice } from '../corrections/index.ts';
 import type { FindingAdded, FindingEntry, Held, House } from '../inspection/index.ts';
 import { receptaclesOf } from '../inspection/index.ts';
 import type { Place, Proposal, Wording } from './finding.ts';
+import { proposalsFor } from './proposals.ts';
 
 export type FindingStatus = 'open' | 'accepted' | 'refused';
 
@@ -284,3 +287,7 @@ export const heldOf = (proposal: Proposal): Held => ({
   receptacles: proposal.receptacles.map(({ id }) => id),
   where: proposal.cause?.where || null,
 });
+
+/** The findings of an assessed house: what is proposed, and what was decided on it. */
+export const findingsOf = (assessment: Assessment, practice: Practice): readonly Finding[] =>
+  decidedFindings(assessment.house, proposalsFor(assessment, practice));

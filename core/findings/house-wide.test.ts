@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { assess } from '../assessment/index.ts';
 import { type Practice, usualPractice } from '../corrections/index.ts';
 import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobStatement } from '../inspection/index.ts';
@@ -43,7 +44,7 @@ const proposals = (
   outlets: readonly Outlet[],
   { practice = usualPractice, roomName = 'Den' }: { practice?: Practice; roomName?: string } = {},
 ): ReadonlyMap<string, Proposal> =>
-  new Map(proposalsFor(houseOf(described, outlets, roomName), null, practice).map((one) => [one.key, one]));
+  new Map(proposalsFor(assess(houseOf(described, outlets, roomName)), practice).map((one) => [one.key, one]));
 
 const names = (proposal: Proposal | undefined): readonly string[] =>
   proposal?.receptacles.map(({ name }) => name) ?? [];

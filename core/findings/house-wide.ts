@@ -1,5 +1,5 @@
 import type { Verdict } from '../assessment/index.ts';
-import { type HouseJudgement, instrumentWords } from '../assessment/index.ts';
+import { type Assessment, instrumentWords } from '../assessment/index.ts';
 import { type ConditionId, conditions, regions } from '../conditions/index.ts';
 import {
   acceptedRemedies,
@@ -8,14 +8,7 @@ import {
   type Practice,
   voltageRanges,
 } from '../corrections/index.ts';
-import {
-  type Coverage,
-  coverageOf,
-  type House,
-  instrumentProofs,
-  type Receptacle,
-  receptaclesOf,
-} from '../inspection/index.ts';
+import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
 import { aluminumIn } from './aluminum-signs.ts';
 import { evidenceAt } from './evidence.ts';
 import { noGrounds, type Place, type Proposal, seenOnly } from './finding.ts';
@@ -23,7 +16,7 @@ import { unprotectedPlaces } from './protection-rules.ts';
 
 export interface JudgedHouse {
   readonly house: House;
-  readonly judgement: HouseJudgement | null;
+  readonly assessment: Assessment;
   readonly practice: Practice;
   readonly verdictOf: (id: string) => Verdict | null;
 }
@@ -111,14 +104,14 @@ const manyBoxes = 4;
 const manyShare = 0.15;
 
 /** Miswired boxes here and there that no one cause explains. */
-export function randomMiswiring({ house, judgement, verdictOf }: JudgedHouse): readonly Proposal[] {
+export function randomMiswiring({ house, assessment, verdictOf }: JudgedHouse): readonly Proposal[] {
   const all = receptaclesOf(house);
   const tested = all.filter(({ id }) => verdictOf(id) !== null);
   const miswired = tested.filter(({ id }) => miswirings.some((one) => verdictOf(id)?.readsAs[0] === one));
   const boxes = new Set(
     miswired.map(({ id }) => {
-      const cause = judgement?.receptacles.get(id)?.cause;
-      return cause ? `${cause.breaker} ${cause.position}` : id;
+      const cause = assessment.receptacles.get(id)?.cause ?? null;
+      return cause !== null ? `${cause.breaker} ${cause.position}` : id;
     }),
   );
   if (boxes.size < manyBoxes || miswired.length < manyShare * tested.length) return [];
@@ -139,8 +132,8 @@ export function randomMiswiring({ house, judgement, verdictOf }: JudgedHouse): r
   ];
 }
 
-export function lostService({ judgement }: JudgedHouse): readonly Proposal[] {
-  const lost = judgement?.serviceNeutral ?? null;
+export function lostService({ assessment }: JudgedHouse): readonly Proposal[] {
+  const lost = assessment.serviceNeutral;
   if (lost === null) return [];
   return [
     {
@@ -233,8 +226,8 @@ const proofHeadlines = {
   failed: 'failed its proof',
 } as const;
 
-export function unprovedTesters({ house }: JudgedHouse): readonly Proposal[] {
-  const bad = instrumentProofs(house).flatMap(({ instrument, state, readings, doubted }) =>
+export function unprovedTesters({ assessment }: JudgedHouse): readonly Proposal[] {
+  const bad = assessment.functionChecks.flatMap(({ instrument, state, readings, doubted }) =>
     state === 'proved' || readings === 0
       ? []
       : [{ name: instrumentWords[instrument].name, words: proofHeadlines[state], doubted: doubted.length }],
@@ -262,8 +255,8 @@ export function unprovedTesters({ house }: JudgedHouse): readonly Proposal[] {
 /** A share of all receptacles that, left untested, is worth a finding of its own. */
 const muchLeft = 0.1;
 
-export function notCovered({ house }: JudgedHouse): readonly Proposal[] {
-  const coverage: Coverage = coverageOf(house);
+export function notCovered({ house, assessment }: JudgedHouse): readonly Proposal[] {
+  const { coverage } = assessment;
   const untested = coverage.expected - coverage.tested;
   if (coverage.tested === 0 || untested < muchLeft * coverage.expected) return [];
   const there = receptaclesOf(house).filter(({ name }) =>

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { assess } from '../assessment/index.ts';
 import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobStatement } from '../inspection/index.ts';
 import { lampsOf } from '../instruments/index.ts';
@@ -15,7 +16,7 @@ const reportOf = (...said: readonly JobStatement[]) => {
     { kind: 'receptacle-described', receptacle: den2, room, name: 'Den 2' },
     ...said,
   ];
-  const report = reportOn(foldHouse(asEntries(all)));
+  const report = reportOn(assess(foldHouse(asEntries(all))));
   return { ...report, findings: report.findings.filter(({ key }) => !key.startsWith('house ')) };
 };
 const look = (receptacle: string, seen: 'scorch' | 'hole-up' | 'painted'): JobStatement => ({

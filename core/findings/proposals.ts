@@ -1,9 +1,9 @@
-import type { Verdict } from '../assessment/index.ts';
 import {
-  type HouseJudgement,
+  type AssessedReceptacle,
+  type Assessment,
   type JudgedReceptacle,
   pressingDoubtOf,
-  verdictOn,
+  type Verdict,
 } from '../assessment/index.ts';
 import {
   type CautionId,
@@ -14,7 +14,7 @@ import {
   urgencies,
 } from '../conditions/index.ts';
 import type { Practice } from '../corrections/index.ts';
-import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
+import type { House } from '../inspection/index.ts';
 import { evidenceAt } from './evidence.ts';
 import { openFirstFor, type Proposal, seenOnly } from './finding.ts';
 import { houseWide } from './house-wide.ts';
@@ -26,27 +26,16 @@ const saidOnce: readonly CautionId[] = ['contacts', 'box'];
 const dimLamp =
   'A lamp of the tester glowed dimly: the voltage across a pair of contacts is far from normal.';
 
-interface Read {
-  readonly receptacle: Receptacle;
-  readonly verdict: Verdict;
-  readonly judged: JudgedReceptacle | null;
-}
+/** A receptacle at which something was read. */
+type Read = AssessedReceptacle & { readonly verdict: Verdict };
+
+const isRead = (one: AssessedReceptacle): one is Read => one.verdict !== null;
 
 /** Receptacles with the same key share a finding: those of one cause, else those that show alike. */
-function keyOf({ verdict, judged }: Read, judgement: HouseJudgement | null): string {
-  const cause = causeOf(judged, judgement);
-  return cause === null
+const keyOf = ({ verdict, cause }: Read): string =>
+  cause === null
     ? `reads ${verdict.readsAs[0] ?? 'undetermined'}: ${verdict.headline}`
     : `breaker ${cause.breaker}: ${cause.id}`;
-}
-
-function causeOf(judged: JudgedReceptacle | null, judgement: HouseJudgement | null) {
-  if (!judged?.cause) return null;
-  const { breaker, position } = judged.cause;
-  const circuit = judgement?.circuits.find((one) => one.breaker === breaker);
-  const cause = circuit?.causes[position];
-  return circuit === undefined || cause === undefined ? null : { breaker, circuit, ...cause };
-}
 
 const danger = ({ verdict }: Read): number => conditionIds.indexOf(verdict.readsAs[0] ?? 'correct');
 
@@ -78,22 +67,15 @@ function raisedBy({ verdict: { urgency, readsAs }, judged }: Read): string | nul
     : `${conditions[doubt].name} is probable enough to act on until it is ruled out. ${conditions[doubt].why}`;
 }
 
-function proposalOf(
-  house: House,
-  key: string,
-  group: readonly Read[],
-  judgement: HouseJudgement | null,
-  practice: Practice,
-): Proposal {
+function proposalOf(house: House, key: string, group: readonly Read[], practice: Practice): Proposal {
   // The most dangerous of what one cause does gives the finding its words.
   const [worst] = group.toSorted((a, b) => danger(a) - danger(b)) as [Read, ...Read[]];
-  const { verdict } = worst;
+  const { verdict, cause } = worst;
   const [reads] = verdict.readsAs;
   // What reads correct is a finding for what it may hide.
   const hidden = reads === 'correct' && worst.judged !== null ? pressingDoubtOf(worst.judged) : null;
   const leading = hidden ?? reads;
   const what = whatOf(worst, leading, hidden !== null);
-  const cause = causeOf(worst.judged, judgement);
   const isBeyond = cause !== null && beyondOnePoint(cause.circuit.receptacles, cause.receptacles);
   const first = group[0]?.receptacle.name;
   const own = group.flatMap(({ judged }) => (judged === null ? [] : [judged.probability]));
@@ -123,21 +105,17 @@ function proposalOf(
 }
 
 function fromReadings(
-  house: House,
-  judgement: HouseJudgement | null,
+  { house, receptacles }: Assessment,
   practice: Practice,
   saidElsewhere: ReadonlySet<string>,
 ): readonly Proposal[] {
   const groups = new Map<string, Read[]>();
-  for (const receptacle of receptaclesOf(house)) {
-    const { verdict, refined } = verdictOn(receptacle, judgement?.receptacles.get(receptacle.id));
-    if (verdict === null || verdict.urgency === null) continue;
-    const read = { receptacle, verdict, judged: refined };
-    if (saidElsewhere.has(receptacle.id)) continue;
-    const key = keyOf(read, judgement);
-    groups.set(key, [...(groups.get(key) ?? []), read]);
+  for (const one of receptacles.values()) {
+    if (!isRead(one) || one.verdict.urgency === null || saidElsewhere.has(one.receptacle.id)) continue;
+    const key = keyOf(one);
+    groups.set(key, [...(groups.get(key) ?? []), one]);
   }
-  return [...groups].map(([key, group]) => proposalOf(house, key, group, judgement, practice));
+  return [...groups].map(([key, group]) => proposalOf(house, key, group, practice));
 }
 
 const rank = ({ urgency, condition, verdict }: Proposal): number =>
@@ -150,25 +128,19 @@ const whole = ['house ungrounded', 'house correct without ground'];
 
 /**
  * What is proposed to be reported of a house, the most pressing first. Receptacles of one cause share one proposal,
- * and so do those that the evidence cannot tell apart. Without a judgement the lamps alone speak.
+ * and so do those that the evidence cannot tell apart.
  */
-export function proposalsFor(
-  house: House,
-  judgement: HouseJudgement | null,
-  practice: Practice,
-): readonly Proposal[] {
-  const verdicts = new Map(
-    receptaclesOf(house).map((one) => [one.id, verdictOn(one, judgement?.receptacles.get(one.id)).verdict]),
-  );
-  const verdictOf = (id: string): Verdict | null => verdicts.get(id) ?? null;
-  const ofHouse = houseWide({ house, judgement, practice, verdictOf });
+export function proposalsFor(assessment: Assessment, practice: Practice): readonly Proposal[] {
+  const { house } = assessment;
+  const verdictOf = (id: string): Verdict | null => assessment.receptacles.get(id)?.verdict ?? null;
+  const ofHouse = houseWide({ house, assessment, practice, verdictOf });
   const saidElsewhere = new Set(
     ofHouse
       .filter(({ key }) => whole.includes(key))
       .flatMap(({ receptacles }) => receptacles.map(({ id }) => id)),
   );
   return [
-    ...fromReadings(house, judgement, practice, saidElsewhere),
+    ...fromReadings(assessment, practice, saidElsewhere),
     ...ofHouse,
     ...observedProposals(house, verdictOf),
   ].sort((a, b) => rank(a) - rank(b));

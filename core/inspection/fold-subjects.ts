@@ -9,7 +9,7 @@ const unnamed = { room: 'Unnamed room', receptacle: 'Unnamed receptacle' };
 const usualDoor = 0.64;
 
 const nothingSaid: Described & Done = {
-  address: 'Address not entered',
+  address: null,
   client: null,
   yearBuilt: null,
   about: null,

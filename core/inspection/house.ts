@@ -208,7 +208,7 @@ export interface Alteration {
 
 /** What is said of the job as a whole; null where it was not said. */
 export interface Described {
-  readonly address: string;
+  readonly address: string | null;
   readonly client: string | null;
   readonly yearBuilt: number | null;
   readonly about: string | null;

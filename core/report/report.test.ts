@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { assess } from '../assessment/index.ts';
 import { idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
@@ -22,13 +23,13 @@ const fromReadings = ({ findings }: Report) => findings.filter(({ proposal }) =>
 
 describe('the report', () => {
   test('receptacles that cannot be told apart share one finding', () => {
-    const findings = fromReadings(reportOn(houseShowing(['hn', 'hn-hg', 'hn', 'hn'])));
+    const findings = fromReadings(reportOn(assess(houseShowing(['hn', 'hn-hg', 'hn', 'hn']))));
     expect(findings).toHaveLength(1);
     expect(findings[0]?.receptacles.map(({ name }) => name)).toEqual(['Den 1', 'Den 3', 'Den 4']);
   });
 
   test('what must be acted on now comes first, and lines carry the number of their finding', () => {
-    const report = reportOn(houseShowing(['hn', 'hn-ng', 'all', 'hg-ng']));
+    const report = reportOn(assess(houseShowing(['hn', 'hn-ng', 'all', 'hg-ng'])));
     expect(fromReadings(report).map((finding) => finding.urgency)).toEqual([
       'act-now',
       'act-now',
@@ -42,7 +43,7 @@ describe('the report', () => {
   test('at a missing ground a box is named to open first, or none, never both', () => {
     const toOpen = (groundedWiring: boolean | null) => {
       const house = { ...houseShowing(['hn', 'hn-hg', 'hn-hg']), groundedWiring };
-      return workListOf(reportOn(house)).find(({ receptacle }) => receptacle === 'Den 1')?.openFirst;
+      return workListOf(reportOn(assess(house))).find(({ receptacle }) => receptacle === 'Den 1')?.openFirst;
     };
     expect(toOpen(true)).toBe('this box, then the last one toward the panel that has a ground');
     expect(toOpen(null)).toBe('this box, then the last one toward the panel that has a ground');
@@ -74,13 +75,13 @@ describe('the report', () => {
   });
 
   test('what was not tested is named', () => {
-    const report = reportOn(houseShowing(['hn-hg', null]));
+    const report = reportOn(assess(houseShowing(['hn-hg', null])));
     expect(report.notTested).toEqual(['Den 2']);
     expect(report.summary).toEqual({ receptacles: 2, tested: 1, readCorrect: 1, withFinding: 0 });
   });
 
   test('a house where all reads correct still says what the lamps cannot see, once', () => {
-    const report = reportOn(houseShowing(['hn-hg', 'hn-hg']));
+    const report = reportOn(assess(houseShowing(['hn-hg', 'hn-hg'])));
     expect(fromReadings(report)).toEqual([]);
     expect(report.notSeen.map((condition) => condition.id)).toEqual([
       'reversed-bootleg-ground',
@@ -93,12 +94,12 @@ describe('the report', () => {
 
   test('every pattern but correct becomes a finding with a correction', () => {
     for (const pattern of ['hn-ng', 'hg-ng', 'hn', 'hg', 'ng', 'none', 'all'] as const) {
-      const [finding] = fromReadings(reportOn(houseShowing([pattern])));
+      const [finding] = fromReadings(reportOn(assess(houseShowing([pattern]))));
       expect(finding?.correction, pattern).toMatch(/electrician/);
     }
   });
 
   test('the cautions stand in the report of an empty house too', () => {
-    expect(reportOn(houseShowing([])).cautions.join(' ')).toContain('do not prove a receptacle dead');
+    expect(reportOn(assess(houseShowing([]))).cautions.join(' ')).toContain('do not prove a receptacle dead');
   });
 });

@@ -1,16 +1,14 @@
-import type { HouseJudgement } from '../assessment/index.ts';
-import { judgeByLamps } from '../assessment/index.ts';
+import type { Assessment } from '../assessment/index.ts';
 import {
   type CautionId,
   type Condition,
-  type ConditionId,
   cautions,
   conditionIds,
   conditions,
   standingCautions,
 } from '../conditions/index.ts';
 import { type Practice, usualPractice } from '../corrections/index.ts';
-import { decidedFindings, type Finding, type NoDefect, noDefects, proposalsFor } from '../findings/index.ts';
+import { type Finding, findingsOf, type NoDefect, noDefects } from '../findings/index.ts';
 import { chanceOfMissing, type House, receptaclesOf } from '../inspection/index.ts';
 import { type Survey, type SurveyLine, surveyOf } from './survey.ts';
 import type { MethodFacts } from './texts/index.ts';
@@ -50,9 +48,9 @@ export interface Report extends Survey<ReportLine> {
 /** Numbers of faulty receptacles that the chance of missing is said for. */
 const supposedFaulty = [1, 3, 5] as const;
 
-function causesIn(house: House, judgement: HouseJudgement | null): readonly ReportedCause[] {
+function causesIn({ house, circuits }: Assessment): readonly ReportedCause[] {
   const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
-  return (judgement?.circuits ?? []).flatMap(({ breaker, causes }) =>
+  return circuits.flatMap(({ breaker, causes }) =>
     causes
       .filter(({ receptacles }) => receptacles.length > 0)
       .map(({ words, where, receptacles }) => ({
@@ -63,10 +61,6 @@ function causesIn(house: House, judgement: HouseJudgement | null): readonly Repo
       })),
   );
 }
-
-/** Three lamps that read correct leave this open, whatever else is known. */
-const openBehindLamps = (): readonly ConditionId[] =>
-  judgeByLamps({ lamps: { hn: 'lit', hg: 'lit', ng: 'off' } }).notRuledOut;
 
 /** What stands at the end of every report, and what its findings need besides, each once. */
 function cautionsFor(findings: readonly Finding[]): readonly string[] {
@@ -91,13 +85,10 @@ export function methodFacts(house: House): MethodFacts {
  * The report on a house as a data model, for screen, print, PDF and files alike. Receptacles of one cause share one
  * finding; untested ones are named, never passed over, and a refused finding leaves its reason at each of them.
  */
-export function reportOn(
-  house: House,
-  judgement: HouseJudgement | null = null,
-  practice: Practice = usualPractice,
-): Report {
-  const survey = surveyOf(house, judgement);
-  const decided = decidedFindings(house, proposalsFor(house, judgement, practice));
+export function reportOn(assessment: Assessment, practice: Practice = usualPractice): Report {
+  const { house, notSeen } = assessment;
+  const survey = surveyOf(assessment);
+  const decided = findingsOf(assessment, practice);
   const findings = decided.filter(({ number }) => number > 0);
   const numbersAt = new Map<string, number[]>();
   const refusedAt = new Map<string, string>();
@@ -122,14 +113,9 @@ export function reportOn(
     findings,
     decided,
     notTested: [...coverage.notReached.map(({ name }) => name), ...coverage.left],
-    notSeen:
-      survey.summary.readCorrect === 0
-        ? []
-        : conditionIds
-            .filter((id) => (judgement?.notSeen ?? openBehindLamps()).includes(id))
-            .map((id) => conditions[id]),
+    notSeen: conditionIds.filter((id) => notSeen.includes(id)).map((id) => conditions[id]),
     cautions: cautionsFor(findings),
-    causes: causesIn(house, judgement),
+    causes: causesIn(assessment),
     missing: supposedFaulty
       .filter((faulty) => coverage.tested > 0 && faulty <= coverage.expected - coverage.tested)
       .map((faulty) => ({ faulty, chance: chanceOfMissing(coverage.expected, faulty, coverage.tested) })),

@@ -1,18 +1,6 @@
-import type { Verdict } from '../assessment/index.ts';
-import { dangerAt, type HouseJudgement, verdictOn } from '../assessment/index.ts';
+import type { AssessedReceptacle, Assessment, Verdict } from '../assessment/index.ts';
 import type { Danger, NotReachedReason } from '../conditions/index.ts';
-import {
-  type Coverage,
-  coverageOf,
-  currentLamps,
-  doubtedReadings,
-  type House,
-  type InstrumentProof,
-  instrumentProofs,
-  isPlainLamps,
-  isTested,
-  type Receptacle,
-} from '../inspection/index.ts';
+import type { Coverage, House, InstrumentProof } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
 
 /** What stands at one receptacle. */
@@ -54,56 +42,48 @@ export interface Survey<L extends SurveyLine = SurveyLine> {
   readonly proofs: readonly InstrumentProof[];
 }
 
-const remembered = new WeakMap<Receptacle, SurveyLine>();
-
-/** Asked again with nothing new, it is the same object. */
-function lineOf(
-  receptacle: Receptacle,
-  judgement: HouseJudgement | null,
-  doubted: ReadonlySet<string>,
-): SurveyLine {
-  const { verdict } = verdictOn(receptacle, judgement?.receptacles.get(receptacle.id));
-  const isDoubted = doubted.size > 0 && receptacle.readings.some(({ id }) => doubted.has(id));
-  const known = remembered.get(receptacle);
-  if (known !== undefined && known.verdict === verdict && known.isDoubted === isDoubted) return known;
-  const line: SurveyLine = {
-    id: receptacle.id,
-    name: receptacle.name,
-    lamps: currentLamps(receptacle),
+function lineOf({ receptacle, lamps, readAt, verdict, danger, isDoubted }: AssessedReceptacle): SurveyLine {
+  const { id, name, spot, notReached, notes } = receptacle;
+  return {
+    id,
+    name,
+    lamps,
     verdict,
-    readAt: (receptacle.readings.findLast(isPlainLamps) ?? receptacle.readings.at(-1))?.at ?? null,
+    readAt,
     hasFinding: verdict !== null && verdict.urgency !== null,
     isDoubted,
-    spot: receptacle.spot,
-    notReached: receptacle.notReached,
-    danger: dangerAt(receptacle, verdict),
-    notes: receptacle.notes.map(({ text }) => text),
+    spot,
+    notReached,
+    danger,
+    notes: notes.map(({ text }) => text),
   };
-  remembered.set(receptacle, line);
+}
+
+const lines = new WeakMap<AssessedReceptacle, SurveyLine>();
+
+/** Asked again with nothing new, it is the same object. */
+function remembered(assessed: AssessedReceptacle): SurveyLine {
+  const line = lines.get(assessed) ?? lineOf(assessed);
+  lines.set(assessed, line);
   return line;
 }
 
-/** Without a judgement the lamps alone speak. */
-export function surveyOf(house: House, judgement: HouseJudgement | null = null): Survey {
-  const proofs = instrumentProofs(house);
-  const doubted = doubtedReadings(proofs);
-  const rooms = house.rooms.map(({ id, name, door, receptacles }) => ({
-    id,
-    name,
-    door,
-    lines: receptacles.map((receptacle) => lineOf(receptacle, judgement, doubted)),
-  }));
-  const lines = rooms.flatMap((room) => room.lines);
+/** Where the walk stands, room by room. */
+export function surveyOf(assessment: Assessment): Survey {
+  const { house, counts, coverage, functionChecks, receptacles } = assessment;
   return {
     house,
-    summary: {
-      receptacles: lines.length,
-      tested: house.rooms.flatMap(({ receptacles }) => receptacles).filter(isTested).length,
-      readCorrect: lines.filter(({ verdict }) => verdict?.plain).length,
-      withFinding: lines.filter(({ hasFinding }) => hasFinding).length,
-    },
-    rooms,
-    coverage: coverageOf(house),
-    proofs,
+    summary: counts,
+    rooms: house.rooms.map(({ id, name, door, receptacles: inRoom }) => ({
+      id,
+      name,
+      door,
+      lines: inRoom.flatMap((one) => {
+        const assessed = receptacles.get(one.id);
+        return assessed === undefined ? [] : [remembered(assessed)];
+      }),
+    })),
+    coverage,
+    proofs: functionChecks,
   };
 }

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { assess } from '../assessment/index.ts';
 import { conditionIds, looks } from '../conditions/index.ts';
 import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, foldKit, type JobEntry, type JobStatement, type KitEntry } from '../inspection/index.ts';
@@ -11,19 +12,21 @@ const at = (n: number): string => idNumber(0x100 + n);
 const entries = (said: readonly JobStatement[]): readonly JobEntry[] => asEntries(said);
 
 const report = reportOn(
-  foldHouse(
-    entries([
-      { kind: 'room-described', room: rooms.Den, name: 'Den' },
-      { kind: 'room-described', room: rooms.Bath, name: 'Bath' },
-      { kind: 'receptacle-described', receptacle: at(0), room: rooms.Den, name: 'Den 1' },
-      { kind: 'receptacle-described', receptacle: at(1), room: rooms.Den, name: 'Den 2' },
-      { kind: 'receptacle-described', receptacle: at(2), room: rooms.Bath, name: 'Bath 1' },
-      { kind: 'receptacle-described', receptacle: at(3), room: rooms.Bath, name: 'Bath 2' },
-      { kind: 'lamps-read', receptacle: at(2), lamps: lampsOf('hn-ng') },
-      { kind: 'lamps-read', receptacle: at(0), lamps: lampsOf('hn') },
-      { kind: 'look-noted', receptacle: at(0), look: 'scorch', seen: true },
-      { kind: 'lamps-read', receptacle: at(1), lamps: lampsOf('hn-hg') },
-    ]),
+  assess(
+    foldHouse(
+      entries([
+        { kind: 'room-described', room: rooms.Den, name: 'Den' },
+        { kind: 'room-described', room: rooms.Bath, name: 'Bath' },
+        { kind: 'receptacle-described', receptacle: at(0), room: rooms.Den, name: 'Den 1' },
+        { kind: 'receptacle-described', receptacle: at(1), room: rooms.Den, name: 'Den 2' },
+        { kind: 'receptacle-described', receptacle: at(2), room: rooms.Bath, name: 'Bath 1' },
+        { kind: 'receptacle-described', receptacle: at(3), room: rooms.Bath, name: 'Bath 2' },
+        { kind: 'lamps-read', receptacle: at(2), lamps: lampsOf('hn-ng') },
+        { kind: 'lamps-read', receptacle: at(0), lamps: lampsOf('hn') },
+        { kind: 'look-noted', receptacle: at(0), look: 'scorch', seen: true },
+        { kind: 'lamps-read', receptacle: at(1), lamps: lampsOf('hn-hg') },
+      ]),
+    ),
   ),
 );
 
@@ -61,7 +64,7 @@ describe('the owner’s page', () => {
         said.push({ kind: 'receptacle-described', receptacle: at(n), room: rooms.Den, name: `Den ${n}` });
         said.push({ kind: 'lamps-read', receptacle: at(n), lamps: lampsOf(pattern) });
       });
-      return ownerPageOf(reportOn(foldHouse(entries(said))), texts).groups[0]?.none;
+      return ownerPageOf(reportOn(assess(foldHouse(entries(said)))), texts).groups[0]?.none;
     };
     const nothing = texts.groups['act-now'].none;
     expect(noneFor('hn-hg', 'hn-hg')).toBe(nothing);

@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
-import { HouseJudge, type HouseJudgement, type JudgedReceptacle } from '@fair-plug/core/assessment';
+import { assess, HouseJudge, type HouseJudgement, type JudgedReceptacle } from '@fair-plug/core/assessment';
 import type { InstrumentId } from '@fair-plug/core/circuit';
 import { type Practice, usualPractice } from '@fair-plug/core/corrections';
-import { decidedFindings, type Finding, proposalsFor } from '@fair-plug/core/findings';
+import { type Finding, findingsOf } from '@fair-plug/core/findings';
 import { foldHouse, type House, type JobEntry } from '@fair-plug/core/inspection';
 import { reportOn } from '@fair-plug/core/report';
+import { brokenLaws } from './laws.ts';
 
 /** A house as it was folded when plain lamps and what other instruments showed were two lists of two kinds of entries. */
 export function asBefore(house: House, entries: readonly JobEntry[]): unknown {
@@ -23,7 +24,8 @@ export function asBefore(house: House, entries: readonly JobEntry[]): unknown {
       };
     }),
   }));
-  return { ...house, rooms };
+  const { address, ...rest } = house;
+  return { address: address ?? 'Address not entered', ...rest, rooms };
 }
 
 /** A house judged to the end, by a judge that has seen no other. */
@@ -68,23 +70,30 @@ export interface Outcome {
   readonly report: unknown;
 }
 
+/** An outcome, and what it says that contradicts itself. */
+export interface HeldOutcome extends Outcome {
+  readonly broken: readonly string[];
+}
+
 /** Everything that follows from a log, as plain data: the house, what is made of it, what is found and reported. */
 export function outcomeOf(
   entries: readonly JobEntry[],
   kit: readonly InstrumentId[],
   practice: Practice = usualPractice,
-): Outcome {
+): HeldOutcome {
   const house = foldHouse(entries);
   const judgement = judgedWhole(house, kit);
   const { receptacles, ...ofHouse } = judgement;
-  const findings = decidedFindings(house, proposalsFor(house, judgement, practice));
-  const report = reportOn(house, judgement, practice);
-  return plain({
+  const assessment = assess(house, judgement);
+  const findings = findingsOf(assessment, practice);
+  const report = reportOn(assessment, practice);
+  const outcome = plain({
     house: asBefore(house, entries),
     judgement: { ...ofHouse, receptacles: [...receptacles.values()].map(judged) },
     findings: findings.map(found),
     report: { ...report, house: asBefore(report.house, entries) },
   }) as Outcome;
+  return { ...outcome, broken: brokenLaws(assessment, report) };
 }
 
 /** SHA-256 of a value as it stands in a file. */

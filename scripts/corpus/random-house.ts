@@ -1,3 +1,4 @@
+import { assess } from '@fair-plug/core/assessment';
 import { type Circuit, type InstrumentId, networkOf, runOf, type Test } from '@fair-plug/core/circuit';
 import {
   conductorMetals,
@@ -14,7 +15,7 @@ import {
 } from '@fair-plug/core/conditions';
 import { usualPractice } from '@fair-plug/core/corrections';
 import { causesOf, clash } from '@fair-plug/core/diagnosis/cause.ts';
-import { decidedFindings, heldOf, proposalsFor } from '@fair-plug/core/findings';
+import { findingsOf, heldOf, proposalsFor } from '@fair-plug/core/findings';
 import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
 import { lampStates, simulate } from '@fair-plug/core/instruments';
 import { Random } from '../accuracy/random.ts';
@@ -335,7 +336,7 @@ class HouseMaker {
   private decide(): readonly string[] {
     const { random } = this;
     const house = foldHouse(this.entries);
-    const proposals = proposalsFor(house, judgedWhole(house, this.kit), usualPractice);
+    const proposals = proposalsFor(assess(house, judgedWhole(house, this.kit)), usualPractice);
     const keys = proposals.map(({ key }) => key);
     for (const proposal of proposals) {
       const finding = proposal.key;
@@ -398,7 +399,7 @@ class HouseMaker {
   private changeMind(keys: readonly string[]): void {
     const { random } = this;
     const house = foldHouse(this.entries);
-    const decided = decidedFindings(house, proposalsFor(house, judgedWhole(house, this.kit), usualPractice));
+    const decided = findingsOf(assess(house, judgedWhole(house, this.kit)), usualPractice);
     const finding = decided.length === 0 ? keys[0] : random.pick(decided).key;
     if (finding === undefined) return;
     this.say(

@@ -1,8 +1,8 @@
-import type { HouseJudgement } from '@fair-plug/core/assessment';
 import type { House } from '@fair-plug/core/inspection';
 import type { Survey } from '@fair-plug/core/report';
 import { type ReactNode, useMemo } from 'react';
-import { useFindingCounts } from '@/local/use-finding-counts';
+import type { Assessed } from '@/local/use-assessment';
+import { useFindingSummary } from '@/local/use-finding-summary';
 import { Frame } from './frame';
 import classes from './job-frame.module.css';
 import { JobHead, type Stage } from './job-head';
@@ -14,15 +14,15 @@ export interface JobFrameProps {
   /** False where the server was known to have more of the job than is here. */
   readonly isWhole: boolean;
   readonly survey: Survey;
-  readonly judgement: HouseJudgement | null;
+  readonly assessed: Assessed;
   readonly stage: Stage;
   readonly children: ReactNode;
 }
 
 /** The frame of a job's screens: its address and the rail of its stages in the head. */
-export function JobFrame({ job, house, isWhole, survey, judgement, stage, children }: JobFrameProps) {
+export function JobFrame({ job, house, isWhole, survey, assessed, stage, children }: JobFrameProps) {
   const { tested, receptacles } = survey.summary;
-  const findings = useFindingCounts(house, judgement);
+  const findings = useFindingSummary(job, assessed);
   const rooms = survey.coverage.rooms.length;
   const head = useMemo(
     () => (

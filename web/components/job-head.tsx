@@ -1,23 +1,26 @@
+import type { FindingSummary } from '@fair-plug/core/report';
 import Link from 'next/link';
-import type { FindingCounts } from '@/local/use-finding-counts';
 import classes from './job-head.module.css';
+
+/** Of a house whose address nobody has entered. */
+export const noAddress = 'Address not entered';
 
 export type Stage = 'prepare' | 'walk' | 'findings' | 'report';
 
 export interface JobHeadProps {
   readonly job: string;
-  readonly address: string;
+  readonly address: string | null;
   readonly stage: Stage;
   readonly tested: number;
   readonly receptacles: number;
   /** null until they were counted. */
-  readonly findings: FindingCounts | null;
+  readonly findings: FindingSummary | null;
   readonly rooms: number;
 }
 
-function inWords({ reported, open }: FindingCounts): string {
-  if (open === 0) return String(reported);
-  return open === reported ? `${open} to decide` : `${reported}, ${open} to decide`;
+function inWords({ reported, toDecide }: FindingSummary): string {
+  if (toDecide === 0) return String(reported);
+  return toDecide === reported ? `${toDecide} to decide` : `${reported}, ${toDecide} to decide`;
 }
 
 /** The job's address and the rail of its stages, with counts. */
@@ -40,7 +43,7 @@ export function JobHead({ job, address, stage, tested, receptacles, findings, ro
   ] as const;
   return (
     <>
-      <span className={classes.address}>{address}</span>
+      <span className={classes.address}>{address ?? noAddress}</span>
       <nav aria-label="Stages" className={classes.rail}>
         {stages.map(({ id, name, href, count }) => (
           <Link

@@ -8,8 +8,8 @@ import {
 } from '@fair-plug/core/inspection';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
+import { useBag } from '@/local/use-bag';
 import { useChosenTester } from '@/local/use-chosen-tester';
-import { useBag } from '@/local/use-judgement';
 import { useKeep, useKit } from '@/local/use-logs';
 import classes from './proof-list.module.css';
 

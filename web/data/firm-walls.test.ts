@@ -1,6 +1,7 @@
 import { sql } from 'kysely';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import * as assessor from './assessor.ts';
 import * as audit from './audit.ts';
 import type { Connection } from './database.ts';
 import { type FirmData, type Named, onBehalfOf } from './firm-data.ts';
@@ -68,6 +69,8 @@ async function allOfA(): Promise<unknown> {
 
 /** Every data function that takes a firm, called as B with what belongs to A. */
 const asB: Readonly<Record<string, () => Promise<unknown>>> = {
+  assessJob: () => assessor.assessJob(b.firm, a.job),
+  assessSoon: async () => assessor.assessSoon(b.firm, [a.job]),
   listJobs: () => jobs.listJobs(b.firm),
   openJob: () => logs.openJob(b.firm, a.job, [entryOf(b.owner.id, '3 Cedar Close')]),
   appendToJob: () => logs.appendToJob(b.firm, a.job, [entryOf(b.owner.id, '3 Cedar Close')]),
@@ -103,6 +106,8 @@ const asB: Readonly<Record<string, () => Promise<unknown>>> = {
 /** Exported functions that take no firm, each with the reason. */
 const withoutFirm: Readonly<Record<string, string>> = {
   noteIn: 'works in a transaction of a firm',
+  wholeLog: 'works in a transaction of a firm',
+  refreshJob: 'works in a transaction of a firm',
   noteEverywhere: 'enters every firm of a person through their membership',
   offerOf: 'answers whoever holds an invitation’s token',
   join: 'takes up an invitation by its token',
@@ -110,7 +115,7 @@ const withoutFirm: Readonly<Record<string, string>> = {
 
 describe('the first wall: functions over a firm’s data', () => {
   test('every one of them is tried below', () => {
-    const exported = [audit, invitations, jobs, logs, people].flatMap((module) =>
+    const exported = [assessor, audit, invitations, jobs, logs, people].flatMap((module) =>
       Object.entries(module).flatMap(([name, value]) => (typeof value === 'function' ? [name] : [])),
     );
     expect(exported.filter((name) => !(name in withoutFirm)).sort()).toEqual(Object.keys(asB).sort());

@@ -1,21 +1,44 @@
-import type { HouseSummary } from '@fair-plug/core/report';
+import type { FindingSummary, HouseSummary } from '@fair-plug/core/report';
+import { assessSoon } from './assessor.ts';
 import type { FirmData } from './firm-data.ts';
+import { readModelVersion } from './logs.ts';
 
 /** A line of the list of jobs. */
 export interface JobSummary extends HouseSummary {
   readonly id: string;
+  /** null: being assessed, or nothing was read. */
+  readonly findings: FindingSummary | null;
 }
 
-/** The jobs of a firm, the one read last first. */
+/** The jobs of a firm, the one read last first. Those whose findings are of an older log are assessed beside this. */
 export async function listJobs(firm: FirmData): Promise<readonly JobSummary[]> {
-  const rows = await firm.transaction((transaction) =>
-    transaction
+  const { rows, kit } = await firm.transaction(async (transaction) => ({
+    rows: await transaction
       .selectFrom('job')
-      .selectAll()
-      .where('organization', '=', firm.id)
+      .innerJoin('log', (join) =>
+        join.onRef('log.organization', '=', 'job.organization').onRef('log.id', '=', 'job.id'),
+      )
+      .selectAll('job')
+      .select('log.last_seq')
+      .where('job.organization', '=', firm.id)
       .orderBy('last_read_at', (order) => order.desc().nullsLast())
-      .orderBy('id', 'desc')
+      .orderBy('job.id', 'desc')
       .execute(),
+    kit: await transaction
+      .selectFrom('log')
+      .select('last_seq')
+      .where('organization', '=', firm.id)
+      .where('kind', '=', 'kit')
+      .executeTakeFirst(),
+  }));
+  const isCurrent = (row: (typeof rows)[number]): boolean =>
+    row.version === readModelVersion &&
+    row.assessed_seq === row.last_seq &&
+    row.assessed_kit_seq === (kit?.last_seq ?? 0);
+  const stale = rows.filter((row) => !isCurrent(row) && (row.tested > 0 || row.version !== readModelVersion));
+  assessSoon(
+    firm,
+    stale.map(({ id }) => id),
   );
   return rows.map((row) => ({
     id: row.id,
@@ -24,8 +47,7 @@ export async function listJobs(firm: FirmData): Promise<readonly JobSummary[]> {
     yearBuilt: row.year_built,
     receptacles: row.receptacles,
     tested: row.tested,
-    withFinding: row.with_finding,
-    actNow: row.act_now,
     lastReadAt: row.last_read_at?.toISOString() ?? null,
+    findings: isCurrent(row) ? row.findings : null,
   }));
 }

@@ -224,13 +224,28 @@ async function bodiesOf(
   return new Map(rows.map(({ id, log, body }) => [id, { log, body }]));
 }
 
-async function refreshJob(
+/** Raised when a job's row is made otherwise: rows of an older number are made anew as they are listed. */
+export const readModelVersion = 1;
+
+/** All entries of a firm's job, or of its kit, in one transaction with whatever else is read; null where it has none. */
+export async function wholeLog<K extends 'job' | 'kit'>(
+  transaction: Transaction<Database>,
+  organization: string,
+  kind: K,
+  log?: string,
+): Promise<LogPage<K extends 'job' ? JobEntry : KitEntry> | null> {
+  const id = log ?? (await kitLog(transaction, organization));
+  return id === null ? null : page(transaction, organization, id, kind, 0);
+}
+
+/** Brings a job's row up to date with its log, but for what needs the engine. */
+export async function refreshJob(
   transaction: Transaction<Database>,
   organization: string,
   job: string,
 ): Promise<void> {
-  const log = await page<JobEntry>(transaction, organization, job, 'job', 0);
-  const { address, about, yearBuilt, receptacles, tested, withFinding, actNow, lastReadAt } = summaryOf(
+  const log = await wholeLog(transaction, organization, 'job', job);
+  const { address, about, yearBuilt, receptacles, tested, lastReadAt } = summaryOf(
     foldHouse(log?.entries ?? []),
   );
   const seen = {
@@ -239,9 +254,8 @@ async function refreshJob(
     receptacles,
     tested,
     year_built: yearBuilt,
-    with_finding: withFinding,
-    act_now: actNow,
     last_read_at: lastReadAt === null ? null : new Date(lastReadAt),
+    version: readModelVersion,
   };
   await transaction
     .insertInto('job')

@@ -1,4 +1,5 @@
 import type { Entry } from '@fair-plug/core/inspection';
+import type { FindingSummary } from '@fair-plug/core/report';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { Role } from './roles.ts';
 
@@ -103,14 +104,18 @@ interface EntryTable {
 interface JobTable {
   organization: string;
   id: string;
-  address: string;
+  address: string | null;
   about: string | null;
   year_built: number | null;
   receptacles: number;
   tested: number;
-  with_finding: number;
-  act_now: number;
   last_read_at: Date | null;
+  /** Of the code that made the row: what an older one made is made anew. */
+  version: Generated<number>;
+  /** What its findings come to, by the log up to `assessed_seq` and the kit's up to `assessed_kit_seq`. */
+  findings: JSONColumnType<FindingSummary | null, string | null | undefined, string | null>;
+  assessed_seq: number | null;
+  assessed_kit_seq: number | null;
 }
 
 export interface Database {

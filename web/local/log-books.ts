@@ -6,7 +6,7 @@ import {
   type JobEntry,
   type KitEntry,
 } from '@fair-plug/core/inspection';
-import { summaryOf } from '@fair-plug/core/report';
+import { type FindingSummary, summaryOf } from '@fair-plug/core/report';
 import { countOf, entriesOf, isWhole, kitKey, type LocalDatabase, type LogKey, pack } from './store';
 
 /** A log as it stands on this device. */
@@ -171,6 +171,33 @@ export class LogBooks {
     for (const { log, summarized } of await this.store.logs.toArray()) {
       if ((await countOf(this.store, log)) !== summarized) await this.summarized(log);
     }
+  }
+
+  /** Keeps what a house was found to come to, for the list of jobs; unless it has grown since. */
+  async assessed(log: LogKey, house: House, summary: FindingSummary): Promise<void> {
+    const state = this.books.get(log)?.state();
+    if (state?.house !== house) return;
+    await this.keepFindings(log, state.entries.length, summary);
+  }
+
+  /** Brings up to date what the list of jobs says of findings, one log after another, where `summarize` answers. */
+  async allAssessed(summarize: (house: House) => Promise<FindingSummary | null>): Promise<void> {
+    const kit = await countOf(this.store, kitKey);
+    for (const kept of await this.store.logs.toArray()) {
+      const { log, summary } = kept;
+      const count = await countOf(this.store, log);
+      if (log === kitKey || summary === null || summary.tested === 0) continue;
+      if (kept.findings?.entries === count && kept.findings.kit === kit) continue;
+      const entries = await entriesOf(this.store, log);
+      const house = new HouseFold().add(entries as readonly JobEntry[]).house;
+      const found = await summarize(house);
+      if (found !== null) await this.keepFindings(log, entries.length, found);
+    }
+  }
+
+  private async keepFindings(log: LogKey, entries: number, summary: FindingSummary): Promise<void> {
+    const kit = await countOf(this.store, kitKey);
+    await this.store.logs.update(log, { findings: { summary, entries, kit } });
   }
 
   close(): void {

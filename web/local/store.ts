@@ -1,5 +1,5 @@
 import { clockOf, type Entry, nextClock } from '@fair-plug/core/inspection';
-import type { HouseSummary } from '@fair-plug/core/report';
+import type { FindingSummary, HouseSummary } from '@fair-plug/core/report';
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import { v7 } from 'uuid';
 
@@ -44,6 +44,12 @@ export interface KeptLog {
   readonly summary: HouseSummary | null;
   /** Of how many entries the summary was made. */
   readonly summarized?: number;
+  /** How many findings it has, and of how many of its entries and of the kit's that was made. */
+  readonly findings?: {
+    readonly summary: FindingSummary;
+    readonly entries: number;
+    readonly kit: number;
+  };
   /** How many entries are in its packs. */
   readonly packed?: number;
 }

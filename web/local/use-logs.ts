@@ -2,9 +2,8 @@
 
 import type { House, JobEntry, JobStatement, Kit, KitStatement } from '@fair-plug/core/inspection';
 import { useQuery } from '@tanstack/react-query';
-import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
-import { type JobSummary, RequestFailed } from './api';
+import { RequestFailed } from './api';
 import { useLocal } from './local-store';
 import { kitIn, type LogState } from './log-books';
 import { deviceId, keep, kitKey, type LogKey, type Unsent } from './store';
@@ -20,37 +19,10 @@ export type Loaded<T> =
 
 const nothingYet: SyncState = { failure: null, missing: new Set(), isCurrent: false };
 
-function useSyncState(): SyncState {
+export function useSyncState(): SyncState {
   const { sync } = useLocal();
   return useSyncExternalStore(sync.listen, sync.state, () => nothingYet);
 }
-
-/** The jobs on this device and, while the server answers, those that it has besides; the one read last first. */
-export function useJobs(): Loaded<{ jobs: readonly JobSummary[] }> {
-  const { store, books, api } = useLocal();
-  useEffect(() => void books.allSummarized(), [books]);
-  const kept = useLiveQuery(() => store.logs.toArray(), [store]);
-  const { failure } = useSyncState();
-  const remote = useQuery({ queryKey: ['jobs'], queryFn: api.jobs, refetchInterval: 15_000, retry: false });
-  return useMemo(() => {
-    if (kept === undefined) return { kind: 'loading' };
-    const here = new Map(
-      kept.flatMap(({ log, summary }) => (summary === null ? [] : [[log, { ...summary, id: log }] as const])),
-    );
-    const others = (remote.data ?? none).filter(({ id }) => !here.has(id));
-    const jobs = [...here.values(), ...others].sort(byLastRead);
-    if (jobs.length > 0 || remote.data !== undefined) return { kind: 'loaded', jobs };
-    const error = remote.error instanceof RequestFailed ? remote.error : failure;
-    return error === null ? { kind: 'loading' } : { kind: 'failed', error };
-  }, [kept, remote.data, remote.error, failure]);
-}
-
-/** ISO times compare as text; what was never read comes last, the one begun last first. */
-const byLastRead = (a: JobSummary, b: JobSummary): number => {
-  const [readA, readB] = [a.lastReadAt ?? '', b.lastReadAt ?? ''];
-  if (readA !== readB) return readA < readB ? 1 : -1;
-  return a.id < b.id ? 1 : -1;
-};
 
 function useLog(log: LogKey): Loaded<LogState> {
   const { books, sync } = useLocal();

@@ -1,8 +1,16 @@
-import { HouseJudge, type HouseJudgement, type JudgementNews, newsSince } from '@fair-plug/core/assessment';
+import {
+  assess,
+  HouseJudge,
+  type HouseJudgement,
+  type JudgementNews,
+  newsSince,
+} from '@fair-plug/core/assessment';
 import type { Circuit, InstrumentId, Reading } from '@fair-plug/core/circuit';
 import type { ConditionId } from '@fair-plug/core/conditions';
+import type { Practice } from '@fair-plug/core/corrections';
 import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/diagnosis';
 import type { House } from '@fair-plug/core/inspection';
+import { type FindingSummary, findingSummaryOf } from '@fair-plug/core/report';
 import { expose } from 'comlink';
 
 /** Slices of work are gathered until so many milliseconds have passed; then other requests get their turn. */
@@ -40,7 +48,7 @@ async function inTurns<T>(
 let asked = { house: 0, bench: 0 };
 let judge = { job: '', of: new HouseJudge() };
 /** What the page knows of the house by now; null before it was told anything. */
-let told: HouseJudgement['receptacles'] | null = null;
+let told: HouseJudgement | null = null;
 
 /** News in the order in which they were made: they may arrive in another. */
 export interface NumberedNews extends JudgementNews {
@@ -50,7 +58,7 @@ let numbered = 0;
 
 function news(judgement: HouseJudgement): NumberedNews {
   const since = { ...newsSince(told, judgement), number: numbered };
-  told = judgement.receptacles;
+  told = judgement;
   numbered += 1;
   return since;
 }
@@ -82,6 +90,16 @@ const engine = {
       (better) => tell(news(better)),
     );
     return answer === null ? null : news(answer);
+  },
+
+  /** How many findings a house comes to and how pressing they are, by all that is in it; for lists of houses. */
+  async summarize(house: House, practice: Practice): Promise<FindingSummary> {
+    const judgement = await inTurns(
+      new HouseJudge().judging(house, []),
+      () => false,
+      () => {},
+    );
+    return findingSummaryOf(assess(house, judgement), practice);
   },
 
   /** Diagnoses a circuit of the bench from readings taken on it, whose faults and loads it is not told. */

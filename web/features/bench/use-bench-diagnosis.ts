@@ -5,7 +5,7 @@ import { simulate } from '@fair-plug/core/instruments';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import { engine } from '@/local/engine';
-import { useBag } from '@/local/use-judgement';
+import { useBag } from '@/local/use-bag';
 import type { BenchDiagnosis } from '@/workers/engine.worker';
 
 export interface BenchDiagnosing {

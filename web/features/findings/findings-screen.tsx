@@ -9,9 +9,9 @@ import { useMemo, useRef, useState } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { usePresses } from '@/components/use-presses';
+import { useAssessment } from '@/local/use-assessment';
 import { useFindings } from '@/local/use-findings';
 import { useFirmSettings } from '@/local/use-firm-settings';
-import { useJudgement } from '@/local/use-judgement';
 import { useSay } from '@/local/use-say';
 import { AddFinding } from './add-finding';
 import { FindingDetail } from './finding-detail';
@@ -25,10 +25,11 @@ export function FindingsScreen() {
 
 /** What goes into the report: proposed by the engine, decided by the inspector. */
 function Findings({ job, house, isWhole }: LoadedJob) {
-  const { judgement, isFinal } = useJudgement(job, house);
-  const findings = useFindings(house, judgement);
+  const assessed = useAssessment(job, house);
+  const { assessment, isFinal } = assessed;
+  const findings = useFindings(assessment);
   const { practice } = useFirmSettings();
-  const survey = useMemo(() => surveyOf(house, judgement), [house, judgement]);
+  const survey = useMemo(() => surveyOf(assessment), [assessment]);
   const decisions = useDecisions(useSay(job));
   const isFirst = usePresses();
   const [chosen, choose] = useState<string | null>(null);
@@ -61,14 +62,7 @@ function Findings({ job, house, isWhole }: LoadedJob) {
   const toDecide = shown.filter(({ status }) => status === 'open');
   const open = toDecide.length;
   return (
-    <JobFrame
-      job={job}
-      house={house}
-      isWhole={isWhole}
-      survey={survey}
-      judgement={judgement}
-      stage="findings"
-    >
+    <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} assessed={assessed} stage="findings">
       <div className={classes.screen}>
         <nav className={classes.side} aria-label="Findings">
           <header className={classes.head}>

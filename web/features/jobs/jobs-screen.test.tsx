@@ -11,9 +11,8 @@ const summary = (n: number, more: object = {}) => ({
   yearBuilt: 1960 + n,
   receptacles: 10,
   tested: 0,
-  withFinding: 0,
-  actNow: 0,
   lastReadAt: null,
+  findings: null,
   ...more,
 });
 
@@ -31,13 +30,18 @@ describe('the list', () => {
   test('the one read last first; what is dangerous is marked; what was not begun says so', async () => {
     await jobs(
       summary(1),
-      summary(2, { tested: 4, withFinding: 2, actNow: 1, lastReadAt: '2026-05-03T09:00:00.000Z' }),
+      summary(2, {
+        tested: 4,
+        findings: { reported: 2, toDecide: 1, urgency: 'act-now' },
+        lastReadAt: '2026-05-03T09:00:00.000Z',
+      }),
       summary(3, { tested: 10, lastReadAt: '2026-05-04T09:00:00.000Z' }),
     );
     expect(await addresses()).toEqual(['3 Alder Rise', '2 Alder Rise', '1 Alder Rise']);
     const [third, second, first] = screen.getAllByRole('listitem');
     expect(second?.textContent).toContain('Act now');
-    expect(second?.textContent).toContain('2 not correct');
+    expect(second?.textContent).toContain('2 findings, 1 to decide');
+    expect(third?.textContent).toContain('Being assessed');
     expect(third?.textContent).not.toContain('Act now');
     expect(first?.textContent).toContain('Not begun');
   });

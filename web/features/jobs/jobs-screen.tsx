@@ -5,11 +5,12 @@ import { useDisclosure } from '@mantine/hooks';
 import dayjs from 'dayjs';
 import Link from 'next/link';
 import { useState } from 'react';
+import { noAddress } from '@/components/job-head';
 import { Loading } from '@/components/loading';
 import { Page } from '@/components/page';
 import { UrgencyMark } from '@/components/urgency-mark';
 import type { JobSummary } from '@/local/api';
-import { useJobs } from '@/local/use-logs';
+import { useJobs } from '@/local/use-jobs';
 import classes from './jobs-screen.module.css';
 import { NewJob } from './new-job';
 import { OpenFile } from './open-file';
@@ -59,15 +60,14 @@ function JobList({ jobs }: { readonly jobs: readonly JobSummary[] }) {
         {found.map((job) => (
           <li key={job.id} className={classes.job}>
             <Link prefetch={false} href={`/walk?job=${job.id}`} className={classes.address}>
-              {job.address}
+              {job.address ?? noAddress}
             </Link>
             <p className={classes.about}>
               {[job.yearBuilt, job.about].filter((part) => part !== null).join(' · ')}
             </p>
             <p className={classes.progress}>{progressWords(job)}</p>
             <p className={classes.findings}>
-              {job.actNow > 0 && <UrgencyMark urgency="act-now" />}
-              {job.withFinding > 0 && <span>{job.withFinding} not correct</span>}
+              <FoundIn job={job} />
               {job.tested > 0 && (
                 <Link prefetch={false} href={`/report?job=${job.id}`}>
                   Report
@@ -81,12 +81,28 @@ function JobList({ jobs }: { readonly jobs: readonly JobSummary[] }) {
   );
 }
 
+/** How pressing its findings are, and how many of them wait for a decision. */
+function FoundIn({ job: { findings, tested } }: { readonly job: JobSummary }) {
+  if (tested === 0) return null;
+  if (findings === null) return <span>Being assessed</span>;
+  const { urgency, reported, toDecide } = findings;
+  return (
+    <>
+      {urgency !== null && <UrgencyMark urgency={urgency} />}
+      <span>
+        {reported === 0 ? 'No findings' : reported === 1 ? '1 finding' : `${reported} findings`}
+        {toDecide > 0 && `, ${toDecide} to decide`}
+      </span>
+    </>
+  );
+}
+
 /** So many are seen at a glance. */
 const fewJobs = 5;
 
 /** True where every word is in what the line says. */
 const holds = ({ address, about, yearBuilt }: JobSummary, sought: string): boolean => {
-  const said = `${address} ${about ?? ''} ${yearBuilt ?? ''}`.toLowerCase();
+  const said = `${address ?? ''} ${about ?? ''} ${yearBuilt ?? ''}`.toLowerCase();
   return sought
     .toLowerCase()
     .split(/\s+/)

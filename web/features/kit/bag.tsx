@@ -4,7 +4,7 @@ import { instrumentWords } from '@fair-plug/core/assessment';
 import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
 import { Checkbox } from '@mantine/core';
 import { BlindSpots } from '@/components/blind-spots';
-import { useBag } from '@/local/use-judgement';
+import { useBag } from '@/local/use-bag';
 import classes from './bag.module.css';
 
 /** What is in the bag besides the plug-in tester, and what all of it together cannot see. */

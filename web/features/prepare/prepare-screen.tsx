@@ -8,7 +8,8 @@ import { BlindSpots } from '@/components/blind-spots';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { ProofList } from '@/components/proof-list';
-import { useBag } from '@/local/use-judgement';
+import { useAssessment } from '@/local/use-assessment';
+import { useBag } from '@/local/use-bag';
 import { useSay } from '@/local/use-say';
 import { AsFoundSection } from './as-found-section';
 import { ExpectationsSection } from './expectations-section';
@@ -25,9 +26,11 @@ export function PrepareScreen() {
 function Prepare({ job, house, isWhole }: LoadedJob) {
   const say = useSay(job);
   const { bag } = useBag();
-  const survey = useMemo(() => surveyOf(house), [house]);
+  const assessed = useAssessment(job, house);
+  const { assessment } = assessed;
+  const survey = useMemo(() => surveyOf(assessment), [assessment]);
   return (
-    <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} judgement={null} stage="prepare">
+    <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} assessed={assessed} stage="prepare">
       <div className={classes.page}>
         <header className={classes.head}>
           <h1>Prepare</h1>

@@ -7,11 +7,12 @@ import { useDisclosure, useDocumentTitle } from '@mantine/hooks';
 import { useSearchParams } from 'next/navigation';
 import { useDeferredValue, useMemo } from 'react';
 import { JobFrame } from '@/components/job-frame';
+import { noAddress } from '@/components/job-head';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { Loading } from '@/components/loading';
 import { useLocal } from '@/local/local-store';
+import { useAssessment } from '@/local/use-assessment';
 import { useFirmSettings } from '@/local/use-firm-settings';
-import { useJudgement } from '@/local/use-judgement';
 import { useIsCurrent, useSaveState } from '@/local/use-logs';
 import { useNames } from '@/local/use-names';
 import { useOwnStorage } from '@/local/use-own-storage';
@@ -42,8 +43,9 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const firm = useFirmSettings();
   const { toSend } = useSaveState();
   const say = useSay(job);
-  const { judgement, isFinal } = useJudgement(job, house);
-  const report = useMemo(() => reportOn(house, judgement, firm.practice), [house, judgement, firm.practice]);
+  const assessed = useAssessment(job, house);
+  const { assessment, isFinal } = assessed;
+  const report = useMemo(() => reportOn(assessment, firm.practice), [assessment, firm.practice]);
   // Drawing hundreds of receptacles is left off as soon as there is more to draw.
   const drawn = useDeferredValue(report, null);
   const isCurrent = useIsCurrent();
@@ -58,10 +60,10 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const asked = useSearchParams().get('owner');
   const language = isLanguage(asked) ? asked : chosen;
   const [isSigning, signing] = useDisclosure(false);
-  useDocumentTitle(`Receptacle inspection, ${house.address}`);
+  useDocumentTitle(`Receptacle inspection, ${house.address ?? noAddress}`);
   const open = report.decided.filter(({ number, status }) => number > 0 && status === 'open').length;
   return (
-    <JobFrame job={job} house={house} isWhole={isWhole} survey={report} judgement={judgement} stage="report">
+    <JobFrame job={job} house={house} isWhole={isWhole} survey={report} assessed={assessed} stage="report">
       <div className={`${classes.tools} screen-only`}>
         <p role="status">
           {unsettled !== null && `Not complete: ${unsettled} `}

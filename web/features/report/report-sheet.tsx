@@ -14,6 +14,7 @@ import {
 import dayjs from 'dayjs';
 import { memo } from 'react';
 import { FindingArticle } from '@/components/finding-article';
+import { noAddress } from '@/components/job-head';
 import { Words } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import { CausesSection, CoverageSection, ProofSection } from './coverage-sections';
@@ -49,7 +50,7 @@ export const ReportSheet = memo(function ReportSheet({
 }: ReportSheetProps) {
   const { house, findings, rooms, notSeen, cautions, noDefect } = report;
   const fillIns: FillIns = {
-    address: house.address,
+    address: house.address ?? noAddress,
     client: house.client ?? '',
     date: house.lastReadAt === null ? '' : dayjs(house.lastReadAt).format('D MMMM YYYY'),
     inspector: inspectors,
@@ -65,7 +66,7 @@ export const ReportSheet = memo(function ReportSheet({
       <header className={classes.head}>
         <Letterhead firm={firm} name={firmName} />
         <h1>{reportTexts.title}</h1>
-        <p className={classes.address}>{house.address}</p>
+        <p className={classes.address}>{house.address ?? noAddress}</p>
         <Particulars report={report} inspector={inspectors} licence={firm.letterhead.licence} />
       </header>
       {introduction !== null && <p className={classes.own}>{introduction}</p>}

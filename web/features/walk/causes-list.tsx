@@ -1,17 +1,17 @@
-import type { HouseJudgement } from '@fair-plug/core/assessment';
+import type { Assessment } from '@fair-plug/core/assessment';
 import { conditions } from '@fair-plug/core/conditions';
 import { memo } from 'react';
 import classes from './causes-list.module.css';
 
 export interface CausesListProps {
-  readonly judgement: HouseJudgement;
+  readonly assessment: Assessment;
   readonly nameOf: (id: string) => string;
   readonly onTake: (receptacle: string) => void;
 }
 
 /** One line a cause, with everything that it explains; and what looks as if it had one. */
-export const CausesList = memo(function CausesList({ judgement, nameOf, onTake }: CausesListProps) {
-  const { circuits, likelyGroups, serviceNeutral } = judgement;
+export const CausesList = memo(function CausesList({ assessment, nameOf, onTake }: CausesListProps) {
+  const { circuits, likelyGroups, serviceNeutral } = assessment;
   const causes = circuits.flatMap(({ breaker, causes: here }) =>
     here.filter(({ receptacles }) => receptacles.length > 0).map((cause) => ({ breaker, ...cause })),
   );

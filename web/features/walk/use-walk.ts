@@ -1,20 +1,17 @@
 'use client';
 
 import {
-  dangerAt,
-  type HouseJudgement,
+  type Assessment,
+  assessDraft,
   instrumentWords,
   type JudgedCause,
   type JudgedReceptacle,
-  judgeByLamps,
   type Verdict,
-  verdictOn,
 } from '@fair-plug/core/assessment';
 import type { Shown } from '@fair-plug/core/circuit';
 import type { Danger, ReceptacleType } from '@fair-plug/core/conditions';
 import {
   currentLamps,
-  type House,
   isTested,
   type NamedRoom,
   namedRooms,
@@ -40,6 +37,8 @@ import { type InHand, nextInHand, standing, startOfWalk } from './walk-order';
 import { followingType } from './walk-place';
 
 const slip = 'Second press ignored';
+
+const unread = { verdict: null, danger: null };
 
 const nextState: Readonly<Record<LampState, LampState>> = { off: 'lit', lit: 'dim', dim: 'off' };
 
@@ -114,13 +113,9 @@ function useComingId(place: string): () => string {
   };
 }
 
-/** The walk through a job: what is in hand, what was recorded, where it goes on. */
-export function useWalk(
-  job: string,
-  house: House,
-  tester: string | null,
-  judgement: HouseJudgement | null,
-): Walk {
+/** The walk through an assessed house: what is in hand, what was recorded, where it goes on. */
+export function useWalk(job: string, assessment: Assessment, tester: string | null): Walk {
+  const { house } = assessment;
   const keep = useKeep();
   const [chosen, setChosen] = useOwnStorage<InHand | null>(`in hand ${job}`, null);
   const [draft, setDraft] = useOwnStorage<Draft | null>(`draft ${job}`, null);
@@ -137,12 +132,13 @@ export function useWalk(
   const place = `${inHand?.room} ${inHand?.receptacle}`;
   const drafted = draft?.place === place ? draft.lamps : null;
   const lamps = drafted ?? (receptacle === null ? null : currentLamps(receptacle));
-  // The lamps' own verdict stands at once; the engine's takes its place when it comes.
-  const answered = receptacle === null ? undefined : judgement?.receptacles.get(receptacle.id);
-  const { verdict, refined: judged } = useMemo(() => {
-    if (receptacle !== null) return verdictOn(receptacle, answered, drafted);
-    return { verdict: drafted === null ? null : judgeByLamps({ lamps: drafted }), refined: null };
-  }, [receptacle, answered, drafted]);
+  const assessed = receptacle === null ? undefined : assessment.receptacles.get(receptacle.id);
+  const draftAssessed = useMemo(
+    () => (drafted === null ? null : assessDraft(receptacle, drafted)),
+    [receptacle, drafted],
+  );
+  const { verdict, danger } = draftAssessed ?? assessed ?? unread;
+  const judged = draftAssessed === null ? (assessed?.judged ?? null) : null;
   const type = receptacle === null ? followingType(room) : receptacle.type;
   const name = receptacle?.name ?? (room === null ? '' : nextReceptacleName(room));
   const spot =
@@ -227,7 +223,6 @@ export function useWalk(
   const recordPattern = useDrawn((pattern: LampPattern, at: number) => record(lampsOf(pattern), at));
   const steadyPlaceAt = useDrawn(placeAt);
 
-  const danger = receptacle === null ? null : dangerAt(receptacle, verdict);
   return {
     room,
     receptacle,
@@ -238,10 +233,7 @@ export function useWalk(
     lamps,
     verdict,
     judged,
-    cause:
-      judgement?.circuits.find(({ breaker }) => breaker === judged?.cause?.breaker)?.causes[
-        judged?.cause?.position ?? -1
-      ] ?? null,
+    cause: judged === null ? null : (assessed?.cause ?? null),
     danger,
     next: danger === null ? (judged?.next ?? null) : null,
     isDraft: drafted !== null && !recording.isRecording,

@@ -4,10 +4,11 @@ import { receptaclesOf } from '@fair-plug/core/inspection';
 import { surveyOf } from '@fair-plug/core/report';
 import { useCallback, useMemo, useState } from 'react';
 import { JobFrame } from '@/components/job-frame';
+import { noAddress } from '@/components/job-head';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { useAfterPaint } from '@/local/use-after-paint';
+import { useAssessment } from '@/local/use-assessment';
 import { useChosenTester } from '@/local/use-chosen-tester';
-import { useJudgement } from '@/local/use-judgement';
 import { AddRoom } from './add-room';
 import type { AskedReading } from './asked-reading';
 import { CausesList } from './causes-list';
@@ -29,8 +30,9 @@ export function WalkScreen() {
 
 function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const tester = useChosenTester();
-  const { judgement } = useJudgement(job, house);
-  const walk = useWalk(job, house, tester?.id ?? null, judgement);
+  const assessed = useAssessment(job, house);
+  const { assessment } = assessed;
+  const walk = useWalk(job, assessment, tester?.id ?? null);
   const [asked, setAsked] = useState<AskedReading | null>(null);
   const [sheet, setSheet] = useState<SheetId | null>(null);
   const names = useMemo(() => new Map(receptaclesOf(house).map(({ id, name }) => [id, name])), [house]);
@@ -59,14 +61,14 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
     onSheet: setSheet,
   });
   const isPainted = useAfterPaint();
-  const survey = useMemo(() => surveyOf(house, judgement), [house, judgement]);
-  const line = survey.rooms.flatMap(({ lines }) => lines).find(({ id }) => id === walk.receptacle?.id);
+  const survey = useMemo(() => surveyOf(assessment), [assessment]);
+  const here = assessment.receptacles.get(walk.receptacle?.id ?? '');
   return (
-    <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} judgement={judgement} stage="walk">
-      <h1 className={classes.unseen}>Walk: {house.address}</h1>
+    <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} assessed={assessed} stage="walk">
+      <h1 className={classes.unseen}>Walk: {house.address ?? noAddress}</h1>
       <div className={classes.walk}>
         <nav className={classes.rooms} aria-label="Rooms">
-          {judgement !== null && <CausesList judgement={judgement} nameOf={nameOf} onTake={takeById} />}
+          <CausesList assessment={assessment} nameOf={nameOf} onTake={takeById} />
           {isPainted && <RoomList survey={survey} house={house} inHand={walk.inHand} onTake={walk.take} />}
           <div className={classes.foot}>
             <AddRoom onAdd={walk.addRoom} />
@@ -92,7 +94,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
         )}
         <VerdictPanel
           walk={walk}
-          isDoubted={line?.isDoubted === true}
+          isDoubted={here?.isDoubted === true}
           nameOf={nameOf}
           onTest={test}
           onSheet={setSheet}

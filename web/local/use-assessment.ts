@@ -1,25 +1,21 @@
 'use client';
 
-import { afterNews, type HouseJudgement, slimHouse } from '@fair-plug/core/assessment';
-import type { InstrumentId } from '@fair-plug/core/circuit';
+import {
+  type Assessment,
+  afterNews,
+  assess,
+  type HouseJudgement,
+  slimHouse,
+} from '@fair-plug/core/assessment';
 import type { House } from '@fair-plug/core/inspection';
 import { proxy } from 'comlink';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { NumberedNews } from '@/workers/engine.worker';
 import { engine } from './engine';
-import { useOwnStorage } from './use-own-storage';
-
-/** What is in the bag until somebody says otherwise. */
-const usualBag: readonly InstrumentId[] = ['lamps', 'probe', 'meter'];
-
-/** The instruments at hand, as this device remembers them. */
-export function useBag() {
-  const [bag, setBag] = useOwnStorage<readonly InstrumentId[]>('bag', usualBag);
-  return { bag, setBag };
-}
+import { useBag } from './use-bag';
 
 /** What the engine has told so far, and what arrived before its turn; one engine, one page. */
-let known: HouseJudgement['receptacles'] = new Map();
+let known: HouseJudgement | null = null;
 let nextNumber = 0;
 const early = new Map<number, NumberedNews>();
 
@@ -31,40 +27,43 @@ function heard(news: NumberedNews): HouseJudgement | null {
     early.delete(nextNumber);
     nextNumber += 1;
     latest = afterNews(known, next);
-    known = latest.receptacles;
+    known = latest;
   }
   return latest;
 }
 
-/** An answer, and what it was an answer to. */
+/** The engine's answers, and what they were answers to. */
 interface Answer {
   readonly house: House;
-  readonly judgement: HouseJudgement;
+  readonly answers: HouseJudgement;
 }
 
-export interface Judged {
-  /** null until the engine has answered, then its best answer so far, though of an older house. */
-  readonly judgement: HouseJudgement | null;
-  /** The engine has judged all that is in this house. */
+export interface Assessed {
+  /** By the engine's best answers so far, though of an older house; by the lamps alone until there are any. */
+  readonly assessment: Assessment;
+  /** The engine has answered to all that is in this house. */
   readonly isFinal: boolean;
 }
 
-/** What the engine makes of a house. */
-export function useJudgement(job: string, house: House): Judged {
+/** What a house comes to. */
+export function useAssessment(job: string, house: House): Assessed {
   const { bag } = useBag();
   const [answer, setAnswer] = useState<Answer | null>(null);
+  const before = useRef<Assessment | null>(null);
   useEffect(() => {
     let isCurrent = true;
     const take = (news: NumberedNews | null): void => {
       // News are taken though overtaken: the next ones build on them.
       const better = news === null ? null : heard(news);
-      if (isCurrent && better !== null) setAnswer({ house, judgement: better });
+      if (isCurrent && better !== null) setAnswer({ house, answers: better });
     };
     void engine().judge(job, slimHouse(house), bag, proxy(take)).then(take);
     return () => {
       isCurrent = false;
     };
   }, [job, house, bag]);
-  const judgement = answer?.judgement ?? null;
-  return { judgement, isFinal: answer?.house === house && judgement?.isFinal === true };
+  const answers = answer?.answers ?? null;
+  if (before.current?.house !== house || before.current.answers !== answers)
+    before.current = assess(house, answers, before.current);
+  return { assessment: before.current, isFinal: answer?.house === house && answers?.isFinal === true };
 }

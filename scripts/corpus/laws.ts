@@ -1,0 +1,60 @@
+import type { Assessment } from '@fair-plug/core/assessment';
+import { conditions } from '@fair-plug/core/conditions';
+import { ownerPageOf, ownerPages, type Report, summaryOfFindings } from '@fair-plug/core/report';
+
+const sum = (counts: readonly number[]): number => counts.reduce((all, one) => all + one, 0);
+
+/** What holds of every house, however it was walked: what is said in one place agrees with what is said in the others. */
+export function brokenLaws(assessment: Assessment, report: Report): readonly string[] {
+  const broken: string[] = [];
+  const law = (holds: boolean, words: string): void => {
+    if (!holds) broken.push(words);
+  };
+  const { counts, coverage, receptacles } = assessment;
+  const lines = report.rooms.flatMap((room) => room.lines);
+  const page = ownerPageOf(report, ownerPages.en);
+  const summary = summaryOfFindings(report.decided);
+
+  const onPage = page.groups.find(({ items }) => items.length > 0)?.urgency ?? null;
+  law(summary.urgency === onPage, `the list of jobs says ${summary.urgency}, the owner’s page ${onPage}`);
+  law(
+    summary.reported === sum(page.groups.map(({ items }) => items.length)),
+    'the list of jobs and the owner’s page count findings otherwise',
+  );
+
+  const [actNow] = page.groups;
+  const saysSafe = actNow?.items.length === 0 && actNow.none === ownerPages.en.groups['act-now'].none;
+  const mayHarm = [...receptacles.values()].some(
+    ({ verdict, danger, judged }) =>
+      danger !== null ||
+      (judged?.condition === 'undetermined' &&
+        judged.explanations.some(({ condition }) => conditions[condition].dangerous)) ||
+      (verdict?.urgency !== null &&
+        verdict?.readsAs.some((id) => conditions[id].dangerous && conditions[id].urgency === 'act-now')),
+  );
+  const isRefused = report.decided.some(({ status }) => status === 'refused');
+  law(!saysSafe || !mayHarm || isRefused, 'nothing is said to be dangerous where something is');
+
+  law(lines.length === counts.receptacles, 'the report has other receptacles than are counted');
+  law(
+    lines.filter(({ verdict }) => verdict?.plain).length === counts.readCorrect,
+    'the count of those that read correct is not that of the lines',
+  );
+  law(
+    sum(coverage.rooms.map(({ tested }) => tested)) === counts.tested && counts.tested === coverage.tested,
+    'the tested of the rooms are not those of the house',
+  );
+  law(
+    counts.tested + coverage.notReached.length + coverage.left.length === counts.receptacles,
+    'tested, not reached and untested are not all',
+  );
+
+  const numbersAt = new Map(lines.map(({ id, findings }) => [id, findings]));
+  for (const { number, headline, receptacles: places } of report.findings)
+    for (const { id, name } of places)
+      law(
+        !numbersAt.has(id) || numbersAt.get(id)?.includes(number) === true,
+        `${name} stands without the number of “${headline}”`,
+      );
+  return broken;
+}
