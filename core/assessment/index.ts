@@ -1,3 +1,5 @@
+/** What the engine's answers are made of: who reads an assessment needs no more of the engine. */
+export { blindSpots, type ContactState, type ReadingComparison, shareInWords } from '../diagnosis/index.ts';
 export * from './assessment.ts';
 export { causeInWords } from './causes-in-words.ts';
 export * from './circuits.ts';

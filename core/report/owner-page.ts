@@ -1,6 +1,6 @@
 import { type ConditionId, conditions, type Look, looks, type Urgency } from '../conditions/index.ts';
 import type { Finding } from '../findings/index.ts';
-import type { Report } from './report.ts';
+import type { Report, ReportLine } from './report.ts';
 import type { OwnerTexts, Topic } from './texts/index.ts';
 
 export interface OwnerItem {
@@ -67,9 +67,14 @@ function itemOf(finding: Finding, texts: OwnerTexts): OwnerItem {
 const mayBeDangerous = ({ condition, proposal }: Finding): boolean =>
   condition === null ? (proposal?.verdict ?? null) !== null : conditions[condition].dangerous;
 
+/** Whatever was made of the findings: people are kept away from it, or what was read leaves a danger open. */
+const readsDangerous = ({ danger, verdict, refused }: ReportLine): boolean =>
+  refused === null && (danger !== null || verdict?.readsAs.length === 0);
+
 export function ownerPageOf(report: Report, texts: OwnerTexts): OwnerPage {
   const { summary, coverage, notSeen, findings } = report;
-  const isDangerous = findings.some(mayBeDangerous);
+  const isDangerous =
+    findings.some(mayBeDangerous) || report.rooms.some(({ lines }) => lines.some(readsDangerous));
   const group = (urgency: Urgency): OwnerGroup => ({
     urgency,
     ...texts.groups[urgency],

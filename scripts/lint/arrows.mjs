@@ -19,7 +19,12 @@ export const rooms = [
 /** What no room of the core may need. */
 const impure = ['react', 'react-dom', 'next', 'next/*', '@mantine/*', 'kysely', 'pg', 'dexie', 'node:*'];
 
+/** Who is above the assessment reads it: only the bench, which plays circuits and not houses, asks the engine itself. */
+const engine = { room: 'diagnosis', knownTo: 'assessment' };
+
 /** Folders above the core, each with what it must not know, and why. */
+const screens = ['@/data/**', '@/app/**', '@/features/**', 'kysely', 'pg', 'node:*'];
+
 const above = [
   {
     folders: ['cli'],
@@ -28,8 +33,9 @@ const above = [
   },
   {
     folders: ['web/features', 'web/components'],
-    not: ['@/data/**', '@/app/**', '@/features/**', 'kysely', 'pg', 'node:*'],
-    why: 'Screens reach the server through web/local; features do not know one another.',
+    except: ['web/features/bench'],
+    not: [...screens, `@fair-plug/core/${engine.room}`],
+    why: 'Screens reach the server through web/local, and read the assessment; features do not know one another.',
     names: {
       '@mantine/hooks': {
         importNames: ['useCallbackRef'],
@@ -38,9 +44,24 @@ const above = [
       },
     },
   },
+  { folders: ['web/features/bench'], not: screens, why: 'Screens reach the server through web/local.' },
+  {
+    folders: ['web/local'],
+    not: ['@/features/**', '@/components/**', `@fair-plug/core/${engine.room}`],
+    why: 'What a browser keeps knows no screen and reads the assessment.',
+  },
   {
     folders: ['web/data'],
-    not: ['@/features/**', '@/components/**', '@/local/**', '@/app/**', 'react', 'next', 'next/*'],
+    not: [
+      `@fair-plug/core/${engine.room}`,
+      '@/features/**',
+      '@/components/**',
+      '@/local/**',
+      '@/app/**',
+      'react',
+      'next',
+      'next/*',
+    ],
     why: 'The database side knows nothing of screens.',
   },
 ];
@@ -62,10 +83,14 @@ const forbids = (includes, patterns, paths) => ({
 });
 
 function ofRoom(room, line) {
-  const unknown = rooms
-    .slice(line)
-    .flat()
-    .filter((one) => one !== room);
+  const knowsEngine = line <= rooms.findIndex((one) => one.includes(engine.knownTo));
+  const unknown = [
+    ...(knowsEngine ? [] : [engine.room]),
+    ...rooms
+      .slice(line)
+      .flat()
+      .filter((one) => one !== room),
+  ];
   return forbids(
     [`core/${room}/**`, '!core/**/*.test.ts'],
     [
@@ -90,9 +115,9 @@ function ofRoom(room, line) {
 export const arrows = {
   overrides: [
     ...rooms.flatMap((line, index) => line.map((room) => ofRoom(room, index))),
-    ...above.map(({ folders, not, why, names }) =>
+    ...above.map(({ folders, except = [], not, why, names }) =>
       forbids(
-        folders.map((folder) => `${folder}/**`),
+        [...folders.map((folder) => `${folder}/**`), ...except.map((folder) => `!${folder}/**`)],
         [{ group: not, message: why }],
         names,
       ),

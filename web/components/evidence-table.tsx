@@ -1,5 +1,5 @@
+import type { ReadingComparison } from '@fair-plug/core/assessment';
 import { instrumentWords, valuesOf } from '@fair-plug/core/assessment';
-import type { ReadingComparison } from '@fair-plug/core/diagnosis';
 import classes from './evidence-table.module.css';
 
 export interface EvidenceTableProps {

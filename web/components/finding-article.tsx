@@ -1,3 +1,4 @@
+import { shareInWords } from '@fair-plug/core/assessment';
 import { type Condition, conditions } from '@fair-plug/core/conditions';
 import {
   type Practice,
@@ -7,7 +8,6 @@ import {
   ways,
   workers,
 } from '@fair-plug/core/corrections';
-import { shareInWords } from '@fair-plug/core/diagnosis';
 import type { Finding } from '@fair-plug/core/findings';
 import { AluminumRemedies } from './aluminum-remedies';
 import classes from './finding-article.module.css';

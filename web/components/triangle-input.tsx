@@ -1,4 +1,4 @@
-import type { ContactState } from '@fair-plug/core/diagnosis';
+import type { ContactState } from '@fair-plug/core/assessment';
 import type { Contact, Lamps, Pair } from '@fair-plug/core/instruments';
 import { type CSSProperties, memo } from 'react';
 import { useWords } from './region-words';

@@ -1,4 +1,4 @@
-import type { ContactState } from '@fair-plug/core/diagnosis';
+import type { ContactState } from '@fair-plug/core/assessment';
 import { type Contact, type Lamps, lampsInWords, type Pair, pairs } from '@fair-plug/core/instruments';
 import classes from './triangle.module.css';
 

@@ -1,6 +1,10 @@
-import { type JudgedCause, type JudgedReceptacle, testInWords } from '@fair-plug/core/assessment';
+import {
+  type JudgedCause,
+  type JudgedReceptacle,
+  shareInWords,
+  testInWords,
+} from '@fair-plug/core/assessment';
 import { conditions } from '@fair-plug/core/conditions';
-import { shareInWords } from '@fair-plug/core/diagnosis';
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
 import { EvidenceTable } from '@/components/evidence-table';
