@@ -31,7 +31,7 @@ export const causeInWords = (faults: readonly Fault[]): string =>
   faults.length === 0 ? 'nothing wrong' : listed(eachOnce(faults.map(faultInWords)));
 
 const kindOf = (fault: Fault): string =>
-  'conductors' in fault ? `${fault.kind} ${fault.conductors.join('-')}` : `${fault.kind} ${fault.conductor}`;
+  `${fault.kind}-${'conductors' in fault ? fault.conductors.join('-') : fault.conductor}`;
 
-/** What kind of cause some faults are, whatever its ohms and its place: "open neutral". */
-export const kindOfCause = (faults: readonly Fault[]): string => faults.map(kindOf).sort().join(', ');
+/** What kind of cause some faults are, whatever its ohms and its place: "open-neutral". */
+export const kindOfCause = (faults: readonly Fault[]): string => faults.map(kindOf).sort().join('+');

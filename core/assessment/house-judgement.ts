@@ -13,6 +13,7 @@ import {
   likelyGroups,
   lostServiceNeutral,
   type NextTest,
+  placeCode,
   placeInWords,
   type ReadingComparison,
   type RunLength,
@@ -54,6 +55,8 @@ export interface JudgedCause {
   readonly words: string;
   /** "between Den 1 and Den 2, or in the box of Den 1" */
   readonly where: string;
+  /** The same place without words; null where it is not known. */
+  readonly place: string | null;
   readonly receptacles: readonly string[];
   readonly probability: number;
 }
@@ -299,9 +302,10 @@ function remembered(
   const shown = scale.toShown(diagnosis.table);
   const kinds = diagnosis.causes.map(({ faults }) => kindOfCause(faults));
   const causes: readonly JudgedCause[] = diagnosis.causes.map(({ faults, place, affected }, position) => ({
-    id: `${kinds[position]} ${kinds.slice(0, position).filter((one) => one === kinds[position]).length + 1}`,
+    id: `${kinds[position]}:${kinds.slice(0, position).filter((one) => one === kinds[position]).length + 1}`,
     words: causeInWords(faults),
     where: place === null ? '' : placeInWords(place, nameOf),
+    place: place === null ? null : placeCode(place),
     receptacles: affected,
     probability: explanations[0]?.probability ?? 0,
   }));

@@ -3,7 +3,9 @@ import {
   type ConditionId,
   conditionIds,
   conditions,
+  type Danger,
   type Fit,
+  type Look,
   patternTable,
   type SettlingTest,
   type Urgency,
@@ -20,12 +22,22 @@ import {
 
 export type { ContactState } from '../diagnosis/index.ts';
 
+/** What a verdict says, apart from its words: equal codes are said alike. */
+export type VerdictCode =
+  | `lamps-${LampPattern | 'dim'}`
+  | ConditionId
+  | `may-hide-${ConditionId}`
+  | `kept-away-${Danger | Look}`
+  | 'two-slot'
+  | 'undetermined';
+
 export interface Verdict {
   readonly kind: 'verdict';
   /** The pattern that the lamps show; 'dim' where no pattern is to be trusted, or no lamps were read. */
   readonly signature: LampPattern | 'dim';
   /** What the evidence reads as, the most dangerous first; empty where no pattern can be trusted. */
   readonly readsAs: readonly ConditionId[];
+  readonly code: VerdictCode;
   readonly headline: string;
   /** Why it matters, in a line. */
   readonly why: string;
@@ -103,6 +115,7 @@ function verdictOnLamps(lamps: Lamps): Verdict {
     kind: 'verdict',
     signature: only,
     readsAs: first.conditions,
+    code: `lamps-${only}`,
     headline: entry.headline,
     why: entry.why ?? reading.why,
     correction: entry.correction ?? reading.correction,
@@ -139,6 +152,7 @@ function dimVerdict(patternFits: readonly Fit[]): Verdict {
     kind: 'verdict',
     signature: 'dim',
     readsAs: [],
+    code: 'lamps-dim',
     headline: 'A lamp is dim: no pattern to trust',
     why: 'A dim lamp means a voltage well off normal across that pair; the lamps cannot say which fault it is.',
     correction:

@@ -8,6 +8,7 @@ import { isJudgedAsRead, refinedVerdict } from './refined-verdict.ts';
 /** A two-slot receptacle promises no ground, so that none is there is no defect. */
 const twoSlot = (verdict: Verdict): Verdict => ({
   ...verdict,
+  code: 'two-slot',
   headline: 'Two-slot, no ground',
   why: 'Original and allowed: it promises no ground. Nothing with three prongs can be plugged in.',
   correction:
@@ -53,7 +54,13 @@ function keptAway({ looks }: Receptacle, verdict: Verdict, danger: Danger): Verd
   if (!verdict.plain) return kept;
   const what = seen === undefined ? 'metal joined to it is live' : lookFacts[seen].name.toLowerCase();
   const { why, correction } = seen === undefined ? conditions['energized-ground'] : lookFacts[seen];
-  return { ...kept, headline: `Lamps read correct, but: ${what}`, why, correction };
+  return {
+    ...kept,
+    code: `kept-away-${seen ?? danger}`,
+    headline: `Lamps read correct, but: ${what}`,
+    why,
+    correction,
+  };
 }
 
 /** Why people must be kept away from a receptacle; null where nothing read or seen there asks for it. */
@@ -75,19 +82,24 @@ export function dangerAt({ looks, readings }: Receptacle, verdict: Verdict | nul
     : null;
 }
 
+/** What a try of a ground-fault device says. */
+export type GroundFaultCode = 'tripped' | 'no-power' | 'failed' | 'no-trip' | 'says-nothing';
+
 /** What a try of a ground-fault device says, in words; and whether it is a finding. */
 export function groundFaultWords(
   test: Receptacle['groundFaultTests'][number],
   verdict: Verdict | null,
-): { readonly words: string; readonly isFinding: boolean } {
+): { readonly code: GroundFaultCode; readonly words: string; readonly isFinding: boolean } {
   const { by, result } = test;
-  if (result === 'tripped') return { words: 'Tripped as it should.', isFinding: false };
+  if (result === 'tripped') return { code: 'tripped', words: 'Tripped as it should.', isFinding: false };
   if (result === 'no-power')
     return {
+      code: 'no-power',
       words: 'No power at the device: tripped upstream, line and load exchanged, or at the end of its life.',
       isFinding: true,
     };
-  if (by === 'own-button') return { words: conditions['protection-failed'].what, isFinding: true };
+  if (by === 'own-button')
+    return { code: 'failed', words: conditions['protection-failed'].what, isFinding: true };
   // Where people are kept away, lamps that read correct still tell that the ground holds.
   const { plain, readsAs, urgency, stop } = verdict ?? {
     plain: true,
@@ -98,10 +110,12 @@ export function groundFaultWords(
   const isKeptAway = readsAs[0] === 'correct' && urgency === null && stop !== null;
   if (!plain && !isKeptAway)
     return {
+      code: 'says-nothing',
       words: 'No trip where the ground does not hold says nothing: only the device’s own button counts.',
       isFinding: false,
     };
   return {
+    code: 'no-trip',
     words:
       'Did not trip at a receptacle that reads correct: a failed device, wiring that leads past it, or a jumper from neutral to ground.',
     isFinding: true,

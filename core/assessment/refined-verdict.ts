@@ -75,6 +75,7 @@ export function refinedVerdict(byLamps: Verdict | null, judged: JudgedReceptacle
     kind: 'verdict',
     signature: byLamps?.signature ?? 'dim',
     readsAs: condition === 'undetermined' ? [] : [condition],
+    code: hidden !== null ? `may-hide-${hidden}` : agrees ? byLamps.code : condition,
     headline:
       hidden !== null
         ? `Reads correct, but may hide ${conditions[hidden].name.toLowerCase()}`

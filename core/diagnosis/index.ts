@@ -12,7 +12,7 @@ export {
 export * from './diagnostician.ts';
 export type { ReadingComparison } from './evidence-table.ts';
 export { type LikelyGroup, likelyGroups, type Walked } from './grouping.ts';
-export { inWords as placeInWords, type Localization } from './localization.ts';
+export { inWords as placeInWords, type Localization, placeCode } from './localization.ts';
 export { diagnoseLone, type LoneDiagnosis, type LoneExplanation } from './lone-outlet.ts';
 export type { NextTest } from './next-test.ts';
 export { type HouseFacts, houseRules, type Prior, type PriorId, priors } from './priors.ts';

@@ -104,6 +104,10 @@ export function localize(
   };
 }
 
+/** A place without words, the same as long as it is said the same, whatever becomes of the shares. */
+export const placeCode = ({ between, sites, boxes }: Localization): string =>
+  [...between, ...sites, ...(boxes.length > 1 ? boxes.slice(0, 1) : []).map(({ at }) => at)].join('|');
+
 /** "between the panel and Den 1, or in the box of Den 1"; `nameOf` gives the words for an outlet. */
 export function inWords(
   { between: [near, far], sites, boxes }: Localization,

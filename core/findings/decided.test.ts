@@ -74,6 +74,31 @@ describe('findings and what was decided on them', () => {
     expect(back.headline).toBe(open.headline);
   });
 
+  test('words that changed since it was taken over raise no flag; what it says does', () => {
+    const open = only(findings(...reversed));
+    if (open.proposal === null) throw new Error('nothing proposed');
+    const held = { ...heldOf(open.proposal), headline: 'As it was worded then' };
+    const decided = { kind: 'finding-decided', finding: open.key, decision: 'accepted' } as const;
+    expect(only(findings(...reversed, { ...decided, held })).flags).toEqual([]);
+    const otherwise = { ...held, code: 'reversed-polarity' };
+    expect(only(findings(...reversed, { ...decided, held: otherwise })).flags).toMatchObject([
+      { kind: 'reads-otherwise' },
+    ]);
+  });
+
+  test('what was decided by a key that held a sentence is decided by the code in its place', () => {
+    const open = only(findings(...reversed));
+    if (open.proposal === null) throw new Error('nothing proposed');
+    const { code: _, place: _p, ...held } = heldOf(open.proposal);
+    const found = findings(...reversed, {
+      kind: 'finding-decided',
+      finding: 'reads reversed-polarity: Reads hot and neutral reversed',
+      decision: 'accepted',
+      held,
+    });
+    expect(found).toMatchObject([{ key: open.key, status: 'accepted', flags: [] }]);
+  });
+
   test('one more receptacle that shows the same raises a flag and does not change an accepted finding', () => {
     const open = only(findings(...reversed));
     const after = only(findings(...reversed, accepted(open), reads(2, 'hn-ng')));

@@ -4,6 +4,7 @@ import type { Practice } from '../corrections/index.ts';
 import type { FindingAdded, FindingEntry, Held, House } from '../inspection/index.ts';
 import { receptaclesOf } from '../inspection/index.ts';
 import type { Place, Proposal, Wording } from './finding.ts';
+import { codeOfHeadline, currentKey } from './old-keys.ts';
 import { proposalsFor } from './proposals.ts';
 
 export type FindingStatus = 'open' | 'accepted' | 'refused';
@@ -71,7 +72,8 @@ const editable = ['urgency', 'headline', 'what', 'why', 'correction', 'by', 'not
 function replayed(entries: readonly FindingEntry[]) {
   const byKey = new Map<string, Said>();
   let order: readonly string[] = [];
-  const of = (key: string): Said => {
+  const of = (old: string): Said => {
+    const key = currentKey(old);
     const said = byKey.get(key) ?? nothingSaid();
     byKey.set(key, said);
     return said;
@@ -100,14 +102,17 @@ function replayed(entries: readonly FindingEntry[]) {
       case 'finding-split': {
         const from = of(entry.finding);
         for (const id of entry.receptacles) from.apart.add(id);
-        of(entry.part).splitFrom = { key: entry.finding, receptacles: new Set(entry.receptacles) };
+        of(entry.part).splitFrom = {
+          key: currentKey(entry.finding),
+          receptacles: new Set(entry.receptacles),
+        };
         break;
       }
       case 'finding-merged':
-        of(entry.finding).into = entry.into;
+        of(entry.finding).into = entry.into === null ? null : currentKey(entry.into);
         break;
       case 'findings-ordered':
-        order = entry.findings;
+        order = entry.findings.map(currentKey);
         break;
     }
   return { byKey, order };
@@ -138,6 +143,19 @@ const wordingOf = ({ urgency, headline, what, why, correction, by }: Wording): W
 
 const listed = (places: readonly Place[]): string => places.map(({ name }) => name).join(', ');
 
+/** What a proposal says, apart from its words. */
+const codeOf = ({ code, key }: Proposal): string => code ?? key;
+
+/** Whether a proposal says what was taken over, whatever the words of either. */
+function saysTheSame(held: Held, proposal: Proposal): boolean {
+  const before = held.code ?? codeOfHeadline(held.headline);
+  // What was held without a code can be compared by its words alone.
+  return before === null ? proposal.headline === held.headline : codeOf(proposal) === before;
+}
+
+const isSamePlace = ({ place, where }: Held, cause: NonNullable<Proposal['cause']>): boolean =>
+  place === undefined ? where === cause.where : place === cause.place;
+
 /** Where what was read since departs from what was taken over. */
 function flagsOf(
   held: Held,
@@ -147,12 +165,12 @@ function flagsOf(
 ): readonly Flag[] {
   if (proposal === null) return [{ kind: 'gone', words: 'What was read since does not show it any more.' }];
   const flags: Flag[] = [];
-  if (proposal.headline !== held.headline || proposal.urgency !== held.urgency)
+  if (!saysTheSame(held, proposal) || proposal.urgency !== held.urgency)
     flags.push({
       kind: 'reads-otherwise',
       words: `What was read since says: ${proposal.headline} (${urgencyWords[proposal.urgency].toLowerCase()}).`,
     });
-  if (held.where !== null && proposal.cause !== null && proposal.cause.where !== held.where)
+  if (held.where !== null && proposal.cause !== null && !isSamePlace(held, proposal.cause))
     flags.push({ kind: 'place-moved', words: `Its cause now most likely sits ${proposal.cause.where}.` });
   const more = proposal.receptacles.filter(({ id }) => !held.receptacles.includes(id));
   if (more.length > 0) flags.push({ kind: 'also-at', words: `Since then also at ${listed(more)}.` });
@@ -284,6 +302,8 @@ export const heldOf = (proposal: Proposal): Held => ({
   ...wordingOf(proposal),
   condition: proposal.condition,
   ...(proposal.isSuspected ? { isSuspected: true } : {}),
+  code: codeOf(proposal),
+  ...(proposal.cause?.place == null ? {} : { place: proposal.cause.place }),
   receptacles: proposal.receptacles.map(({ id }) => id),
   where: proposal.cause?.where || null,
 });

@@ -33,6 +33,8 @@ export interface Wording {
 export interface Proposal extends Wording {
   /** Stays the same while more is read about the same thing. */
   readonly key: string;
+  /** What it says, apart from its words; the key where it always says the same. */
+  readonly code?: string;
   /** Of what testers showed; null where it was seen or is of the whole house. */
   readonly verdict: Verdict | null;
   /** The entry of the catalog it belongs to; null where none does. */
@@ -51,7 +53,7 @@ export interface Proposal extends Wording {
   readonly receptacles: readonly Place[];
   readonly evidence: readonly Evidence[];
   /** The one cause behind them, where their circuit is known. */
-  readonly cause: { readonly words: string; readonly where: string } | null;
+  readonly cause: { readonly words: string; readonly where: string; readonly place: string | null } | null;
   /** How sure the engine is; null where nothing was computed. */
   readonly probability: number | null;
   readonly notRuledOut: readonly ConditionId[];

@@ -1,8 +1,8 @@
 import { regions } from '../conditions/index.ts';
 import { neutralToGroundLimits, type Practice } from '../corrections/index.ts';
 import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
-import { neutralToGroundUnderLoad } from './house-wide.ts';
 import { unprotectedPlaces } from './protection-rules.ts';
+import { neutralToGroundUnderLoad } from './rules/metered.ts';
 
 export interface NoDefect {
   readonly key: string;

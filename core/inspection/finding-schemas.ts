@@ -28,6 +28,10 @@ export const heldSchema = z.strictObject({
   /** That condition is only likely enough to be settled. */
   isSuspected: z.boolean().optional(),
   receptacles: receptaclesSchema,
+  /** What it said, apart from its words; left out by older applications. */
+  code: textSchema(200).optional(),
+  /** Where its cause sits, apart from its words. */
+  place: textSchema(2000).optional(),
   /** Where its cause sits. */
   where: textSchema(400).nullable(),
 });

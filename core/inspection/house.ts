@@ -101,6 +101,10 @@ export interface Wording {
 export interface Held extends Wording {
   readonly condition: ConditionId | null;
   readonly isSuspected?: boolean | undefined;
+  /** What it said, apart from its words; left out by older applications. */
+  readonly code?: string | undefined;
+  /** Where its cause sits, apart from its words. */
+  readonly place?: string | undefined;
   readonly receptacles: readonly string[];
   readonly where: string | null;
 }

@@ -40,11 +40,11 @@ export function topicOf({
   isOwn,
 }: Pick<Finding, 'key' | 'condition' | 'isOwn'>): Topic | null {
   if (isOwn) return null;
-  const seen = key.startsWith('seen ') ? key.slice(5) : '';
+  const seen = key.startsWith('seen-') ? key.slice(5) : '';
   if (isLook(seen)) return { kind: 'look', id: seen };
-  if (key.startsWith('house protection')) return { kind: 'house', id: 'house protection' };
-  if (key.startsWith('house ')) return { kind: 'house', id: key };
-  if (key.startsWith('labels ')) return { kind: 'house', id: 'labels missing' };
+  if (key.startsWith('house-protection')) return { kind: 'house', id: 'house-protection' };
+  if (key.startsWith('house-')) return { kind: 'house', id: key };
+  if (key.startsWith('labels-')) return { kind: 'house', id: 'labels-missing' };
   return condition === null ? null : { kind: 'condition', id: condition };
 }
 

@@ -79,7 +79,7 @@ export function FindingArticle({ finding, practice, isOpen = false }: FindingArt
           />
         )}
         {condition !== null && <FromCatalog condition={condition} practice={practice} />}
-        {finding.key === 'house aluminum' && <AluminumRemedies practice={practice} />}
+        {finding.key === 'house-aluminum' && <AluminumRemedies practice={practice} />}
         {proposal !== null && proposal.cautions.length > 0 && (
           <Part term="Caution" words={proposal.cautions.join(' ')} />
         )}

@@ -72,40 +72,40 @@ const looks: Readonly<Record<Look, TopicWords>> = {
 };
 
 const house: Readonly<Record<string, TopicWords>> = {
-  'house ungrounded': words(
+  'house-ungrounded': words(
     'Tomas de tres ranuras sobre una instalación sin tierra',
     'Quien enchufa lo que necesita tierra cree tenerla.',
   ),
-  'house correct without ground': words(
+  'house-correct-without-ground': words(
     'Parece correcto en una casa hecha sin tierra',
     'Puede ser un puente con el neutro: el día en que este se suelte, toda carcasa metálica dará corriente.',
   ),
-  'house miswired': words(
+  'house-miswired': words(
     'Mal cableado en muchos sitios: trabajo no cualificado',
     'Quien hizo esto hizo más de lo que se ve en las tomas.',
   ),
-  'house service neutral': words(
+  'house-service-neutral': words(
     'El neutro de la acometida está suelto o perdido',
     'Quema aparatos y puede causar incendios. Llame ya a la compañía eléctrica.',
   ),
-  'house aluminum': words(
+  'house-aluminum': words(
     'Instalación de aluminio, o indicios de ella',
     'Falla en sus conexiones: se aflojan, se oxidan y se calientan.',
   ),
-  'house small conductors': words(
+  'house-small-conductors': words(
     'Cable más fino de lo que su interruptor permite',
     'Puede recalentarse en la pared antes de que salte el interruptor.',
   ),
-  'house adapters': words('Adaptadores de tres a dos en uso', 'Casi nunca dan tierra.'),
-  'house voltage': words('Tensión fuera de rango', 'Los aparatos se calientan o duran poco.'),
-  'house neutral rise': words('El neutro sube con la carga', 'Es largo, fino o está mal unido.'),
-  'house protection': words(
+  'house-adapters': words('Adaptadores de tres a dos en uso', 'Casi nunca dan tierra.'),
+  'house-voltage': words('Tensión fuera de rango', 'Los aparatos se calientan o duran poco.'),
+  'house-neutral-rise': words('El neutro sube con la carga', 'Es largo, fino o está mal unido.'),
+  'house-protection': words(
     'Falta un protector de fuga',
     'Hay agua o suelo desnudo cerca: una fuga que el interruptor no nota puede matar.',
   ),
-  'house testers': words('Probadores sin comprobar', 'Un probador que falla puede no mostrar lo que hay.'),
-  'house coverage': words('Tomas sin probar', 'No se sabe nada de ellas.'),
-  'labels missing': words('Faltan etiquetas', 'La siguiente persona creerá que hay tierra.'),
+  'house-testers': words('Probadores sin comprobar', 'Un probador que falla puede no mostrar lo que hay.'),
+  'house-coverage': words('Tomas sin probar', 'No se sabe nada de ellas.'),
+  'labels-missing': words('Faltan etiquetas', 'La siguiente persona creerá que hay tierra.'),
 };
 
 export const ownerPage: OwnerTexts = {

@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { assess } from '../assessment/index.ts';
-import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobStatement } from '../inspection/index.ts';
-import { lampsOf } from '../instruments/index.ts';
-import { reportOn } from '../report/index.ts';
+import { assess } from '../../assessment/index.ts';
+import { asEntries, idNumber } from '../../inspection/arbitrary-entries.ts';
+import { foldHouse, type JobStatement } from '../../inspection/index.ts';
+import { lampsOf } from '../../instruments/index.ts';
+import { reportOn } from '../../report/index.ts';
 
 const [den1, den2] = [0x30, 0x31].map(idNumber) as [string, string];
 
@@ -17,7 +17,7 @@ const reportOf = (...said: readonly JobStatement[]) => {
     ...said,
   ];
   const report = reportOn(assess(foldHouse(asEntries(all))));
-  return { ...report, findings: report.findings.filter(({ key }) => !key.startsWith('house ')) };
+  return { ...report, findings: report.findings.filter(({ key }) => !key.startsWith('house-')) };
 };
 const look = (receptacle: string, seen: 'scorch' | 'hole-up' | 'painted'): JobStatement => ({
   kind: 'look-noted',

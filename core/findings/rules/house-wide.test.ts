@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { assess } from '../assessment/index.ts';
-import { type Practice, usualPractice } from '../corrections/index.ts';
-import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobStatement } from '../inspection/index.ts';
-import { type LampPattern, lampsOf } from '../instruments/index.ts';
-import { noDefects, type Proposal, proposalsFor } from './index.ts';
+import { assess } from '../../assessment/index.ts';
+import { type Practice, usualPractice } from '../../corrections/index.ts';
+import { asEntries, idNumber } from '../../inspection/arbitrary-entries.ts';
+import { foldHouse, type JobStatement } from '../../inspection/index.ts';
+import { type LampPattern, lampsOf } from '../../instruments/index.ts';
+import { noDefects, type Proposal, proposalsFor } from '../index.ts';
 
 const room = idNumber(0x20);
 const at = (n: number): string => idNumber(0x100 + n);
@@ -65,20 +65,20 @@ describe('an ungrounded house', () => {
 
   test('three-slot receptacles without a ground are one finding of the house; two-slot ones none', () => {
     const found = proposals({ groundedWiring: false }, outlets);
-    expect(names(found.get('house ungrounded'))).toEqual(['Den 1', 'Den 2']);
-    expect([...found.keys()].some((key) => key.startsWith('reads open-ground'))).toBe(false);
+    expect(names(found.get('house-ungrounded'))).toEqual(['Den 1', 'Den 2']);
+    expect([...found.keys()].some((key) => key.startsWith('reads:open-ground'))).toBe(false);
   });
 
   test('three-slot receptacles that read correct there are a finding: a raceway, or a jumper', () => {
-    const finding = proposals({ groundedWiring: false }, outlets).get('house correct without ground');
+    const finding = proposals({ groundedWiring: false }, outlets).get('house-correct-without-ground');
     expect(names(finding)).toEqual(['Den 4']);
     expect(finding?.correction).toContain('load test');
   });
 
   test('nobody said: the year of the house decides (common practice: no grounds to about 1962)', () => {
-    expect(proposals({ yearBuilt: 1955 }, outlets).has('house ungrounded')).toBe(true);
-    expect(proposals({ yearBuilt: 1972 }, outlets).has('house ungrounded')).toBe(false);
-    expect(proposals({ yearBuilt: 1955, groundedWiring: true }, outlets).has('house ungrounded')).toBe(false);
+    expect(proposals({ yearBuilt: 1955 }, outlets).has('house-ungrounded')).toBe(true);
+    expect(proposals({ yearBuilt: 1972 }, outlets).has('house-ungrounded')).toBe(false);
+    expect(proposals({ yearBuilt: 1955, groundedWiring: true }, outlets).has('house-ungrounded')).toBe(false);
   });
 });
 
@@ -87,13 +87,13 @@ describe('many miswired receptacles', () => {
     Array.from({ length: 10 }, (_, n) => ({ lamps: n < wrong ? 'hn-ng' : 'hn-hg' }) as const);
 
   test('at random over a house they are a finding of their own: unqualified work (common practice)', () => {
-    const finding = proposals({ groundedWiring: true }, house(5)).get('house miswired');
+    const finding = proposals({ groundedWiring: true }, house(5)).get('house-miswired');
     expect(finding?.receptacles).toHaveLength(5);
     expect(finding?.correction).toContain('whole system');
   });
 
   test('two of ten are not many', () => {
-    expect(proposals({ groundedWiring: true }, house(2)).has('house miswired')).toBe(false);
+    expect(proposals({ groundedWiring: true }, house(2)).has('house-miswired')).toBe(false);
   });
 });
 
@@ -104,9 +104,9 @@ describe('aluminum', () => {
       { kind: 'cover-off', receptacle, provedDead: true, metal, awg: 12, breakerAmps: 15 },
     ];
 
-  test('seen in a box it is to be repaired by what the firm’s school takes as a repair', () => {
+  test('seen-in-a-box-it-is-to-be-repaired-by-what-the-firm’s-school-takes-as-a-repair', () => {
     const finding = proposals({ yearBuilt: 1968 }, [{ lamps: 'hn-hg', more: seen('aluminum') }]).get(
-      'house aluminum',
+      'house-aluminum',
     );
     expect(finding?.urgency).toBe('repair');
     expect(finding?.correction).toContain('cold-weld');
@@ -121,23 +121,23 @@ describe('aluminum', () => {
           { kind: 'look-noted', receptacle, look: 'scorch', seen: true },
         ],
       },
-    ]).get('house aluminum');
+    ]).get('house-aluminum');
     expect(finding?.urgency).toBe('act-now');
   });
 
   test('copper-clad counts where the firm’s school takes it as aluminum', () => {
     const clad: readonly Outlet[] = [{ lamps: 'hn-hg', more: seen('copper-clad') }];
-    expect(proposals({}, clad).has('house aluminum')).toBe(false);
+    expect(proposals({}, clad).has('house-aluminum')).toBe(false);
     const practice = {
       ...usualPractice,
       schools: { ...usualPractice.schools, 'copper-clad': 'as-aluminum' as const },
     };
-    expect(proposals({}, clad, { practice }).has('house aluminum')).toBe(true);
+    expect(proposals({}, clad, { practice }).has('house-aluminum')).toBe(true);
   });
 
   test('next door alone it is a sign, not more', () => {
     const finding = proposals({ yearBuilt: 1968, aluminumNearby: true }, [{ lamps: 'hn-hg' }]).get(
-      'house aluminum',
+      'house-aluminum',
     );
     expect([finding?.urgency, finding?.headline]).toEqual(['note', 'Signs of aluminum branch wiring']);
   });
@@ -155,7 +155,7 @@ test.each([
     lamps: 'hn-hg',
     more: (receptacle) => [{ kind: 'cover-off', receptacle, provedDead: true, metal, awg, breakerAmps }],
   };
-  expect(proposals({}, [outlet]).has('house small conductors')).toBe(isSmall);
+  expect(proposals({}, [outlet]).has('house-small-conductors')).toBe(isSmall);
 });
 
 describe('volts, by the firm’s school', () => {
@@ -169,7 +169,7 @@ describe('volts, by the firm’s school', () => {
   ] as const)('%d V by %s: out of range is %s', (volts, voltage, isOut) => {
     const practice = { ...usualPractice, schools: { ...usualPractice.schools, voltage } };
     const outlet: Outlet = { lamps: 'hn-hg', more: meter(volts) };
-    expect(proposals({}, [outlet], { practice }).has('house voltage')).toBe(isOut);
+    expect(proposals({}, [outlet], { practice }).has('house-voltage')).toBe(isOut);
   });
 
   const loaded = (ng: number): Outlet => ({
@@ -184,11 +184,11 @@ describe('volts, by the firm’s school', () => {
       ...usualPractice,
       schools: { ...usualPractice.schools, 'neutral-to-ground': 'half-volt' as const },
     };
-    expect(proposals({}, [loaded(1.4)]).has('house neutral rise')).toBe(false);
+    expect(proposals({}, [loaded(1.4)]).has('house-neutral-rise')).toBe(false);
     expect(noDefects(houseOf({}, [loaded(1.4)]), usualPractice).map(({ key }) => key)).toContain(
       'neutral rise',
     );
-    expect(proposals({}, [loaded(1.4)], { practice: strict }).has('house neutral rise')).toBe(true);
+    expect(proposals({}, [loaded(1.4)], { practice: strict }).has('house-neutral-rise')).toBe(true);
   });
 });
 
@@ -197,8 +197,8 @@ describe('ground-fault rules, by the year (NEC editions, from memory)', () => {
 
   test('a bathroom of 1985 without protection: missing; one of 1966: an upgrade, and no defect', () => {
     const options = { roomName: 'Bath' };
-    expect(proposals({ yearBuilt: 1985 }, bare, options).has('house protection bathroom')).toBe(true);
-    expect(proposals({ yearBuilt: 1966 }, bare, options).has('house protection bathroom')).toBe(false);
+    expect(proposals({ yearBuilt: 1985 }, bare, options).has('house-protection-bathroom')).toBe(true);
+    expect(proposals({ yearBuilt: 1966 }, bare, options).has('house-protection-bathroom')).toBe(false);
     expect(
       noDefects(houseOf({ yearBuilt: 1966 }, bare, 'Bath'), usualPractice)
         .map(({ words }) => words)
@@ -208,7 +208,7 @@ describe('ground-fault rules, by the year (NEC editions, from memory)', () => {
 
   test('a kitchen redone after the rule needs it, whatever the year of the house', () => {
     const described = { yearBuilt: 1966, alterations: [{ year: 2004, what: 'Kitchen redone' }] };
-    expect(proposals(described, bare, { roomName: 'Kitchen' }).has('house protection kitchen')).toBe(true);
+    expect(proposals(described, bare, { roomName: 'Kitchen' }).has('house-protection-kitchen')).toBe(true);
   });
 
   test('a device of its own, or one that was found to cut it, is protection', () => {
@@ -228,7 +228,7 @@ describe('ground-fault rules, by the year (NEC editions, from memory)', () => {
     ];
     for (const outlets of [own, behind])
       expect(
-        proposals({ yearBuilt: 1985 }, outlets, { roomName: 'Bath' }).has('house protection bathroom'),
+        proposals({ yearBuilt: 1985 }, outlets, { roomName: 'Bath' }).has('house-protection-bathroom'),
       ).toBe(false);
   });
 
@@ -245,14 +245,14 @@ test('an adapter in use is a finding by the usual school; three-wire range circu
     { lamps: 'hn', type: 'two-slot', adapter: true },
     { type: 'range-or-dryer' },
   ];
-  expect(names(proposals({}, outlets).get('house adapters'))).toEqual(['Den 1']);
+  expect(names(proposals({}, outlets).get('house-adapters'))).toEqual(['Den 1']);
   expect(noDefects(houseOf({}, outlets), usualPractice).map(({ key }) => key)).toEqual(['three-wire']);
 });
 
 test('much that was not tested is said in a note, and testers that nobody proved', () => {
   const found = proposals({}, [{ lamps: 'hn-hg' }, {}, {}]);
-  expect(found.get('house coverage')?.headline).toBe('2 of 3 receptacles were not tested');
-  expect(found.get('house testers')?.urgency).toBe('note');
+  expect(found.get('house-coverage')?.headline).toBe('2 of 3 receptacles were not tested');
+  expect(found.get('house-testers')?.urgency).toBe('note');
 });
 
 test('the firm’s own words stand for a condition’s correction', () => {

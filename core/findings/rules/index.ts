@@ -1,0 +1,39 @@
+import { adapters } from './adapters.ts';
+import { aluminum } from './aluminum.ts';
+import { correctWithoutGround } from './correct-without-ground.ts';
+import { unprovedTesters } from './function-checks.ts';
+import { groundFaultDevices } from './ground-fault-devices.ts';
+import { lostService } from './lost-service-neutral.ts';
+import { missingLabels } from './missing-labels.ts';
+import { missingProtection } from './missing-protection.ts';
+import { notCovered } from './not-covered.ts';
+import { oddVolts } from './odd-volts.ts';
+import { oldDevices } from './old-devices.ts';
+import { openedBoxes } from './opened-boxes.ts';
+import { randomMiswiring } from './random-miswiring.ts';
+import { readings } from './readings.ts';
+import type { Rule } from './rule.ts';
+import { smallConductors } from './small-conductors.ts';
+import { ungroundedSystem } from './ungrounded-system.ts';
+import { visibleDefects } from './visible-defects.ts';
+
+/** Every rule: a file and a line each. Those of one rank are reported in this order. */
+export const rules: readonly Rule[] = [
+  readings,
+  lostService,
+  ungroundedSystem,
+  correctWithoutGround,
+  randomMiswiring,
+  aluminum,
+  smallConductors,
+  adapters,
+  oddVolts,
+  missingProtection,
+  unprovedTesters,
+  notCovered,
+  visibleDefects,
+  groundFaultDevices,
+  openedBoxes,
+  missingLabels,
+  oldDevices,
+];

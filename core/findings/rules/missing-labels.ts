@@ -1,0 +1,32 @@
+import { foundBehind, receptaclesOf } from '../../inspection/index.ts';
+import { type Proposal, seenOnly } from '../finding.ts';
+import { type JudgedHouse, withEvidence } from './rule.ts';
+
+/** A receptacle without a ground, protected by a device, needs both labels. */
+export function missingLabels({ house, verdictOf }: JudgedHouse): readonly Proposal[] {
+  const behindDevices = new Set(foundBehind(house).flatMap(({ dead }) => dead));
+  const missing = receptaclesOf(house).filter((one) => {
+    const { labels } = one.protection;
+    if (labels === null) return false;
+    const ungrounded = verdictOf(one.id)?.readsAs.includes('open-ground') === true;
+    const needs = [
+      ...(behindDevices.has(one.id) ? (['protected'] as const) : []),
+      ...(ungrounded ? (['no-equipment-ground'] as const) : []),
+    ];
+    return needs.some((label) => !labels.includes(label));
+  });
+  if (missing.length === 0) return [];
+  return [
+    {
+      ...seenOnly,
+      key: 'labels-missing',
+      urgency: 'repair',
+      headline: 'Labels missing',
+      what: 'A receptacle protected from elsewhere is marked “GFCI Protected”; one without a ground is marked “No Equipment Ground” besides.',
+      why: 'The next person takes it for grounded, or looks in vain for its reset.',
+      correction: 'The labels are put on (NEC 406.4(D)(2), from memory; the local code decides).',
+      by: 'owner',
+      ...withEvidence(missing),
+    },
+  ];
+}

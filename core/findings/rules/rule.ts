@@ -1,0 +1,25 @@
+import type { Assessment, Verdict } from '../../assessment/index.ts';
+import type { Practice } from '../../corrections/index.ts';
+import type { House, Receptacle } from '../../inspection/index.ts';
+import { evidenceAt } from '../evidence.ts';
+import type { Place, Proposal } from '../finding.ts';
+
+/** What a rule goes by. */
+export interface JudgedHouse {
+  readonly house: House;
+  readonly assessment: Assessment;
+  readonly practice: Practice;
+  readonly verdictOf: (id: string) => Verdict | null;
+}
+
+/** What one thing that may be wrong with a house proposes to report. */
+export type Rule = (judged: JudgedHouse) => readonly Proposal[];
+
+export const places = (all: readonly Receptacle[]): readonly Place[] =>
+  all.map(({ id, name }) => ({ id, name }));
+
+/** Receptacles of a finding, with all that was read and seen there. */
+export const withEvidence = (all: readonly Receptacle[]): Pick<Proposal, 'receptacles' | 'evidence'> => ({
+  receptacles: places(all),
+  evidence: all.flatMap(evidenceAt),
+});

@@ -1,0 +1,26 @@
+import { type Look, lookFacts, looks } from '../../conditions/index.ts';
+import { receptaclesOf } from '../../inspection/index.ts';
+import { type Proposal, seenOnly } from '../finding.ts';
+import { type JudgedHouse, withEvidence } from './rule.ts';
+
+/** What was seen without a tester, one finding a look. */
+export function visibleDefects({ house }: JudgedHouse): readonly Proposal[] {
+  const all = receptaclesOf(house);
+  return looks.flatMap((look: Look): readonly Proposal[] => {
+    const { name, urgency, why, correction } = lookFacts[look];
+    const there = all.filter((one) => one.looks.includes(look));
+    if (urgency === null || there.length === 0) return [];
+    return [
+      {
+        ...seenOnly,
+        key: `seen-${look}`,
+        urgency,
+        headline: name,
+        what: 'Seen at the receptacle.',
+        why,
+        correction,
+        ...withEvidence(there),
+      },
+    ];
+  });
+}
