@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { parseJobText } from '@fair-plug/core/exchange';
 import { keepPart, partOf } from './corpus/corpus.ts';
-import { digestOf, type Outcome, outcomeOf } from './corpus/outcome.ts';
+import { digestOf, lostDecisions, type Outcome, outcomeOf } from './corpus/outcome.ts';
 
 /*
  * `npm run harness`: what is made now of the corpus, held against what was made of it before. With the name of a fault
@@ -61,6 +61,8 @@ function complain(name: string, broken: readonly string[]): void {
 const houses = partOf('houses').map((kept) => {
   const { judgement, findings, house, broken } = outcomeOf(kept.entries, kept.kit);
   complain(`house ${kept.seed}`, broken);
+  for (const words of lostDecisions(kept.outcome.findings, findings))
+    console.log(`house ${kept.seed} decision: ${words}`);
   const now = { outcome: { judgement, findings }, house: digestOf(house) };
   return held(`house ${kept.seed}`, kept, { outcome: kept.outcome, house: kept.house }, now);
 });
@@ -69,6 +71,8 @@ const jobs = partOf('jobs').map((kept) => {
   if (opened.kind === 'problems') throw new Error(`${kept.name} does not open`);
   const { broken, ...outcome } = outcomeOf(opened.value.entries, kept.kit);
   complain(kept.name, broken);
+  for (const words of lostDecisions(kept.outcome.findings, outcome.findings))
+    console.log(`${kept.name} decision: ${words}`);
   const now: { outcome: Outcome } = { outcome };
   return held(kept.name, kept, { outcome: kept.outcome }, now);
 });

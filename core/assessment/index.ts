@@ -9,5 +9,5 @@ export * from './judgement-news.ts';
 export * from './lamp-verdict.ts';
 export { oddValues } from './odd-values.ts';
 export * from './reading-words.ts';
-export { groundFaultWords } from './receptacle-verdict.ts';
+export { type GroundFaultCode, groundFaultWords } from './receptacle-verdict.ts';
 export { isJudgedAsRead, pressingDoubtOf, refinedVerdict } from './refined-verdict.ts';

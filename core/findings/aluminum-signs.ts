@@ -92,6 +92,12 @@ export const metalAt = (receptacle: Receptacle, house: House): MetalJudged =>
     neighbours: house.aluminumNearby ?? undefined,
   });
 
+/** Whether what was seen in a box is aluminum. */
+export function isAluminumAt(receptacle: Receptacle, house: House, clad: Schools['copper-clad']): boolean {
+  const { metal } = metalAt(receptacle, house);
+  return metal === 'aluminum' || (metal === 'copper-clad' && clad === 'as-aluminum');
+}
+
 /**
  * Aluminum branch wiring in a house, by what was seen with covers off, and by what points to it. Copper-clad counts
  * where the firm's school takes it as aluminum.
@@ -110,9 +116,7 @@ export function aluminumIn(house: House, clad: Schools['copper-clad']): Aluminum
     receptacles: list.map(({ receptacle: { id, name } }) => ({ id, name })),
     evidence: evidenceFrom(list),
   });
-  const seen = opened.filter(
-    ({ judged: { metal } }) => metal === 'aluminum' || (metal === 'copper-clad' && clad === 'as-aluminum'),
-  );
+  const seen = opened.filter(({ receptacle }) => isAluminumAt(receptacle, house, clad));
   if (seen.length > 0)
     return {
       standing: 'seen',

@@ -35,6 +35,8 @@ export interface Proposal extends Wording {
   readonly key: string;
   /** What it says, apart from its words; the key where it always says the same. */
   readonly code?: string;
+  /** People are kept away for it. */
+  readonly isDanger?: boolean;
   /** Of what testers showed; null where it was seen or is of the whole house. */
   readonly verdict: Verdict | null;
   /** The entry of the catalog it belongs to; null where none does. */
@@ -63,8 +65,23 @@ export interface Proposal extends Wording {
 export const noGrounds = 'no box: the wiring has no grounds';
 
 /** Where the electrician opens first for a condition, in a house with grounds, without, or of which it is not known. */
-export const openFirstFor = (condition: ConditionId, { groundedWiring }: House): string | null =>
-  condition === 'open-ground' && groundedWiring === false ? noGrounds : conditions[condition].openFirst;
+export function openFirstFor(condition: ConditionId, house: House): string | null {
+  if (condition === 'open-ground' && house.groundedWiring === false) return noGrounds;
+  const off = breakersFoundOff(house);
+  const { openFirst } = conditions[condition];
+  // A breaker that somebody saw comes before a device that nobody did.
+  return off !== null && isDark(condition)
+    ? `no box before the breaker found off (${off}) is looked into: it stays off until its reason is known; ${openFirst}`
+    : openFirst;
+}
+
+const isDark = (condition: ConditionId): boolean =>
+  condition === 'open-hot' || condition === 'protection-tripped';
+
+/** What was noted of breakers found off; null where nothing was, or that there were none. */
+function breakersFoundOff({ breakersFoundOff: noted }: House): string | null {
+  return noted === null || /^(none|no|nil|nothing|0|-|–)\.?$/i.test(noted) ? null : noted;
+}
 
 /** What a proposal is made of where nothing was computed. */
 export const seenOnly = {

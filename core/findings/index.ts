@@ -5,3 +5,4 @@ export * from './finding.ts';
 export * from './no-defect.ts';
 export { proposalsFor } from './proposals.ts';
 export { isUngrounded } from './rules/grounds.ts';
+export * from './vanished.ts';

@@ -1,4 +1,5 @@
 import type { VerdictCode } from '../assessment/index.ts';
+import type { House } from '../inspection/index.ts';
 
 /**
  * How findings were keyed while keys held sentences: what was decided on one by its old key is decided on it by its new
@@ -54,6 +55,14 @@ const oldDevices: Readonly<Record<string, string>> = {
 
 /** Of headlines that a finding was held with before it was held with a code. */
 export const codeOfHeadline = (headline: string): string | null => oldHeadlines[headline] ?? null;
+
+/** Whether something was decided on a finding by its old key: when it was still one for all devices of a house. */
+export const isDecidedByOldKey = (findingsSaid: House['findingsSaid'], key: string): boolean =>
+  findingsSaid.some((entry) => {
+    const named =
+      'findings' in entry ? entry.findings : [entry.finding, ...('into' in entry ? [entry.into] : [])];
+    return named.some((one) => one !== null && one !== key && currentKey(one) === key);
+  });
 
 /** The key of today for a key of any day. */
 export function currentKey(key: string): string {

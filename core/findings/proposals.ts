@@ -1,13 +1,15 @@
 import type { Assessment, Verdict } from '../assessment/index.ts';
-import { conditionIds, urgencies } from '../conditions/index.ts';
+import { type ConditionId, conditionIds, urgencies } from '../conditions/index.ts';
 import type { Practice } from '../corrections/index.ts';
 import type { Proposal } from './finding.ts';
 import { rules } from './rules/index.ts';
 
-const rank = ({ urgency, condition, verdict }: Proposal): number =>
-  urgencies.indexOf(urgency) * 100 +
-  // What readings tell comes before what was seen or is of the house, and the more dangerous first.
-  (verdict === null ? 50 : conditionIds.indexOf(condition ?? 'correct'));
+const rank = ({ urgency, condition, verdict, isDanger }: Proposal): number =>
+  urgencies.indexOf(urgency) * 100 + (isDanger === true ? 0 : 1 + dangerOf(condition, verdict !== null));
+
+/** What readings tell comes before what was seen or is of the house, and the more dangerous first. */
+const dangerOf = (condition: ConditionId | null, isRead: boolean): number =>
+  isRead ? conditionIds.indexOf(condition ?? 'correct') : 50;
 
 /**
  * What is proposed to be reported of a house, the most pressing first. Receptacles of one cause share one proposal,

@@ -1,4 +1,4 @@
-import { type House, receptaclesOf, type WentDead } from './house.ts';
+import { type House, type Receptacle, receptaclesOf, type WentDead } from './house.ts';
 import { isSameSource } from './lost-by.ts';
 import { inOrder } from './order.ts';
 
@@ -31,6 +31,41 @@ const isBack = (entry: WentDead, { wentDead }: House): boolean =>
         (entry.by.kind === 'device' && later.dead.includes(entry.by.receptacle))),
   );
 
+/** Where the power went off and nobody said that it is back. */
+export interface NotBack {
+  /** Devices that were tried, and would not reset. */
+  readonly refusing: ReadonlySet<string>;
+  /** Receptacles without power, and those at which it was switched off. */
+  readonly dark: ReadonlySet<string>;
+}
+
+export function powerNotBackAt(house: House): NotBack {
+  const refusing = new Set<string>();
+  const dark = new Set(untold(house).map(({ id }) => id));
+  for (const entry of house.wentDead) {
+    const isLatest = house.wentDead.findLast(({ by }) => isSameSource(by, entry.by)) === entry;
+    if (!isLatest || entry.powerBack || isBack(entry, house)) continue;
+    for (const id of entry.dead) dark.add(id);
+    if (entry.by.kind !== 'device') continue;
+    dark.add(entry.by.receptacle);
+    if (entry.willNotReset === true) refusing.add(entry.by.receptacle);
+  }
+  return { refusing, dark };
+}
+
+/** Receptacles at which a device tripped, and of which nobody said anything since. */
+const untold = (house: House): readonly Receptacle[] =>
+  receptaclesOf(house).filter(({ id, groundFaultTests }) => {
+    const latest = groundFaultTests.at(-1);
+    if (latest?.result !== 'tripped') return false;
+    return !house.wentDead.some(
+      (entry) =>
+        entry.by.kind === 'device' &&
+        (entry.by.receptacle === id || entry.dead.includes(id)) &&
+        inOrder(entry, latest) > 0,
+    );
+  });
+
 /** By name, the devices and breakers, or where they were tripped, of which nobody has said that the power is back. */
 export function powerNotBack(house: House): readonly string[] {
   const receptacles = receptaclesOf(house);
@@ -40,17 +75,5 @@ export function powerNotBack(house: House): readonly string[] {
     .map(({ by }) =>
       by.kind === 'device' ? (names.get(by.receptacle) ?? 'a device') : `breaker ${by.breaker}`,
     );
-  const untold = receptacles
-    .filter(({ id, groundFaultTests }) => {
-      const latest = groundFaultTests.at(-1);
-      if (latest?.result !== 'tripped') return false;
-      return !house.wentDead.some(
-        (entry) =>
-          entry.by.kind === 'device' &&
-          (entry.by.receptacle === id || entry.dead.includes(id)) &&
-          inOrder(entry, latest) > 0,
-      );
-    })
-    .map(({ name }) => name);
-  return [...new Set([...said, ...untold])];
+  return [...new Set([...said, ...untold(house).map(({ name }) => name)])];
 }

@@ -1,1 +1,2 @@
 export * from './en-us/entry-words.ts';
+export * from './en-us/vanished-words.ts';

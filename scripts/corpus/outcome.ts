@@ -101,3 +101,53 @@ export const digestOf = (value: unknown): string =>
   createHash('sha256')
     .update(JSON.stringify(plain(value)))
     .digest('hex');
+
+interface Decided {
+  readonly key: string;
+  readonly status: string;
+  readonly reason: string | null;
+  readonly edits: object;
+  readonly note: string | null;
+  readonly into: string | null;
+  readonly merged: readonly string[];
+  readonly isOwn: boolean;
+  readonly flags: readonly { readonly kind: string }[];
+  readonly receptacles: readonly { readonly id: string }[];
+}
+
+const decision = ({
+  key,
+  status,
+  reason,
+  edits,
+  note,
+  into,
+  merged,
+  receptacles,
+  flags,
+  isOwn,
+}: Decided) => ({
+  key,
+  status,
+  reason,
+  edits,
+  note,
+  into,
+  merged: merged.toSorted(),
+  isOwn,
+  receptacles: receptacles.map(({ id }) => id),
+  flags: flags.map(({ kind }) => kind),
+});
+
+const isDecided = ({ status, edits, merged, into, isOwn }: Decided): boolean =>
+  status !== 'open' || Object.keys(edits).length > 0 || merged.length > 0 || into !== null || isOwn;
+
+/** What somebody decided and does not stand any more as it was decided, on the same finding and with the same flags. */
+export function lostDecisions(before: readonly unknown[], now: readonly unknown[]): readonly string[] {
+  const found = new Map((now as readonly Decided[]).map((one) => [one.key, decision(one)]));
+  return (before as readonly Decided[]).filter(isDecided).flatMap((one) => {
+    const was = JSON.stringify(decision(one));
+    const is = JSON.stringify(found.get(one.key) ?? null);
+    return was === is ? [] : [`${was} is now ${is}`];
+  });
+}

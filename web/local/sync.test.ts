@@ -141,7 +141,7 @@ describe('in step with the server', () => {
       (await entriesOf(other.store, job)).map(({ id }) => id).sort(),
     );
     const [line] = await device.store.logs.where('log').equals(job).toArray();
-    expect(line).toMatchObject({ cursor: 5, summary: { address: 'Address not entered' } });
+    expect(line).toMatchObject({ cursor: 5, summary: { address: null } });
     const before = server.asked.length;
     await device.exchange();
     expect(server.asked.slice(before)).toEqual(['GET /api/logs']);

@@ -58,7 +58,7 @@ describe('a record of what a browser kept', () => {
       entries.map(({ id }) => [job, true, id]),
     );
     expect(wake).toHaveBeenCalled();
-    expect((await store.logs.get(job))?.summary).toMatchObject({ address: 'Address not entered' });
+    expect((await store.logs.get(job))?.summary).toMatchObject({ address: null });
   });
 
   test('adds what is missing and leaves what the server has confirmed', async () => {

@@ -1,5 +1,6 @@
 import { acceptedRemedies, aluminumRemedies } from '../../corrections/index.ts';
-import { aluminumIn } from '../aluminum-signs.ts';
+import { receptaclesOf } from '../../inspection/index.ts';
+import { aluminumIn, isAluminumAt } from '../aluminum-signs.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import type { JudgedHouse } from './rule.ts';
 
@@ -9,6 +10,11 @@ export function aluminum({ house, practice }: JudgedHouse): readonly Proposal[] 
   const school = practice.schools.aluminum;
   const [best, next] = acceptedRemedies(school).map((id) => aluminumRemedies[id].name);
   const isSeen = seen.standing === 'seen';
+  const inSprings = receptaclesOf(house)
+    .filter(
+      (one) => one.coverOff?.pushIn === true && isAluminumAt(one, house, practice.schools['copper-clad']),
+    )
+    .map(({ name }) => name);
   return [
     {
       ...seenOnly,
@@ -19,7 +25,11 @@ export function aluminum({ house, practice }: JudgedHouse): readonly Proposal[] 
       urgency: seen.isFailing ? 'act-now' : isSeen ? 'repair' : 'note',
       headline: isSeen ? 'Aluminum branch wiring' : 'Signs of aluminum branch wiring',
       what: isSeen
-        ? 'Conductors of receptacle circuits are aluminum.'
+        ? `Conductors of receptacle circuits are aluminum.${
+            inSprings.length === 0
+              ? ''
+              : ` At ${inSprings.join(', ')} push-in terminals hold it, which are made for copper alone.`
+          }`
         : 'Something points to aluminum conductors; no cut end was seen that proves it.',
       why: 'It fails at its connections: soft metal creeps and loosens, oxide does not conduct, joints heat. Insurers often refuse it or ask for a certificate.',
       correction: isSeen

@@ -6,11 +6,14 @@ import { groundFaultDevices } from './ground-fault-devices.ts';
 import { lostService } from './lost-service-neutral.ts';
 import { missingLabels } from './missing-labels.ts';
 import { missingProtection } from './missing-protection.ts';
+import { noTripDownstream } from './no-trip-downstream.ts';
 import { notCovered } from './not-covered.ts';
 import { oddVolts } from './odd-volts.ts';
 import { oldDevices } from './old-devices.ts';
 import { openedBoxes } from './opened-boxes.ts';
+import { powerNotBack } from './power-not-back.ts';
 import { randomMiswiring } from './random-miswiring.ts';
+import { readWrongBefore } from './read-wrong-before.ts';
 import { readings } from './readings.ts';
 import type { Rule } from './rule.ts';
 import { smallConductors } from './small-conductors.ts';
@@ -20,6 +23,7 @@ import { visibleDefects } from './visible-defects.ts';
 /** Every rule: a file and a line each. Those of one rank are reported in this order. */
 export const rules: readonly Rule[] = [
   readings,
+  readWrongBefore,
   lostService,
   ungroundedSystem,
   correctWithoutGround,
@@ -33,6 +37,8 @@ export const rules: readonly Rule[] = [
   notCovered,
   visibleDefects,
   groundFaultDevices,
+  noTripDownstream,
+  powerNotBack,
   openedBoxes,
   missingLabels,
   oldDevices,

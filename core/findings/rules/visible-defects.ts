@@ -7,7 +7,7 @@ import { type JudgedHouse, withEvidence } from './rule.ts';
 export function visibleDefects({ house }: JudgedHouse): readonly Proposal[] {
   const all = receptaclesOf(house);
   return looks.flatMap((look: Look): readonly Proposal[] => {
-    const { name, urgency, why, correction } = lookFacts[look];
+    const { name, urgency, why, correction, danger } = lookFacts[look];
     const there = all.filter((one) => one.looks.includes(look));
     if (urgency === null || there.length === 0) return [];
     return [
@@ -15,6 +15,7 @@ export function visibleDefects({ house }: JudgedHouse): readonly Proposal[] {
         ...seenOnly,
         key: `seen-${look}`,
         urgency,
+        isDanger: danger !== null,
         headline: name,
         what: 'Seen at the receptacle.',
         why,

@@ -18,6 +18,7 @@ import { FindingDetail } from './finding-detail';
 import { FindingList } from './finding-list';
 import classes from './findings.module.css';
 import { useDecisions } from './use-decisions';
+import { VanishedList } from './vanished-list';
 
 export function FindingsScreen() {
   return <JobLoader>{(loaded) => <Findings key={loaded.job} {...loaded} />}</JobLoader>;
@@ -97,6 +98,7 @@ function Findings({ job, house, isWhole }: LoadedJob) {
               }
             />
           )}
+          <VanishedList job={job} />
           {decisions !== null && (
             <div className={classes.actions}>
               <Button variant="default" size="sm" onClick={adding.open}>

@@ -95,6 +95,10 @@ export function ProofSection({ report }: Props) {
   const { proofs, house } = report;
   const dead = powerNotBack(house);
   const labelled = receptaclesOf(house).filter(({ protection }) => (protection.labels?.length ?? 0) > 0);
+  const elsewhere = receptaclesOf(house).filter(({ protection }) => protection.resetAt !== null);
+  const warned = receptaclesOf(house).flatMap(({ name, warnings }) =>
+    warnings.map(({ danger, at }) => ({ name, at, danger: danger.replace('-', ' ') })),
+  );
   return (
     <section>
       <h2>Testers and proofs</h2>
@@ -128,6 +132,22 @@ export function ProofSection({ report }: Props) {
           .
         </p>
       )}
+      {elsewhere.length > 0 && (
+        <p>
+          Resets found:{' '}
+          {elsewhere.map(({ name, protection }) => `${name} at ${protection.resetAt}`).join('; ')}.
+        </p>
+      )}
+      {warned.length > 0 && (
+        <p>
+          People were told to keep away:{' '}
+          {warned
+            .map(({ name, danger, at }) => `${name} (${danger}, ${dayjs(at).format('HH:mm')})`)
+            .join('; ')}
+          .
+        </p>
+      )}
+      {house.keepPowered.length > 0 && <p>Must not lose power: {house.keepPowered.join(', ')}.</p>}
       {house.left.length > 0 && (
         <p>
           On leaving:{' '}

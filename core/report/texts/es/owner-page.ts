@@ -105,6 +105,7 @@ const house: Readonly<Record<string, TopicWords>> = {
   ),
   'house-testers': words('Probadores sin comprobar', 'Un probador que falla puede no mostrar lo que hay.'),
   'house-coverage': words('Tomas sin probar', 'No se sabe nada de ellas.'),
+  'box-push-in': words('Bornes de resorte', 'Se aflojan con el calor y con el uso.'),
   'labels-missing': words('Faltan etiquetas', 'La siguiente persona creerá que hay tierra.'),
 };
 

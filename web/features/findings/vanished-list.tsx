@@ -1,0 +1,34 @@
+import { vanishedInWords } from '@fair-plug/core/words';
+import { Button } from '@mantine/core';
+import { Words } from '@/components/region-words';
+import { useProposals } from '@/local/use-finding-summary';
+import classes from './findings.module.css';
+
+/** Findings that were proposed and never decided on, and why each is proposed no more. */
+export function VanishedList({ job }: { readonly job: string }) {
+  const { vanished, setProposals } = useProposals(job);
+  if (vanished.length === 0) return null;
+  return (
+    <section className={classes.vanished} aria-label="No longer proposed">
+      <h2>No longer proposed</h2>
+      <ul>
+        {vanished.map((one) => (
+          <li key={one.key}>
+            <strong>
+              <Words>{one.headline}</Words>
+            </strong>
+            {one.places.length > 0 && ` at ${one.places.map(({ name }) => name).join(', ')}`}.{' '}
+            <Words>{vanishedInWords(one)}</Words>
+          </li>
+        ))}
+      </ul>
+      <Button
+        size="compact-sm"
+        variant="default"
+        onClick={() => setProposals((before) => ({ ...before, vanished: [] }))}
+      >
+        Seen
+      </Button>
+    </section>
+  );
+}
