@@ -16,6 +16,9 @@ export const textSchema = (longest: number) =>
     .refine((text) => text.trim() === text, { message: 'expected no space at either end' })
     .refine((text) => text.isWellFormed() && !text.includes('\0'), { message: 'expected whole characters' });
 
+/** A day of the calendar, such as 2026-05-04. */
+export const daySchema = z.iso.date();
+
 export const yearSchema = z.int().min(1700).max(2100);
 /** A share of the way round a room's walls, clockwise from the corner at the top left as seen from above. */
 export const spotSchema = z.number().min(0).lt(1);

@@ -77,6 +77,7 @@ const since = [
   'power-restored',
   'reference-checked',
   'room-moved',
+  'tester-calibrated',
 ];
 
 test('what is kept holds every kind of entry that there was, and every decision', () => {

@@ -66,6 +66,12 @@ export function SavedText({ value, longest, onType, onSave, isDisabled = false, 
   );
 }
 
+/** A day that is kept when the field is left. */
+export function SavedDay({ value, onSave, isDisabled = false, ...shared }: Shared & Omit<Kept, 'onType'>) {
+  const typed = useTyped({ value, onSave });
+  return <TextInput type="date" {...labelled(shared)} disabled={isDisabled} {...typed} />;
+}
+
 /** Some lines of text that are kept when the field is left. */
 export function SavedWords({
   value,

@@ -55,6 +55,18 @@ const meter =
     { kind: 'reading-taken', receptacle, shown: { instrument: 'meter', hn, hg: hn, ng } },
   ];
 
+test('an instrument whose calibration was more than a year old is noted (common practice: once a year)', () => {
+  const read = [{ lamps: 'hn-hg' as const, more: meter(119) }];
+  const calibrated = (calibratedOn: string): Practice => ({
+    ...usualPractice,
+    calibrations: [{ instrument: 'meter', tester: null, serial: 'M 1234', calibratedOn }],
+  });
+  // Read on 4 May 2026.
+  const noted = (day: string) => proposals({}, read, { practice: calibrated(day) }).get('house-calibration');
+  expect(noted('2025-05-03')?.what).toBe('Meter: calibrated on 2025-05-03.');
+  expect(noted('2025-05-04')).toBeUndefined();
+});
+
 describe('an ungrounded house', () => {
   const outlets: readonly Outlet[] = [
     { lamps: 'hn', type: 'three-slot' },

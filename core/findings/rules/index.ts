@@ -1,5 +1,6 @@
 import { adapters } from './adapters.ts';
 import { aluminum } from './aluminum.ts';
+import { calibrationOverdue } from './calibration-overdue.ts';
 import { correctWithoutGround } from './correct-without-ground.ts';
 import { unprovedTesters } from './function-checks.ts';
 import { groundFaultDevices } from './ground-fault-devices.ts';
@@ -34,6 +35,7 @@ export const rules: readonly Rule[] = [
   oddVolts,
   missingProtection,
   unprovedTesters,
+  calibrationOverdue,
   notCovered,
   visibleDefects,
   groundFaultDevices,

@@ -3,6 +3,7 @@ export { letterheadDescribed } from './letterhead-described.ts';
 export { practiceChosen } from './practice-chosen.ts';
 export { referenceChecked } from './reference-checked.ts';
 export { roomTemplateSaved } from './room-template-saved.ts';
+export { testerCalibrated } from './tester-calibrated.ts';
 export { testerDescribed } from './tester-described.ts';
 export { testerProved } from './tester-proved.ts';
 export { withdrawn } from './withdrawn.ts';

@@ -81,6 +81,20 @@ describe('a tester of one’s own', () => {
   });
 });
 
+test('serial number and calibration of the meter are kept', async () => {
+  const { user, server } = await kit();
+  const marks = within(await screen.findByRole('region', { name: 'Serial numbers and calibration' }));
+  await user.type(marks.getByLabelText('Serial number of Meter'), 'M 1234{Enter}');
+  fireEvent.change(marks.getByLabelText('Calibration of Meter'), { target: { value: '2026-05-04' } });
+  fireEvent.blur(marks.getByLabelText('Calibration of Meter'));
+  await waitFor(() =>
+    expect(server.logs.get('kit')).toMatchObject([
+      { kind: 'tester-calibrated', instrument: 'meter', serial: 'M 1234' },
+      { kind: 'tester-calibrated', instrument: 'meter', calibratedOn: '2026-05-04' },
+    ]),
+  );
+});
+
 describe('the bag', () => {
   test('what it cannot see shrinks with what is in it, by the engine', async () => {
     const { user } = await kit();

@@ -10,6 +10,7 @@ import { Page } from '@/components/page';
 import { useChooseTester, useChosenTester } from '@/local/use-chosen-tester';
 import { useKit } from '@/local/use-logs';
 import { Bag } from './bag';
+import { Calibrations } from './calibrations';
 import classes from './kit-screen.module.css';
 import { ShownPattern } from './shown-pattern';
 import { TesterSetUp } from './tester-set-up';
@@ -35,6 +36,7 @@ export function KitScreen() {
         <Loading error={loaded.kind === 'failed' ? loaded.error : undefined} />
       )}
       {!isSettingUp && <Bag />}
+      {!isSettingUp && loaded.kind === 'loaded' && <Calibrations testers={loaded.testers} />}
     </Page>
   );
 }

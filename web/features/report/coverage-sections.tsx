@@ -1,5 +1,6 @@
 import { instrumentWords } from '@fair-plug/core/assessment';
 import { labelWords, leavingItems, leavingWords, reasonWords } from '@fair-plug/core/conditions';
+import { type Calibration, calibrationOf } from '@fair-plug/core/corrections';
 import { foundBehind, powerNotBack, receptaclesOf } from '@fair-plug/core/inspection';
 import type { Report } from '@fair-plug/core/report';
 import dayjs from 'dayjs';
@@ -88,6 +89,17 @@ export function CoverageSection({ report }: Props) {
   );
 }
 
+/** " (CAT III, 300 V, serial number 1234, calibrated 2 May 2026)": what stands on a tester. */
+function markedAs(rating: string | null, calibration: Calibration | null): string {
+  const { serial = null, calibratedOn = null } = calibration ?? {};
+  const marks = [
+    rating,
+    serial === null ? null : `serial number ${serial}`,
+    calibratedOn === null ? null : `calibrated ${dayjs(calibratedOn).format('D MMM YYYY')}`,
+  ].filter((mark) => mark !== null);
+  return marks.length === 0 ? '' : ` (${marks.join(', ')})`;
+}
+
 /** The testers and their proofs, and the house as it was left. */
 export function ProofSection({ report }: Props) {
   const kit = useKit();
@@ -109,7 +121,8 @@ export function ProofSection({ report }: Props) {
           return (
             <li key={`${instrument} ${tester}`}>
               <strong>{known?.name ?? instrumentWords[instrument].name}</strong>
-              {known?.rating ? ` (${known.rating})` : ''}: {readings} readings; {proofWords[state]}
+              {markedAs(known?.rating ?? null, calibrationOf(report.practice, instrument, tester))}:{' '}
+              {readings} readings; {proofWords[state]}
               {tried.length > 0 &&
                 ` (${tried.map((one) => `${one.passed ? 'good' : 'failed'} ${dayjs(one.at).format('HH:mm')}`).join(', ')})`}
               .

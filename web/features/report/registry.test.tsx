@@ -65,6 +65,11 @@ const base = [
   lamps(wrong, 'hn'),
   lamps(correct, 'hn-hg'),
   lamps(device, 'hn-hg'),
+  {
+    kind: 'reading-taken',
+    receptacle: correct,
+    shown: { instrument: 'meter', hn: 120, hg: 120, ng: 0.1 },
+  },
 ].map((one) => stamped<JobEntry>(one));
 const baseKit = [
   {
@@ -118,6 +123,8 @@ const exempt: Readonly<Record<string, string>> = {
   'finding-decided.finding': 'what is decided on it is tried by itself',
   'finding-edited.finding': 'what is edited in it is tried by itself',
   'finding-merged.finding': 'held by the tests of decided findings',
+  'tester-calibrated.instrument': 'names what the number and the day stand on',
+  'tester-calibrated.tester': 'names what the number and the day stand on',
   'tester-proved.instrument': 'of the kit: stands on the page of the kit, not in a report',
   'tester-proved.tester': 'of the kit: stands on the page of the kit, not in a report',
   'tester-proved.passed': 'of the kit: stands on the page of the kit, not in a report',
@@ -138,7 +145,6 @@ const defOf = (schema: z.core.$ZodType): Def => schema._zod.def as Def;
 
 /** Every value that a field is tried with: each of a choice, else one. */
 function valuesOf(name: string, schema: z.core.$ZodType): readonly unknown[] {
-  const def = defOf(schema);
   switch (name) {
     case 'receptacle':
       return places;
@@ -156,6 +162,12 @@ function valuesOf(name: string, schema: z.core.$ZodType): readonly unknown[] {
     case 'dead':
     case 'receptacles':
       return [[wrong]];
+    case 'instrument':
+      return defOf(schema).type === 'enum'
+        ? ['meter', ...Object.values((schema as z.ZodEnum).enum)]
+        : valuesByType(name, schema);
+    case 'calibratedOn':
+      return ['2024-01-31'];
     case 'after':
       return [null];
     case 'reference':
@@ -177,6 +189,11 @@ function valuesOf(name: string, schema: z.core.$ZodType): readonly unknown[] {
     case 'breaker':
       return ['7'];
   }
+  return valuesByType(name, schema);
+}
+
+function valuesByType(name: string, schema: z.core.$ZodType): readonly unknown[] {
+  const def = defOf(schema);
   switch (def.type) {
     case 'optional':
     case 'nullable':

@@ -1,0 +1,43 @@
+import { instrumentWords } from '../../assessment/index.ts';
+import { calibrationOf } from '../../corrections/index.ts';
+import { type Proposal, seenOnly } from '../finding.ts';
+import type { JudgedHouse } from './rule.ts';
+
+/** An instrument is calibrated once a year (common practice). */
+const usualMonths = 12;
+
+/** The day so many months before another, as text that compares like a day. */
+function monthsBefore(day: string, months: number): string {
+  const date = new Date(`${day}T00:00:00.000Z`);
+  date.setUTCMonth(date.getUTCMonth() - months);
+  return date.toISOString().slice(0, 10);
+}
+
+/** Something was read with an instrument whose calibration was more than a year old by then. */
+export function calibrationOverdue({ house, assessment, practice }: JudgedHouse): readonly Proposal[] {
+  if (house.lastReadAt === null) return [];
+  const oldest = monthsBefore(house.lastReadAt.slice(0, 10), usualMonths);
+  const overdue = assessment.functionChecks.flatMap(({ instrument, tester, readings }) => {
+    const day = calibrationOf(practice, instrument, tester)?.calibratedOn ?? null;
+    return readings === 0 || day === null || day >= oldest
+      ? []
+      : [`${instrumentWords[instrument].name}: calibrated on ${day}.`];
+  });
+  if (overdue.length === 0) return [];
+  return [
+    {
+      ...seenOnly,
+      key: 'house-calibration',
+      urgency: 'note',
+      headline: 'Calibration more than a year old',
+      what: overdue.join(' '),
+      why: 'What it shows may be off by more than its maker promises.',
+      correction:
+        'It is calibrated before it is used again; volts near a limit are read again with one that is in date.',
+      by: 'owner',
+      openFirst: null,
+      retest: null,
+      receptacles: [],
+    },
+  ];
+}
