@@ -51,6 +51,7 @@ async function jobOfList(file: Blob, now: Date): Promise<JobFile | string> {
   const at = now.toISOString();
   return {
     job: v7(),
+    authors: {},
     // Ids made one after another keep the order of the list.
     entries: said.map((one): JobEntry => ({ id: v7(), device, author, at, ...one })),
   };

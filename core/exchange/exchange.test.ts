@@ -37,11 +37,12 @@ describe('a job file', () => {
       fc.property(
         jobLog.filter((log) => log.length > 0).chain((log) => fc.tuple(fc.constant(log), jumbled(log))),
         ([log, again]) => {
-          const text = writeJobFile({ job, entries: again });
+          const text = writeJobFile({ job, entries: again, authors: { [idNumber(1)]: 'Odile Marrin' } });
           const parsed = parseJobText(text);
           if (parsed.kind !== 'parsed') throw new Error(JSON.stringify(parsed.problems));
           expect(writeJobFile(parsed.value)).toBe(text);
           const bytes = new Map(parsed.value.entries.map((entry) => [entry.id, canonicalJson(entry)]));
+          expect(parsed.value.authors).toEqual({ [idNumber(1)]: 'Odile Marrin' });
           expect(bytes.size).toBe(log.length);
           for (const entry of log) expect(bytes.get(entry.id)).toBe(canonicalJson(entry));
         },
@@ -61,7 +62,7 @@ describe('a job file', () => {
 
   test.each([
     ['no JSON', '{', 'expected JSON'],
-    ['another format', '{"format":"fair-plug/circuit@1"}', '"fair-plug/job@1"'],
+    ['another format', '{"format":"fair-plug/circuit@1"}', '"fair-plug/job@2"'],
     ['deep nesting', `${'['.repeat(100_000)}${']'.repeat(100_000)}`, 'nesting'],
     [
       'a wrong type in an entry',

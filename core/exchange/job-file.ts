@@ -1,22 +1,34 @@
 import { z } from 'zod';
 import { type Parsed, parseBy } from '../circuit/index.ts';
-import { idSchema, inOrder, type JobEntry, jobEntrySchema } from '../inspection/index.ts';
+import { idSchema, inOrder, type JobEntry, jobEntrySchema, textSchema } from '../inspection/index.ts';
 
-export const jobFileFormat = 'fair-plug/job@1';
+export const jobFileFormat = 'fair-plug/job@2';
+/** Without the names of authors. */
+const firstFormat = 'fair-plug/job@1';
 
 /** More entries than any house takes; a file with more is no job. */
 export const mostEntries = 20_000;
 
 /** A whole job: its log, every entry as it was made. The house, its findings and its report follow from it. */
-export const jobFileSchema = z.strictObject({
-  format: z.literal(jobFileFormat),
-  job: idSchema,
-  entries: z.array(jobEntrySchema).min(1).max(mostEntries),
-});
+const body = { job: idSchema, entries: z.array(jobEntrySchema).min(1).max(mostEntries) };
+
+export const jobFileSchema = z.discriminatedUnion('format', [
+  z.strictObject({
+    format: z.literal(jobFileFormat),
+    /** Names of those who made the entries, by id: an imported job keeps its inspector's. */
+    authors: z
+      .record(idSchema, textSchema(120))
+      .refine((authors) => Object.keys(authors).length <= 500, { message: 'expected at most 500 authors' }),
+    ...body,
+  }),
+  z.strictObject({ format: z.literal(firstFormat), ...body }),
+]);
 
 export interface JobFile {
   readonly job: string;
   readonly entries: readonly JobEntry[];
+  /** Names of those who made them, by id, as far as they are known. */
+  readonly authors: Readonly<Record<string, string>>;
 }
 
 /** JSON with the keys of every object in the order of their text: equal values give equal bytes. */
@@ -31,11 +43,11 @@ export function canonicalJson(value: unknown): string {
 }
 
 /** The text of a job file: entries in their one order, a line each, each entry once. */
-export function writeJobFile({ job, entries }: JobFile): string {
+export function writeJobFile({ job, entries, authors }: JobFile): string {
   const lines = [...new Map(entries.map((entry) => [entry.id, entry])).values()]
     .sort(inOrder)
     .map(canonicalJson);
-  return `{"format":${JSON.stringify(jobFileFormat)},"job":${JSON.stringify(job)},"entries":[\n${lines.join(',\n')}\n]}\n`;
+  return `{"format":${JSON.stringify(jobFileFormat)},"job":${JSON.stringify(job)},"authors":${canonicalJson(authors)},"entries":[\n${lines.join(',\n')}\n]}\n`;
 }
 
 /** Longest text taken for a job file, in characters. */
@@ -85,7 +97,8 @@ export function parseJobFile(value: unknown): Parsed<JobFile> {
   const parsed = parseBy(jobFileSchema, value);
   if (parsed.kind === 'problems') return parsed;
   const { job, entries } = parsed.value;
-  return { kind: 'parsed', value: { job, entries: entries as readonly JobEntry[] } };
+  const authors = 'authors' in parsed.value ? parsed.value.authors : {};
+  return { kind: 'parsed', value: { job, authors, entries: entries as readonly JobEntry[] } };
 }
 
 export const jobJsonSchemas = () => ({

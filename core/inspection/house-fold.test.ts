@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { idNumber, jobLog, jumbled } from './arbitrary-entries.ts';
+import { idNumber, jobLog, jumbled, kitLog } from './arbitrary-entries.ts';
 import {
   clockOf,
   clockSchema,
@@ -9,6 +9,7 @@ import {
   type JobEntry,
   type JobStatement,
   jobEntrySchema,
+  kitEntrySchema,
   nextClock,
   receptaclesOf,
 } from './index.ts';
@@ -20,6 +21,10 @@ test('the logs that are drawn hold entries of every kind, each as its schema wan
     'options' in option ? option.options.map(({ shape }) => shape.kind.value) : [option.shape.kind.value],
   );
   expect(new Set(drawn.map(({ kind }) => kind))).toEqual(new Set(kinds));
+  const ofKit = fc.sample(kitLog, { numRuns: 200, seed: 5 }).flat();
+  expect(new Set(ofKit.map(({ kind }) => kind))).toEqual(
+    new Set(kitEntrySchema.options.map(({ shape }) => shape.kind.value)),
+  );
 });
 
 describe('the fold, entry by entry', () => {

@@ -245,6 +245,8 @@ export interface Done {
   readonly left: readonly LeavingItem[];
   /** What was decided on findings, oldest first. */
   readonly findingsSaid: readonly FindingEntry[];
+  /** Names of authors who came in with a file from another firm, by id; left out where there are none. */
+  readonly authors?: Readonly<Record<string, string>>;
   /** Who signed the report, each role's latest. */
   readonly signatures: readonly Signed[];
 }

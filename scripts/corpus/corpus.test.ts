@@ -70,6 +70,7 @@ describe('what an earlier build wrote', () => {
 /** Kinds of entries that came later: nothing that an earlier build wrote holds one. */
 const since = [
   'alteration-noted',
+  'author-named',
   'kept-powered',
   'label-noted',
   'labels-looked-for',

@@ -31,7 +31,7 @@ const keptJob = (
 ): KeptJob => ({
   name,
   kit,
-  file: writeJobFile({ job, entries }),
+  file: writeJobFile({ job, entries, authors: {} }),
   outcome: outcomeOf(entries, kit),
 });
 

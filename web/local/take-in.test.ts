@@ -1,4 +1,4 @@
-import type { JobEntry, JobStatement } from '@fair-plug/core/inspection';
+import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import type { Identity } from './identity.ts';
@@ -96,7 +96,22 @@ describe('a record of what a browser kept', () => {
 });
 
 describe('the job of a file', () => {
-  const file = (entries: readonly JobEntry[]) => ({ job, entries });
+  const file = (entries: readonly JobEntry[], authors: Readonly<Record<string, string>> = {}) => ({
+    job,
+    entries,
+    authors,
+  });
+
+  test('keeps the names of its inspectors, who are strangers here', async () => {
+    const { local, store } = newLocal('owner');
+    const stranger = v7();
+    const taken = file(entriesBy(stranger, ['Den', 'Hall']), { [stranger]: 'Odile Marrin' });
+    expect(await takeInJob(local, taken)).toBe(2);
+    const house = foldHouse((await entriesOf(store, job)) as readonly JobEntry[]);
+    expect(house.authors).toEqual({ [stranger]: 'Odile Marrin' });
+    expect(await takeInJob(local, taken)).toBe(0);
+    expect(await entriesOf(store, job)).toHaveLength(3);
+  });
 
   test('joins what is here: the same entries stay one', async () => {
     const { local, store } = newLocal();

@@ -1,8 +1,15 @@
 import type { JobFile } from '@fair-plug/core/exchange';
-import { type Entry, idSchema, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/inspection';
+import {
+  type Entry,
+  idSchema,
+  type JobEntry,
+  type JobStatement,
+  jobEntrySchema,
+  kitEntrySchema,
+} from '@fair-plug/core/inspection';
 import { z } from 'zod';
 import type { Local } from './local-store';
-import { entriesOf, kitKey, type LogKey } from './store';
+import { entriesOf, keep, kitKey, type LogKey } from './store';
 
 /** What one person kept in a browser: a file that they, or an owner of the firm, can take in on another device. */
 const recordSchema = z.strictObject({
@@ -53,8 +60,8 @@ async function keepAll({ store, books }: Local, log: LogKey, entries: readonly E
  * Takes the job of a file in: entries with the same ids are the same, and nothing is doubled. Throws an error whose
  * message says why nothing was taken.
  */
-export async function takeInJob(local: Local, { job, entries }: JobFile): Promise<number> {
-  const { identity, store } = local;
+export async function takeInJob(local: Local, { job, entries, authors }: JobFile): Promise<number> {
+  const { identity, store, books } = local;
   const { canonicalJson } = await import('@fair-plug/core/exchange');
   const known = new Map((await entriesOf(store, job)).map((entry) => [entry.id, entry]));
   const strange = entries.find((entry) => {
@@ -67,6 +74,21 @@ export async function takeInJob(local: Local, { job, entries }: JobFile): Promis
   if (isOthers && identity.firm.role !== 'owner')
     throw new Error('This job holds entries of other people: an owner of the firm takes it in.');
   const count = await keepAll(local, job, entries);
+  const unnamed = strangersIn(entries, authors, identity.person.id);
+  if (count > 0 && unnamed.length > 0) books.grown(job, await keep(store, job, identity.person.id, unnamed));
   local.sync.wake();
   return count;
+}
+
+/** Says who the authors are that the log itself does not name. */
+function strangersIn(
+  entries: readonly JobEntry[],
+  authors: JobFile['authors'],
+  self: string,
+): readonly JobStatement[] {
+  const named = new Set(entries.flatMap((entry) => (entry.kind === 'author-named' ? [entry.person] : [])));
+  const wrote = new Set(entries.map(({ author }) => author));
+  return Object.entries(authors)
+    .filter(([person]) => wrote.has(person) && !named.has(person) && person !== self)
+    .map(([person, name]) => ({ kind: 'author-named', person, name }));
 }

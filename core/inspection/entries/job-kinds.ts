@@ -1,5 +1,6 @@
 /** Every kind of entry in the log of an inspection: a file and a line each. */
 export { alterationNoted } from './alteration-noted.ts';
+export { authorNamed } from './author-named.ts';
 export { coverOff } from './cover-off.ts';
 export { findingAdded } from './finding-added.ts';
 export { findingDecided } from './finding-decided.ts';

@@ -19,6 +19,7 @@ export const entryWords: { readonly [K in JobEntry['kind']]: EntryWords<JobEntry
     said: ({ year, what, made }) => notThere(made, `${year}: ${what}`),
     undone: 'an alteration',
   },
+  'author-named': { said: ({ name }) => `An author: ${name}`, undone: 'the name of an author' },
   'cover-off': { said: () => 'Seen with the cover off', undone: 'what was seen inside' },
   'finding-added': { said: ({ headline }) => `Finding: ${headline}`, undone: 'a finding' },
   'finding-decided': { said: ({ decision }) => `Finding: ${decision}`, undone: 'a decision on a finding' },

@@ -123,6 +123,8 @@ const exempt: Readonly<Record<string, string>> = {
   'finding-decided.finding': 'what is decided on it is tried by itself',
   'finding-edited.finding': 'what is edited in it is tried by itself',
   'finding-merged.finding': 'held by the tests of decided findings',
+  'author-named.person': 'who made entries, named beside them in histories and as inspector',
+  'author-named.name': 'who made entries, named beside them in histories and as inspector',
   'tester-calibrated.instrument': 'names what the number and the day stand on',
   'tester-calibrated.tester': 'names what the number and the day stand on',
   'tester-proved.instrument': 'of the kit: stands on the page of the kit, not in a report',

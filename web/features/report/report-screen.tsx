@@ -52,7 +52,9 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const { nameOf, isSettled } = useNames();
   const inspectors = useMemo(() => {
     const readers = readersOf(house);
-    const names = (readers.length === 0 ? [identity.person.id] : readers).map(nameOf);
+    const names = (readers.length === 0 ? [identity.person.id] : readers).map(
+      (id) => nameOf(id) ?? house.authors?.[id] ?? null,
+    );
     return [...new Set(names.map((name) => name ?? 'a colleague'))].join(', ');
   }, [house, identity, nameOf]);
   const unsettled = unsettledWords(isWhole, isFinal);

@@ -1,7 +1,9 @@
 import type { JobEntry } from '@fair-plug/core/inspection';
 import type { Report } from '@fair-plug/core/report';
 import { Button, Menu } from '@mantine/core';
+import { noAddress } from '@/components/job-head';
 import { fileName, saveFile } from '@/local/files';
+import { useNames } from '@/local/use-names';
 
 export interface SaveAsProps {
   readonly job: string;
@@ -17,12 +19,19 @@ const tables = [
 
 /** The job and its tables as files, made in this browser: they need no network. */
 export function SaveAs({ job, report, entries }: SaveAsProps) {
-  const { address } = report.house;
+  const address = report.house.address ?? noAddress;
   // Loaded when it is used: the walk and the report need none of it.
   const exchange = () => import('@fair-plug/core/exchange');
+  const { nameOf } = useNames();
+  const authors = Object.fromEntries(
+    [...new Set(entries.map(({ author }) => author))].flatMap((author) => {
+      const name = nameOf(author) ?? report.house.authors?.[author];
+      return name === undefined ? [] : [[author, name]];
+    }),
+  );
   const wholeJob = async (): Promise<void> => {
     const { writeJobFile } = await exchange();
-    saveFile(fileName(`Job ${address}`, 'json'), writeJobFile({ job, entries }));
+    saveFile(fileName(`Job ${address}`, 'json'), writeJobFile({ job, entries, authors }));
   };
   const asCsv = async (id: (typeof tables)[number][0], name: string): Promise<void> => {
     const { csvOf, tablesOf } = await exchange();

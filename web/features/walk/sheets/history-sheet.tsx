@@ -11,7 +11,7 @@ import classes from './sheets.module.css';
 type Said = Exclude<JobEntry, { kind: 'withdrawn' }>;
 
 /** All that was ever entered at the receptacle: when, by whom, with which tester; each can be taken back. */
-export function HistorySheet({ walk, entries }: SheetProps) {
+export function HistorySheet({ walk, house, entries }: SheetProps) {
   const { nameOf } = useNames();
   const device = useDevice();
   const kit = useKit();
@@ -29,7 +29,7 @@ export function HistorySheet({ walk, entries }: SheetProps) {
   const testers = new Map(kit.kind === 'loaded' ? kit.testers.map((one) => [one.id, one.name]) : []);
   const who = (entry: JobEntry): string =>
     [
-      nameOf(entry.author) ?? 'a colleague',
+      nameOf(entry.author) ?? house.authors?.[entry.author] ?? 'a colleague',
       entry.device === device ? 'this device' : 'another device',
       ...('tester' in entry && entry.tester !== undefined ? [testers.get(entry.tester) ?? 'a tester'] : []),
     ].join(' · ');
