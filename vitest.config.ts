@@ -9,8 +9,8 @@ const plain = ['{core,cli,scripts/corpus}/**/*.test.ts', 'web/{app,components,fe
 
 export default defineConfig({
   test: {
-    // One more than there are cores: a screen waits, if only for its own timers.
-    maxWorkers: 3,
+    // `npm run unit` goes through all files in two processes of one worker each: see scripts/unit.mjs.
+    maxWorkers: 2,
     pool: 'threads',
     experimental: { fsModuleCache: true },
     projects: [
@@ -30,6 +30,7 @@ export default defineConfig({
           alias: {
             comlink: `${testing}/comlink.ts`,
             'next/navigation': `${testing}/navigation.ts`,
+            '@/local/pauses': `${testing}/pauses.ts`,
             '@/components/missing-chart': `${testing}/missing-chart.tsx`,
             ...resolved.alias,
           },

@@ -35,7 +35,10 @@ test('one’s own tester is set up from two patterns and its lamps enter reading
   await expect(page.getByText('That settles the order of its lamps.')).toBeVisible();
   await page.getByLabel('What you call it').fill('Bench tester');
   await save.click();
-  const own = page.getByRole('listitem').filter({ hasText: 'Bench tester' });
+  const own = page
+    .getByRole('listitem')
+    .filter({ hasText: 'Bench tester' })
+    .filter({ has: page.getByRole('figure') });
   await expect(own).toContainText('In use here');
   await expect(own.getByRole('img').first()).toHaveAccessibleName('green off, white lit, white lit');
   await expect(saved(page)).toBeVisible();

@@ -2,7 +2,7 @@ import { assess, HouseJudge } from '@fair-plug/core/assessment';
 import { foldHouse, foldKit, type House } from '@fair-plug/core/inspection';
 import { type FindingSummary, findingSummaryOf } from '@fair-plug/core/report';
 import type { FirmData } from './firm-data.ts';
-import { refreshJob, wholeLog } from './logs.ts';
+import { lockLog, refreshJob, wholeLog } from './logs.ts';
 
 /** The engine works so long at a time; then requests get their turn. */
 const turnMilliseconds = 12;
@@ -34,6 +34,8 @@ export async function assessJob(firm: FirmData, job: string): Promise<void> {
   const { practice } = foldKit(kit.entries).firm;
   const findings: FindingSummary = findingSummaryOf(await assessed(foldHouse(log.entries)), practice);
   await firm.transaction(async (transaction) => {
+    // As whoever appends does: nothing is written of a log that is growing.
+    await lockLog(transaction, firm.id, job);
     await refreshJob(transaction, firm.id, job);
     await transaction
       .updateTable('job')

@@ -106,6 +106,7 @@ const asB: Readonly<Record<string, () => Promise<unknown>>> = {
 /** Exported functions that take no firm, each with the reason. */
 const withoutFirm: Readonly<Record<string, string>> = {
   noteIn: 'works in a transaction of a firm',
+  lockLog: 'works in a transaction of a firm',
   wholeLog: 'works in a transaction of a firm',
   refreshJob: 'works in a transaction of a firm',
   noteEverywhere: 'enters every firm of a person through their membership',

@@ -238,6 +238,15 @@ export async function wholeLog<K extends 'job' | 'kit'>(
   return id === null ? null : page(transaction, organization, id, kind, 0);
 }
 
+/** Waits for whoever appends to a job, and has others wait, until the transaction ends. */
+export async function lockLog(
+  transaction: Transaction<Database>,
+  organization: string,
+  job: string,
+): Promise<void> {
+  await logsOf(transaction, organization, 'job').select('id').where('id', '=', job).forUpdate().execute();
+}
+
 /** Brings a job's row up to date with its log, but for what needs the engine. */
 export async function refreshJob(
   transaction: Transaction<Database>,

@@ -7,6 +7,7 @@ import {
   type KitEntry,
 } from '@fair-plug/core/inspection';
 import { type FindingSummary, summaryOf } from '@fair-plug/core/report';
+import { beforePacking, beforeSummary } from '@/local/pauses';
 import { countOf, entriesOf, isWhole, kitKey, type LocalDatabase, type LogKey, pack } from './store';
 
 /** A log as it stands on this device. */
@@ -21,9 +22,6 @@ export interface LogState {
   /** Of a job's log. */
   readonly house: House;
 }
-
-const pauseBeforeSummary = 400;
-const pauseBeforePacking = 8000;
 
 /** Keeps the line of the list of jobs, and leaves as it is what else is known of the log by then. */
 async function keepSummary(
@@ -60,7 +58,7 @@ class LogBook {
     this.log = log;
     this.turn = this.read().catch(() => {});
     // Nothing waits for it but the next time that the log is opened.
-    setTimeout(() => void pack(store, log).catch(() => {}), pauseBeforePacking);
+    setTimeout(() => void pack(store, log).catch(() => {}), beforePacking);
   }
 
   /** Reads what is kept, again where another tab has kept more. */
@@ -127,7 +125,7 @@ class LogBook {
     clearTimeout(this.summaryTimer);
     this.summaryTimer = setTimeout(async () => {
       await keepSummary(this.store, this.log, this.fold.house, this.all.size);
-    }, pauseBeforeSummary);
+    }, beforeSummary);
   }
 }
 

@@ -1,4 +1,5 @@
 import type { Entry } from '@fair-plug/core/inspection';
+import { beforeSending } from '@/local/pauses';
 import { type FirmApi, RequestFailed } from './api';
 import type { LogBooks } from './log-books';
 import { confirm, kitKey, type LocalDatabase, type LogKey, type Unsent } from './store';
@@ -7,7 +8,6 @@ const largestBatch = 200;
 /** Milliseconds from one look at the server to the next, while all is well. */
 const usualPause = 4000;
 const firstPause = 1000;
-const soon = 300;
 const longestPause = 30_000;
 /** Jobs that are kept on the device without having been opened here: the latest. */
 const keptUnopened = 30;
@@ -90,7 +90,7 @@ export class Sync {
     setTimeout(() => {
       this.isSoon = false;
       this.wake();
-    }, soon);
+    }, beforeSending);
   };
 
   /** Somebody looks at this log: it is to be here, and stay. */

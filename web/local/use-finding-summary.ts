@@ -1,13 +1,11 @@
 import type { Proposed, Vanished } from '@fair-plug/core/findings';
 import type { FindingSummary } from '@fair-plug/core/report';
 import { useEffect, useState } from 'react';
+import { beforeCounting } from '@/local/pauses';
 import { useLocal } from './local-store';
 import type { Assessed } from './use-assessment';
 import { useFirmSettings } from './use-firm-settings';
 import { useOwnStorage } from './use-own-storage';
-
-/** So long after the last change they are counted: not between two receptacles read in a row. */
-const stillMilliseconds = 1500;
 
 const isSame = (a: FindingSummary | null, b: FindingSummary): boolean =>
   a !== null && a.reported === b.reported && a.toDecide === b.toDecide && a.urgency === b.urgency;
@@ -55,7 +53,7 @@ export function useFindingSummary(job: string, { assessment, isFinal }: Assessed
       await books.assessed(job, assessment.house, counted);
     };
     // Where the code cannot be had just now the rail shows no counts.
-    const timer = setTimeout(() => void count().catch(() => {}), stillMilliseconds);
+    const timer = setTimeout(() => void count().catch(() => {}), beforeCounting);
     return () => {
       isCurrent = false;
       clearTimeout(timer);

@@ -1,12 +1,11 @@
 import { instrumentWords } from '@fair-plug/core/assessment';
 import { labelWords, leavingItems, leavingWords, reasonWords } from '@fair-plug/core/conditions';
 import { type Calibration, calibrationOf } from '@fair-plug/core/corrections';
-import { foundBehind, powerNotBack, receptaclesOf } from '@fair-plug/core/inspection';
+import { foundBehind, powerNotBack, receptaclesOf, type Tester } from '@fair-plug/core/inspection';
 import type { Report } from '@fair-plug/core/report';
 import dayjs from 'dayjs';
 import { proofWords } from '@/components/proof-list';
 import { Words } from '@/components/region-words';
-import { useKit } from '@/local/use-logs';
 import classes from './report-sheet.module.css';
 
 interface Props {
@@ -101,9 +100,8 @@ function markedAs(rating: string | null, calibration: Calibration | null): strin
 }
 
 /** The testers and their proofs, and the house as it was left. */
-export function ProofSection({ report }: Props) {
-  const kit = useKit();
-  const testers = new Map(kit.kind === 'loaded' ? kit.testers.map((one) => [one.id, one]) : []);
+export function ProofSection({ report, testers: all }: Props & { readonly testers: readonly Tester[] }) {
+  const testers = new Map(all.map((one) => [one.id, one]));
   const { proofs, house } = report;
   const dead = powerNotBack(house);
   const labelled = receptaclesOf(house).filter(({ protection }) => (protection.labels?.length ?? 0) > 0);

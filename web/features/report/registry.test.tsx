@@ -12,14 +12,11 @@ import { lampsOf } from '@fair-plug/core/instruments';
 import { ownerPageOf, ownerPages, reportOn, workListOf } from '@fair-plug/core/report';
 import { MantineProvider } from '@mantine/core';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { expect, test, vi } from 'vitest';
+import { expect, test } from 'vitest';
 import type { z } from 'zod';
 import { ReportSheet } from './report-sheet';
 
 /** What is recorded is used: every field, and every value of every choice, changes what is said of some house. */
-
-let kit = foldKit([]);
-vi.mock('@/local/use-logs', () => ({ useKit: () => ({ kind: 'loaded', ...kit }) }));
 
 const id = (n: number): string => `01900000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
 const room = id(0x20);
@@ -80,9 +77,9 @@ const baseKit = [
   },
 ].map((one) => stamped<KitEntry>(one));
 
-/** All that is said of a house, on the report and in its tables. */
-function saidOf(jobEntries: readonly JobEntry[], kitEntries: readonly KitEntry[]): string {
-  kit = foldKit(kitEntries);
+/** All that is said of a house: as data, in its tables, and – drawn only where that is asked for – on the report. */
+function saidOf(jobEntries: readonly JobEntry[], kitEntries: readonly KitEntry[]) {
+  const kit = foldKit(kitEntries);
   const assessment = assess(foldHouse(jobEntries));
   const report = reportOn(assessment, kit.firm.practice);
   const { house: _, practice: _p, ...rest } = report;
@@ -91,20 +88,25 @@ function saidOf(jobEntries: readonly JobEntry[], kitEntries: readonly KitEntry[]
     danger,
     next,
   }));
-  const sheet = renderToStaticMarkup(
-    <MantineProvider>
-      <ReportSheet
-        report={report}
-        firmName="Harbour Inspections"
-        inspectors="Tessa Quillon"
-        firm={kit.firm}
-        language="en"
-        unsettled={null}
-      />
-    </MantineProvider>,
-  );
+  const sheet = () =>
+    renderToStaticMarkup(
+      <MantineProvider>
+        <ReportSheet
+          report={report}
+          firmName="Harbour Inspections"
+          inspectors="Tessa Quillon"
+          firm={kit.firm}
+          testers={kit.testers}
+          language="en"
+          unsettled={null}
+        />
+      </MantineProvider>,
+    );
   const page = ownerPageOf(report, ownerPages.en);
-  return JSON.stringify([rest, verdicts, page, workListOf(report), tablesOf(report), sheet]);
+  return {
+    data: JSON.stringify([rest, verdicts, page, workListOf(report), tablesOf(report)]),
+    sheet,
+  };
 }
 
 /** Fields that change nothing that is said, each with the reason. */
@@ -281,8 +283,11 @@ const isExempt = (kind: string, field: string, value: string): boolean =>
   `${kind}.${field}` in exempt || `${kind}.${field} = ${value}` in exempt;
 
 const before = saidOf(base, baseKit);
-const changes = (entries: readonly JobEntry[], kitEntries: readonly KitEntry[]): boolean =>
-  saidOf(entries, kitEntries) !== before;
+const sheetBefore = before.sheet();
+function changes(entries: readonly JobEntry[], kitEntries: readonly KitEntry[]): boolean {
+  const after = saidOf(entries, kitEntries);
+  return after.data !== before.data || after.sheet() !== sheetBefore;
+}
 
 const jobTried = (jobEntrySchema as unknown as z.ZodDiscriminatedUnion).options.flatMap(triedOf);
 const kitTried = (kitEntrySchema as unknown as z.ZodDiscriminatedUnion).options.flatMap(triedOf);

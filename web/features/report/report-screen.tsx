@@ -1,6 +1,6 @@
 'use client';
 
-import { readersOf } from '@fair-plug/core/inspection';
+import { readersOf, type Tester, usualFirm } from '@fair-plug/core/inspection';
 import { type OwnerLanguage, ownerLanguages, ownerPages, reportOn } from '@fair-plug/core/report';
 import { Button, NativeSelect } from '@mantine/core';
 import { useDisclosure, useDocumentTitle } from '@mantine/hooks';
@@ -12,8 +12,7 @@ import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { Loading } from '@/components/loading';
 import { useLocal } from '@/local/local-store';
 import { useAssessment } from '@/local/use-assessment';
-import { useFirmSettings } from '@/local/use-firm-settings';
-import { useIsCurrent, useSaveState } from '@/local/use-logs';
+import { useIsCurrent, useKit, useSaveState } from '@/local/use-logs';
 import { useNames } from '@/local/use-names';
 import { useOwnStorage } from '@/local/use-own-storage';
 import { useSay } from '@/local/use-say';
@@ -26,6 +25,8 @@ import { SignSheet } from './sign-sheet';
 export function ReportScreen() {
   return <JobLoader>{(loaded) => <ReportOf {...loaded} />}</JobLoader>;
 }
+
+const noTesters: readonly Tester[] = [];
 
 const isLanguage = (value: string | null): value is OwnerLanguage =>
   ownerLanguages.some((language) => language === value);
@@ -40,7 +41,9 @@ function unsettledWords(isWhole: boolean, isFinal: boolean): string | null {
 /** The report as it would be printed now, and what can be done with it. */
 function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const { identity } = useLocal();
-  const firm = useFirmSettings();
+  const kit = useKit();
+  const firm = kit.kind === 'loaded' ? kit.firm : usualFirm;
+  const testers = kit.kind === 'loaded' ? kit.testers : noTesters;
   const { toSend } = useSaveState();
   const say = useSay(job);
   const assessed = useAssessment(job, house);
@@ -103,6 +106,7 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
             firmName={identity.firm.name}
             inspectors={inspectors}
             firm={firm}
+            testers={testers}
             language={language}
             unsettled={unsettled}
           />

@@ -1,5 +1,5 @@
 import { questionIds, questions, viewsOf } from '@fair-plug/core/corrections';
-import type { FirmSettings } from '@fair-plug/core/inspection';
+import type { FirmSettings, Tester } from '@fair-plug/core/inspection';
 import {
   type FillIns,
   filledIn,
@@ -31,6 +31,8 @@ export interface ReportSheetProps {
   /** Those who read in the house, by name. */
   readonly inspectors: string;
   readonly firm: FirmSettings;
+  /** Plug-in testers of the firm, by which the report calls them. */
+  readonly testers: readonly Tester[];
   /** Of the owner's page. */
   readonly language: OwnerLanguage;
   /** What may still change it by itself; null once nothing does. */
@@ -45,6 +47,7 @@ export const ReportSheet = memo(function ReportSheet({
   firmName,
   inspectors,
   firm,
+  testers,
   language,
   unsettled,
 }: ReportSheetProps) {
@@ -125,7 +128,7 @@ export const ReportSheet = memo(function ReportSheet({
         ))}
       </section>
       <CoverageSection report={report} />
-      <ProofSection report={report} />
+      <ProofSection report={report} testers={testers} />
       <Method report={report} firm={firm} own={own('method')} />
       <section>
         <h2>{headings.cautions}</h2>

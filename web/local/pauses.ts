@@ -1,0 +1,10 @@
+/** How long things wait that are done once a burst of actions is over, in milliseconds. */
+
+/** Before what was entered is sent: several readings in a row go together. */
+export const beforeSending = 300;
+/** Before the line of the list of jobs is made anew. */
+export const beforeSummary = 400;
+/** Before loose entries are packed. */
+export const beforePacking = 8000;
+/** Before findings are counted: not between two receptacles read in a row. */
+export const beforeCounting = 1500;
