@@ -165,6 +165,8 @@ export interface Receptacle {
   readonly spot: number | null;
   /** The receptacle whose lower half this is. */
   readonly halfOf: string | null;
+  /** Whether both halves were tried, when, and whether they read alike; left out where nobody said. */
+  readonly halves?: { readonly alike: boolean; readonly at: string };
   /** What stands of its looks, in the order of `looks`. */
   readonly looks: readonly Look[];
   readonly coverOff: CoverOff | null;
@@ -269,6 +271,13 @@ export const isPlainLamps = ({ shown }: ReadingTaken): boolean =>
 export function currentLamps({ readings }: Receptacle): Lamps | null {
   const shown = readings.findLast(isPlainLamps)?.shown;
   return shown?.instrument === 'lamps' ? { hn: shown.hn, hg: shown.hg, ng: shown.ng } : null;
+}
+
+/** How many receptacles had both halves tried: said of them, or the lower half read by itself. */
+export function halvesTriedIn(house: House): number {
+  const all = receptaclesOf(house);
+  const read = new Set(all.flatMap(({ halfOf, readings }) => (readings.length > 0 ? [halfOf] : [])));
+  return all.filter(({ id, halves }) => halves !== undefined || read.has(id)).length;
 }
 
 /** All receptacles of a house, room by room. */

@@ -44,7 +44,7 @@ export function topicOf({
   if (isLook(seen)) return { kind: 'look', id: seen };
   if (key.startsWith('house-protection')) return { kind: 'house', id: 'house-protection' };
   if (key.startsWith('house-')) return { kind: 'house', id: key };
-  if (key === 'box-push-in') return { kind: 'house', id: key };
+  if (key === 'box-push-in' || key === 'halves-differ') return { kind: 'house', id: key };
   if (key.startsWith('labels-')) return { kind: 'house', id: 'labels-missing' };
   return condition === null ? null : { kind: 'condition', id: condition };
 }

@@ -9,7 +9,7 @@ import {
 } from '../conditions/index.ts';
 import { type Practice, usualPractice } from '../corrections/index.ts';
 import { type Finding, findingsOf, type NoDefect, noDefects } from '../findings/index.ts';
-import { chanceOfMissing, type House, receptaclesOf } from '../inspection/index.ts';
+import { chanceOfMissing, type House, halvesTriedIn, receptaclesOf } from '../inspection/index.ts';
 import { type Survey, type SurveyLine, surveyOf } from './survey.ts';
 import type { MethodFacts } from './texts/index.ts';
 
@@ -75,6 +75,7 @@ export function methodFacts(house: House): MethodFacts {
   const switched = house.wentDead.flatMap(({ by }) => (by.kind === 'breaker' ? [by.breaker] : []));
   return {
     coversOff: receptaclesOf(house).filter(({ coverOff }) => coverOff !== null).length,
+    halves: halvesTriedIn(house),
     breakers: [...new Set(switched)],
     leaveFrom: house.leaveFrom,
     hasLeave: house.breakerLeave === true,

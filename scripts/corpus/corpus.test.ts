@@ -71,6 +71,7 @@ describe('what an earlier build wrote', () => {
 const since = [
   'alteration-noted',
   'author-named',
+  'halves-tried',
   'kept-powered',
   'label-noted',
   'labels-looked-for',

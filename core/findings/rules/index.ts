@@ -4,6 +4,7 @@ import { calibrationOverdue } from './calibration-overdue.ts';
 import { correctWithoutGround } from './correct-without-ground.ts';
 import { unprovedTesters } from './function-checks.ts';
 import { groundFaultDevices } from './ground-fault-devices.ts';
+import { halvesDiffer } from './halves-differ.ts';
 import { lostService } from './lost-service-neutral.ts';
 import { missingLabels } from './missing-labels.ts';
 import { missingProtection } from './missing-protection.ts';
@@ -40,6 +41,7 @@ export const rules: readonly Rule[] = [
   visibleDefects,
   groundFaultDevices,
   noTripDownstream,
+  halvesDiffer,
   powerNotBack,
   openedBoxes,
   missingLabels,

@@ -9,6 +9,7 @@ export { findingMerged } from './finding-merged.ts';
 export { findingSplit } from './finding-split.ts';
 export { findingsOrdered } from './findings-ordered.ts';
 export { groundFaultTested } from './ground-fault-tested.ts';
+export { halvesTried } from './halves-tried.ts';
 export { jobDescribed } from './job-described.ts';
 export { keptPowered } from './kept-powered.ts';
 export { labelNoted } from './label-noted.ts';

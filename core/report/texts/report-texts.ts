@@ -3,6 +3,8 @@
 export interface MethodFacts {
   /** How many boxes were looked into. */
   readonly coversOff: number;
+  /** At how many receptacles both halves were tried. */
+  readonly halves: number;
   /** Breakers that were switched, as the panel's directory has them. */
   readonly breakers: readonly string[];
   /** Who said that breakers may be switched; null where nobody is named. */

@@ -37,6 +37,10 @@ export const entryWords: { readonly [K in JobEntry['kind']]: EntryWords<JobEntry
       }`,
     undone: 'the ground-fault test at',
   },
+  'halves-tried': {
+    said: ({ alike }) => (alike ? 'Both halves tried: alike' : 'Both halves tried: they differ'),
+    undone: 'the halves of',
+  },
   'job-described': { said: () => 'House described', undone: 'a description of the house' },
   'kept-powered': {
     said: ({ equipment, kept }) => `${kept ? 'Must' : 'Need not'} keep power: ${equipment}`,

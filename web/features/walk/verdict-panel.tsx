@@ -40,12 +40,14 @@ export interface VerdictPanelProps {
   readonly walk: Walk;
   readonly nameOf: (id: string) => string;
   readonly isDoubted: boolean;
+  /** Nobody has said yet in this visit whether halves read alike. */
+  readonly asksForHalves: boolean;
   readonly onTest: (at: string, asked: AskedReading) => void;
   readonly onSheet: (sheet: SheetId) => void;
 }
 
 /** What the readings mean, what else fits, what is not ruled out, and the test that tells. */
-export function VerdictPanel({ walk, isDoubted, nameOf, onTest, onSheet }: VerdictPanelProps) {
+export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, onSheet }: VerdictPanelProps) {
   const { verdict, judged, inHand } = walk;
   const enterReading = useDrawn(() =>
     onTest(inHand?.receptacle ?? '', { instrument: 'meter', loadsOff: false }),
@@ -66,6 +68,7 @@ export function VerdictPanel({ walk, isDoubted, nameOf, onTest, onSheet }: Verdi
         )}
       </div>
       {walk.danger !== null && <DangerWords danger={walk.danger} walk={walk} />}
+      <Halves walk={walk} asksForHalves={asksForHalves} onTakeApart={() => onSheet('edit')} />
       {isDoubted && (
         <p className={classes.stop}>
           A tester failed its proof after this was read: read it again with a good one.
@@ -154,6 +157,49 @@ function DangerWords({ danger, walk }: { readonly danger: Danger; readonly walk:
       ) : (
         <p className={classes.doThis}>People were warned at {dayjs(warned.at).format('HH:mm')}.</p>
       )}
+    </section>
+  );
+}
+
+/** Both halves are asked for once a visit; and the lower one by itself where they differ. */
+function Halves({
+  walk,
+  asksForHalves,
+  onTakeApart,
+}: {
+  readonly walk: Walk;
+  readonly asksForHalves: boolean;
+  readonly onTakeApart: () => void;
+}) {
+  const { receptacle, isRead, isDraft, canRecord, danger } = walk;
+  if (receptacle === null || !isRead || isDraft || !canRecord || danger !== null) return null;
+  if (receptacle.halfOf !== null || receptacle.type === 'single-socket') return null;
+  if (receptacle.halves?.alike === false)
+    return (
+      <section className={classes.halves} aria-label="Both halves">
+        <p className={classes.caution}>Its halves differ: read the lower one by itself.</p>
+        <Button size="compact-sm" variant="default" onClick={onTakeApart}>
+          Take the halves apart
+        </Button>
+      </section>
+    );
+  if (!asksForHalves || receptacle.halves !== undefined) return null;
+  const say = (alike: boolean): void =>
+    walk.say(
+      (at) => [{ kind: 'halves-tried', receptacle: at, alike }],
+      `${walk.name}: ${alike ? 'both halves alike' : 'its halves differ'}`,
+    );
+  return (
+    <section className={classes.halves} aria-label="Both halves">
+      <p>Try both halves. How does the other one read?</p>
+      <div className={classes.pair}>
+        <Button size="compact-sm" variant="default" onClick={() => say(true)}>
+          Alike
+        </Button>
+        <Button size="compact-sm" variant="default" onClick={() => say(false)}>
+          Otherwise
+        </Button>
+      </div>
     </section>
   );
 }

@@ -334,6 +334,26 @@ describe('danger', () => {
   });
 });
 
+describe('both halves', () => {
+  test('are asked for once a visit; where they differ, the lower one is taken apart', async () => {
+    const { user, kept, ids } = await walkOf({ Den: 2 });
+    await user.keyboard('2');
+    await screen.findByText(/^Recorded: Den 1/);
+    const asks = () => screen.queryByRole('region', { name: 'Both halves' });
+    await waitFor(() => expect(asks()).not.toBeNull());
+    await user.click(within(asks() as HTMLElement).getByRole('button', { name: 'Otherwise' }));
+    await waitFor(() =>
+      expect(kept('halves-tried')).toMatchObject([{ receptacle: ids['Den 1'], alike: false }]),
+    );
+    await within(asks() as HTMLElement).findByRole('button', { name: 'Take the halves apart' });
+    await user.keyboard('{ArrowRight}');
+    await inHand('Den 2');
+    await user.keyboard('2');
+    await screen.findByText(/^Recorded: Den 2/);
+    expect(asks()).toBeNull();
+  });
+});
+
 describe('not reached', () => {
   test('one key and a reason’s digit; the walk goes on, and the reason can be taken back', async () => {
     const { user, kept } = await walkOf({ Den: 2 });

@@ -1,6 +1,6 @@
 'use client';
 
-import { receptaclesOf } from '@fair-plug/core/inspection';
+import { type House, receptaclesOf } from '@fair-plug/core/inspection';
 import { surveyOf } from '@fair-plug/core/report';
 import { useCallback, useMemo, useState } from 'react';
 import { JobFrame } from '@/components/job-frame';
@@ -23,6 +23,12 @@ import { VerdictPanel } from './verdict-panel';
 import classes from './walk.module.css';
 import { WalkKeysHelp } from './walk-keys-help';
 import { type SheetId, sheetFor } from './words';
+
+/** Nobody has said on the day of the latest reading whether halves read alike. */
+function asksForHalves(house: House): boolean {
+  const day = house.lastReadAt?.slice(0, 10);
+  return receptaclesOf(house).every(({ halves }) => halves?.at.slice(0, 10) !== day);
+}
 
 export function WalkScreen() {
   return <JobLoader>{(loaded) => <Walk key={loaded.job} {...loaded} />}</JobLoader>;
@@ -95,6 +101,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
         <VerdictPanel
           walk={walk}
           isDoubted={here?.isDoubted === true}
+          asksForHalves={asksForHalves(house)}
           nameOf={nameOf}
           onTest={test}
           onSheet={setSheet}

@@ -41,9 +41,12 @@ export const reportTexts: ReportTexts = {
   noFindings: 'No receptacle that was read shows anything but “reads correct”.',
   notSeenLead:
     'The instruments used at some of the receptacles that read correct would not show these. Three lamps see whether contacts are joined, not how well or to what; a probe, a meter and a load test see more.',
-  method: ({ coversOff, breakers, leaveFrom, hasLeave }) => [
+  method: ({ coversOff, halves, breakers, leaveFrom, hasLeave }) => [
     'Receptacles were tried with the instruments named above; those that were not are named under coverage. What was shown was compared with what a branch circuit would show for every known fault; each finding names the likeliest cause and what the readings leave open.',
     [
+      halves === 0
+        ? 'That both halves of a receptacle were tried is recorded nowhere.'
+        : `Both halves were tried at ${halves === 1 ? 'one receptacle' : `${halves} receptacles`}.`,
       coversOff === 0
         ? 'No cover is recorded as taken off.'
         : `${coversOff === 1 ? 'One cover was' : `${coversOff} covers were`} taken off, where a qualified person had proved the box dead.`,

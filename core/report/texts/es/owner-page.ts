@@ -104,6 +104,10 @@ const house: Readonly<Record<string, TopicWords>> = {
     'Hay agua o suelo desnudo cerca: una fuga que el interruptor no nota puede matar.',
   ),
   'house-testers': words('Probadores sin comprobar', 'Un probador que falla puede no mostrar lo que hay.'),
+  'halves-differ': words(
+    'Las dos mitades de una toma no muestran lo mismo',
+    'Lo que vale para una no dice nada de la otra.',
+  ),
   'house-calibration': words('Calibración de más de un año', 'Lo que muestra puede no ser exacto.'),
   'house-coverage': words('Tomas sin probar', 'No se sabe nada de ellas.'),
   'box-push-in': words('Bornes de resorte', 'Se aflojan con el calor y con el uso.'),
