@@ -54,6 +54,12 @@ test('one’s own tester is set up from two patterns and its lamps enter reading
   await expect(verdict(page)).toContainText('Reads hot and neutral reversed');
 
   await page.goto('/kit');
-  await page.getByRole('listitem').filter({ hasText: 'Spare tester' }).getByRole('button').click();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Spare tester' })).toContainText('In use here');
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Spare tester', has: page.getByRole('figure') })
+    .getByRole('button')
+    .click();
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'Spare tester', has: page.getByRole('figure') }),
+  ).toContainText('In use here');
 });

@@ -1,3 +1,4 @@
+export * from './british.ts';
 export * from './catalog.ts';
 export * from './cautions.ts';
 export * from './condition.ts';

@@ -35,37 +35,3 @@ export const regions: Readonly<Record<Region, RegionFacts>> = {
     code: 'BS 7671',
   },
 };
-
-/** The trade's words where they differ: North American word for word, longest first. */
-const britishWords: readonly (readonly [string, string])[] = [
-  ['ground-fault receptacle', 'socket-outlet with its own RCD'],
-  ['ground-fault device', 'RCD'],
-  ['ground-fault', 'earth-fault'],
-  ['bootleg ground', 'false earth'],
-  ['receptacle', 'socket-outlet'],
-  ['grounded', 'earthed'],
-  ['grounding', 'earthing'],
-  ['grounds', 'earths'],
-  ['ground', 'earth'],
-  ['hot', 'line'],
-  ['panel', 'consumer unit'],
-  ['electrical code', 'wiring regulations'],
-];
-
-const casedAs = (model: string, word: string): string =>
-  model[0] !== undefined && model[0] !== model[0].toLowerCase()
-    ? `${word[0]?.toUpperCase() ?? ''}${word.slice(1)}`
-    : word;
-
-const pattern = new RegExp(`\\b(${britishWords.map(([word]) => word).join('|')})(s?)\\b`, 'gi');
-const british = new Map(britishWords);
-
-/** A text in a region's own words. */
-export const inWordsOf = (region: Region, text: string): string =>
-  region === 'north-america'
-    ? text
-    : text.replace(
-        pattern,
-        (whole, word: string, plural: string) =>
-          casedAs(whole, british.get(word.toLowerCase()) ?? word) + plural,
-      );
