@@ -124,6 +124,19 @@ export interface CodeInForce {
 
 export const noCodeSaid: CodeInForce = { edition: null, checked: [] };
 
+/** Codes and publications that bear on houses of a region alone. */
+const onlyIn: Readonly<Record<string, string>> = {
+  NEC: 'north-america',
+  'UL 943': 'north-america',
+  'ANSI C84.1': 'north-america',
+  'CPSC publication 516': 'north-america',
+  'BS 7671': 'uk',
+};
+
+/** Of some references, those that bear on houses of a region. */
+export const referencesIn = (region: string, ids: readonly ReferenceId[]): readonly ReferenceId[] =>
+  ids.filter((id) => (onlyIn[references[id].code] ?? region) === region);
+
 /** "NEC 2023 200.11 (from memory)" */
 export function referenceInWords(id: ReferenceId, { edition, checked }: CodeInForce): string {
   const { code, section } = references[id];

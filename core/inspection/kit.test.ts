@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { usualPractice } from '../corrections/index.ts';
 import { idNumber, jumbled, kitLog } from './arbitrary-entries.ts';
 import { foldKit, type KitEntry, type KitStatement, usualFirm } from './index.ts';
+import { isRatedFor, ratedVolts } from './kit.ts';
 
 const tester = idNumber(0x40);
 const layout = [
@@ -114,4 +115,14 @@ describe('what a firm settles', () => {
     expect(firm.wordings).toEqual({ method: 'We plug in.' });
     expect(firm.practice.corrections).toEqual({ 'open-ground': 'Run a ground.' });
   });
+});
+
+test.each([
+  ['CAT III, 300 V', 300, true],
+  ['125 V, 15 A', 125, false],
+  ['CAT II 110-125V', 125, false],
+  ['no mark on it', null, true],
+])('a tester marked “%s” is rated for %s V, and fit for a 230 V house: %s', (rating, volts, isFit) => {
+  expect(ratedVolts(rating)).toBe(volts);
+  expect(isRatedFor(rating, 230)).toBe(isFit);
 });

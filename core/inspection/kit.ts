@@ -49,3 +49,15 @@ export interface Kit {
   /** How the firm decides, words and signs its reports. */
   readonly firm: FirmSettings;
 }
+
+/** The highest voltage that a rating names, V: "CAT III, 300 V", "125 V"; null where it names none. */
+export function ratedVolts(rating: string | null): number | null {
+  const named = [...(rating ?? '').matchAll(/(\d+)\s*V\b/gi)].map(([, volts]) => Number(volts));
+  return named.length === 0 ? null : Math.max(...named);
+}
+
+/** Whether a tester may be plugged in at all: one that is rated for less than the supply may not. */
+export function isRatedFor(rating: string | null, nominalVolts: number): boolean {
+  const volts = ratedVolts(rating);
+  return volts === null || volts >= nominalVolts;
+}

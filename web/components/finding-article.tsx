@@ -4,6 +4,7 @@ import {
   type Practice,
   questions,
   referenceInWords,
+  referencesIn,
   viewsOf,
   ways,
   workers,
@@ -11,7 +12,7 @@ import {
 import type { Finding } from '@fair-plug/core/findings';
 import { AluminumRemedies } from './aluminum-remedies';
 import classes from './finding-article.module.css';
-import { Words } from './region-words';
+import { useRegion, Words } from './region-words';
 import { TestWords } from './test-words';
 import { UrgencyMark } from './urgency-mark';
 
@@ -112,6 +113,7 @@ function FromCatalog({
   readonly condition: Condition;
   readonly practice: Practice;
 }) {
+  const region = useRegion();
   const refused = condition.ways.filter((id) => ways[id].standing === 'not-accepted');
   return (
     <>
@@ -153,7 +155,7 @@ function FromCatalog({
       )}
       <Part
         term="References"
-        words={`${condition.references.map((id) => referenceInWords(id, practice.code)).join('; ')}. The local code decides.`}
+        words={`${[...referencesIn(region, condition.references).map((id) => `${referenceInWords(id, practice.code)}. `)].join('')}The local code decides.`}
       />
       {condition.questions.map((id) => {
         const [held, ...others] = viewsOf(id, practice.schools);

@@ -1,9 +1,11 @@
 import { instrumentWords } from '@fair-plug/core/assessment';
 import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
+import { regions } from '@fair-plug/core/conditions';
 import {
   type House,
   type InstrumentProof,
   instrumentProofs,
+  isRatedFor,
   type ProofState,
 } from '@fair-plug/core/inspection';
 import { Button } from '@mantine/core';
@@ -59,6 +61,12 @@ export function ProofList({ job, house }: { readonly job: string; readonly house
             <div>
               <strong>{row.name}</strong>
               {row.rating !== null && <span> · {row.rating}</span>}
+              {!isRatedFor(row.rating, regions[house.region].nominalVolts) && (
+                <p role="alert" className={classes.unfit}>
+                  Not for this house: it is rated below {regions[house.region].nominalVolts} V. Plug it in
+                  nowhere.
+                </p>
+              )}
               <p className={classes.state}>
                 {proofWords[state]}
                 {latest !== undefined &&

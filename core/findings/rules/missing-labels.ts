@@ -4,6 +4,8 @@ import { type JudgedHouse, withEvidence } from './rule.ts';
 
 /** A receptacle without a ground, protected by a device, needs both labels. */
 export function missingLabels({ house, verdictOf }: JudgedHouse): readonly Proposal[] {
+  // Labels that the North American rule asks for.
+  if (house.region !== 'north-america') return [];
   const behindDevices = new Set(foundBehind(house).flatMap(({ dead }) => dead));
   const missing = receptaclesOf(house).filter((one) => {
     const { labels } = one.protection;

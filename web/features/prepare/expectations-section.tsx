@@ -18,6 +18,15 @@ const yearsOf = ({ yearBuilt, alterations }: House): readonly HouseYear[] => [
 /** What the years of a house make likely: drawn, and in words. */
 export function ExpectationsSection({ house }: { readonly house: House }) {
   const years = yearsOf(house);
+  if (house.region !== 'north-america')
+    return (
+      <section className={classes.section} aria-labelledby="expect">
+        <h2 id="expect">What to expect</h2>
+        <p className={classes.soft}>
+          The years of wiring that are known here are those of North America, and say nothing of this house.
+        </p>
+      </section>
+    );
   return (
     <section className={classes.section} aria-labelledby="expect">
       <h2 id="expect">What to expect</h2>

@@ -1,5 +1,5 @@
-import { typeWords } from '@fair-plug/core/conditions';
-import type { Tester } from '@fair-plug/core/inspection';
+import { regions, typeWords } from '@fair-plug/core/conditions';
+import { isRatedFor, type Tester } from '@fair-plug/core/inspection';
 import type { Survey } from '@fair-plug/core/report';
 import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
@@ -7,7 +7,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { pressOnce } from '@/components/press-once';
 import { proofWords } from '@/components/proof-list';
-import { useWords } from '@/components/region-words';
+import { useRegion, useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
 import { TesterLamps } from '@/components/tester-lamps';
 import { TriangleInput } from '@/components/triangle-input';
@@ -35,6 +35,7 @@ function statusOf({ isRecording, failure, isDraft, said, isRead }: Walk): string
 
 /** The receptacle in hand: its triangle and lamps as the input, and the keys that record. */
 export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProps) {
+  const region = useRegion();
   const words = useWords();
   const room = walk.room?.id;
   const marks = useMemo(() => (room === undefined ? [] : marksOf(survey, room)), [survey, room]);
@@ -68,6 +69,11 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
             <>
               <TesterLamps layout={tester.layout} lamps={walk.lamps} onLamp={walk.toggle} />
               <span>{tester.name}</span>
+              {!isRatedFor(tester.rating, regions[region].nominalVolts) && (
+                <p role="alert" className={classes.unfit}>
+                  Rated below {regions[region].nominalVolts} V: not for this house.
+                </p>
+              )}
             </>
           )}
         </div>

@@ -24,7 +24,10 @@ import { useDraft } from '@/local/use-draft';
 import { placeOf, type SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
-const breakers = ['', '15', '20', '25', '30', '40', '50'] as const;
+const breakersIn = {
+  'north-america': ['', '15', '20', '25', '30', '40', '50'],
+  uk: ['', '6', '16', '20', '32', '40', '50'],
+} as const;
 const sizes = ['', '14', '12', '10', '8', '6'] as const;
 
 const sizesIn = (awg: string, amps: string) => ({
@@ -133,18 +136,23 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
       )}
       <MetalLine signs={{ metal, jacket, insulation, ...sizesIn(awg, amps) }} walkHouse={house} />
       <div className={classes.row}>
-        <NativeSelect
-          label="Size"
-          disabled={!isDead}
-          value={awg}
-          data={sizes.map((size) => ({ value: size, label: size === '' ? 'not seen' : `${size} AWG` }))}
-          onChange={(event) => draft.change({ awg: event.currentTarget.value })}
-        />
+        {house.region === 'north-america' && (
+          <NativeSelect
+            label="Size"
+            disabled={!isDead}
+            value={awg}
+            data={sizes.map((size) => ({ value: size, label: size === '' ? 'not seen' : `${size} AWG` }))}
+            onChange={(event) => draft.change({ awg: event.currentTarget.value })}
+          />
+        )}
         <NativeSelect
           label="Its breaker"
           disabled={!isDead}
           value={amps}
-          data={breakers.map((one) => ({ value: one, label: one === '' ? 'not seen' : `${one} A` }))}
+          data={breakersIn[house.region].map((one) => ({
+            value: one,
+            label: one === '' ? 'not seen' : `${one} A`,
+          }))}
           onChange={(event) => draft.change({ amps: event.currentTarget.value })}
         />
         <NativeSelect
