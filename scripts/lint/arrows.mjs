@@ -47,8 +47,22 @@ const above = [
   { folders: ['web/features/bench'], not: screens, why: 'Screens reach the server through web/local.' },
   {
     folders: ['web/local'],
-    not: ['@/features/**', '@/components/**', `@fair-plug/core/${engine.room}`],
+    not: ['@/features/**', '@/components/**', '@/app/**', '@/data/**', `@fair-plug/core/${engine.room}`],
     why: 'What a browser keeps knows no screen and reads the assessment.',
+  },
+  {
+    folders: ['web/contract'],
+    not: [
+      '@/features/**',
+      '@/components/**',
+      '@/local/**',
+      '@/data/**',
+      '@/app/**',
+      'react',
+      'next',
+      'next/*',
+    ],
+    why: 'What server and browser agree on knows neither of them.',
   },
   {
     folders: ['web/data'],

@@ -3,9 +3,9 @@
 import { Button, PasswordInput, Stack, TextInput } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
 import { z } from 'zod';
+import { shortestPassword } from '@/contract/requests';
 import { Problem, useAsking } from './asking';
 
-const shortestPassword = 10;
 const email = z.email('An e-mail address').max(254);
 const newPassword = z
   .string()

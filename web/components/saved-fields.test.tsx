@@ -1,7 +1,7 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { showPart } from '@/testing/screen';
-import { SavedNumber, SavedText, SavedWords } from './saved-fields';
+import { SavedNumber, SavedSlider, SavedText, SavedWords } from './saved-fields';
 
 describe('a line of text', () => {
   const shown = (value: string | null = 'Den') => {
@@ -98,4 +98,21 @@ describe('a whole number', () => {
     await user.tab();
     expect(save.mock.calls).toEqual([[1987], [null]]);
   });
+});
+
+test('a slider that is moved on while it is kept goes on from where it was moved to', async () => {
+  const save = vi.fn();
+  const slider = (value: number) => (
+    <SavedSlider thumbLabel="Sample" min={1} max={60} value={value} onSave={save} />
+  );
+  const { user, rerender } = showPart(slider(16));
+  const { MantineProvider } = await import('@mantine/core');
+  const thumb = () => screen.getByRole('slider');
+  thumb().focus();
+  await user.keyboard('{ArrowRight}{ArrowRight}');
+  // What stood at one step is kept when the thumb is already further.
+  rerender(<MantineProvider env="test">{slider(17)}</MantineProvider>);
+  expect(thumb().getAttribute('aria-valuenow')).toBe('18');
+  await user.keyboard('{ArrowRight}');
+  expect(thumb().getAttribute('aria-valuenow')).toBe('19');
 });

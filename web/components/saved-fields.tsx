@@ -146,8 +146,8 @@ export interface SavedSliderProps
 export function SavedSlider({ value, onSlide, onSave, ...shared }: SavedSliderProps) {
   const [moved, setMoved] = useState<number | null>(null);
   const save = useDebouncedCallback(onSave, { delay: stillMilliseconds, flushOnUnmount: true });
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what was kept takes over
-  useEffect(() => setMoved(null), [value]);
+  // What was kept takes over, unless the thumb has gone on meanwhile: that is kept next.
+  useEffect(() => setMoved((now) => (now === value ? null : now)), [value]);
   return (
     <Slider
       color="ink"

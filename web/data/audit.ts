@@ -1,4 +1,5 @@
 import type { Transaction } from 'kysely';
+import type { AuditLine } from '@/contract/answers';
 import type { Connection } from './database.ts';
 import { FirmData, firmsOf, type Named } from './firm-data.ts';
 import type { Database } from './schema.ts';
@@ -18,15 +19,6 @@ export const auditActions = [
   'record-imported',
 ] as const;
 export type AuditAction = (typeof auditActions)[number];
-
-export interface AuditLine {
-  readonly id: string;
-  /** ISO time. */
-  readonly at: string;
-  readonly person: string;
-  readonly action: string;
-  readonly about: string | null;
-}
 
 /** Adds a line to the firm's trail, in a transaction that does what the line says. */
 export async function noteIn(

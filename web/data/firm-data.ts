@@ -1,6 +1,6 @@
 import { sql, type Transaction } from 'kysely';
+import type { OwnFirm, Role } from '@/contract/answers';
 import type { Connection } from './database.ts';
-import type { Role } from './roles.ts';
 import type { Database } from './schema.ts';
 
 export interface Named {
@@ -66,10 +66,6 @@ export class FirmData {
     });
     return founded;
   }
-}
-
-export interface OwnFirm extends Named {
-  readonly role: Role;
 }
 
 /** The firms that a person belongs to, the oldest membership first. */

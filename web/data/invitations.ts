@@ -1,20 +1,12 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
+import type { Invitation, Offer, Role } from '@/contract/answers';
 import { noteIn } from './audit.ts';
 import type { Connection } from './database.ts';
 import { FirmData, type Named, onBehalfOf } from './firm-data.ts';
-import type { Role } from './roles.ts';
 
 const daysOpen = 7;
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
-
-export interface Invitation {
-  readonly id: string;
-  readonly email: string | null;
-  readonly role: Role;
-  /** ISO time. */
-  readonly expiresAt: string;
-}
 
 export interface NewInvitation {
   readonly role: Role;
@@ -82,13 +74,6 @@ export async function withdrawInvitation(firm: FirmData, by: Named, id: string):
 }
 
 /** What a link offers; null where it is unknown, taken up, withdrawn or out of date. */
-export interface Offer {
-  readonly firm: Named;
-  readonly inviter: string;
-  readonly email: string | null;
-  readonly role: Role;
-}
-
 export async function offerOf(connection: Connection, token: string): Promise<Offer | null> {
   const row = await connection.transaction().execute(async (transaction) => {
     await onBehalfOf(transaction, { invitation: hashOf(token) });

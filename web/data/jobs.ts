@@ -1,14 +1,7 @@
-import type { FindingSummary, HouseSummary } from '@fair-plug/core/report';
+import type { JobSummary } from '@/contract/answers';
 import { assessSoon } from './assessor.ts';
 import type { FirmData } from './firm-data.ts';
 import { readModelVersion } from './logs.ts';
-
-/** A line of the list of jobs. */
-export interface JobSummary extends HouseSummary {
-  readonly id: string;
-  /** null: being assessed, or nothing was read. */
-  readonly findings: FindingSummary | null;
-}
 
 /** The jobs of a firm, the one read last first. Those whose findings are of an older log are assessed beside this. */
 export async function listJobs(firm: FirmData): Promise<readonly JobSummary[]> {

@@ -2,14 +2,9 @@ import { isDeepStrictEqual } from 'node:util';
 import { type Entry, foldHouse, type JobEntry, type KitEntry } from '@fair-plug/core/inspection';
 import { summaryOf } from '@fair-plug/core/report';
 import type { Transaction } from 'kysely';
+import type { LogHead, LogPage } from '@/contract/answers';
 import type { FirmData } from './firm-data.ts';
 import type { Database } from './schema.ts';
-
-export interface LogPage<E extends Entry> {
-  readonly entries: readonly E[];
-  /** Sequence number of the last entry given; the next page starts after it. */
-  readonly cursor: number;
-}
 
 export type AppendResult =
   | { readonly kind: 'appended'; readonly stored: number; readonly known: number; readonly cursor: number }
@@ -72,13 +67,6 @@ export async function kitPage(firm: FirmData, after: number): Promise<LogPage<Ki
 
 const logsOf = (connection: Transaction<Database>, organization: string, kind: 'job' | 'kit') =>
   connection.selectFrom('log').where('organization', '=', organization).where('kind', '=', kind);
-
-/** A log of a firm, and the sequence number of its last entry. */
-export interface LogHead {
-  readonly id: string;
-  readonly kind: 'job' | 'kit';
-  readonly seq: number;
-}
 
 /** Every log of the firm, the one that was begun last first. */
 export async function logHeads(firm: FirmData): Promise<readonly LogHead[]> {

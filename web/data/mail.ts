@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { mkdir, readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { z } from 'zod';
+import { type KeptMessage, keptMessage } from '@/contract/answers';
 
 export interface Message {
   readonly to: string;
@@ -13,9 +13,6 @@ export interface Message {
 export interface Mailer {
   send(message: Message): Promise<void>;
 }
-
-const keptSchema = z.object({ at: z.string(), to: z.string(), subject: z.string(), text: z.string() });
-export type KeptMessage = z.infer<typeof keptSchema>;
 
 export class FolderMailer implements Mailer {
   constructor(private readonly folder: string) {}
@@ -38,7 +35,7 @@ export class FolderMailer implements Mailer {
         .slice(0, 50)
         .map((name) => readFile(join(this.folder, name), 'utf8')),
     );
-    return texts.map((text) => keptSchema.parse(JSON.parse(text)));
+    return texts.map((text) => keptMessage.parse(JSON.parse(text)));
   }
 }
 

@@ -1,11 +1,12 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { roles } from '@/contract/answers';
 import { auditTrail } from './audit.ts';
 import type { Connection } from './database.ts';
 import { FirmData, firmsOf, hasFirms, type Named } from './firm-data.ts';
 import { makeFirstFirm } from './first-run.ts';
 import { invite, join, offerOf, openInvitations, withdrawInvitation } from './invitations.ts';
 import { changeMembership, listNames, listPeople, renameFirm } from './people.ts';
-import { mayActAs, roles } from './roles.ts';
+import { mayActAs } from './roles.ts';
 import { freshDatabase, newFirm, newPerson } from './testing-database.ts';
 
 let connection: Connection;

@@ -1,13 +1,6 @@
+import type { Member, Role } from '@/contract/answers';
 import { noteIn } from './audit.ts';
 import type { FirmData, Named } from './firm-data.ts';
-import type { Role } from './roles.ts';
-
-export interface Member extends Named {
-  readonly email: string;
-  readonly role: Role;
-  /** ISO time; null for those who belong to the firm. */
-  readonly removedAt: string | null;
-}
 
 /** Everybody who belongs or belonged to the firm. */
 export async function listPeople(firm: FirmData): Promise<readonly Member[]> {

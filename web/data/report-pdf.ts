@@ -1,5 +1,5 @@
 import { type Browser, type BrowserContext, chromium, type Page, type Route } from 'playwright-core';
-import type { LogHead } from './logs';
+import { logsAnswer, type PrintStage } from '@/contract/answers';
 import { publicOrigin } from './sign-in';
 
 /** Debian's Chromium. */
@@ -9,9 +9,6 @@ const footer = `
 <div style="width: 100%; padding: 0 15mm; font: 8pt sans-serif; color: #3c3c3c; display: flex; justify-content: space-between">
   <span class="title"></span><span><span class="pageNumber"></span> of <span class="totalPages"></span></span>
 </div>`;
-
-/** What a report that is being printed waits for. */
-export type PrintStage = 'waiting' | 'opening' | 'reading' | 'printing';
 
 export interface WantedReport {
   readonly job: string;
@@ -155,7 +152,7 @@ const ownOrigin = (): string => process.env.FAIRPLUG_OWN_ORIGIN ?? publicOrigin(
 
 /** Of the firm's logs, those that the page needs: it is not to fetch every other job besides. */
 function neededOf(answered: string, job: string): string {
-  const { logs } = JSON.parse(answered) as { readonly logs: readonly LogHead[] };
+  const { logs } = logsAnswer.parse(JSON.parse(answered));
   return JSON.stringify({ logs: logs.filter(({ id, kind }) => id === job || kind === 'kit') });
 }
 

@@ -1,12 +1,11 @@
 import { betterAuth } from 'better-auth';
 import { hashPassword } from 'better-auth/crypto';
 import { v7 } from 'uuid';
+import { longestPassword, shortestPassword } from '@/contract/requests';
 import { type Connection, database } from './database.ts';
 import type { Named } from './firm-data.ts';
 import { mailer } from './mail.ts';
 
-export const shortestPassword = 10;
-export const longestPassword = 128;
 const hour = 3600;
 
 /** Where the application is reached, as its visitors' browsers see it. */

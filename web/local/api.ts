@@ -1,24 +1,25 @@
 import type { Entry } from '@fair-plug/core/inspection';
-import type { ProblemAnswer, ProblemCode } from '@/app/api/answers';
-import type { PrintLine } from '@/app/api/jobs/[job]/report/route';
-import type { AuditLine } from '@/data/audit';
-import type { OwnFirm } from '@/data/firm-data';
-import type { Invitation, Offer } from '@/data/invitations';
-import type { JobSummary } from '@/data/jobs';
-import type { LogHead, LogPage } from '@/data/logs';
-import type { KeptMessage } from '@/data/mail';
-import type { Member } from '@/data/people';
-import type { PrintStage } from '@/data/report-pdf';
-import type { Role } from '@/data/roles';
-import { personHeader, protocol } from '../app/api/protocol';
-
-export type { AuditLine, Invitation, JobSummary, KeptMessage, Member, Offer, OwnFirm, PrintStage, Role };
-
-/** Who has signed in on the server. */
-export interface Session {
-  readonly person: { readonly id: string; readonly name: string; readonly email: string };
-  readonly firms: readonly OwnFirm[];
-}
+import { z } from 'zod';
+import {
+  auditAnswer,
+  colleaguesAnswer,
+  invitationsAnswer,
+  jobsAnswer,
+  type LogPage,
+  linkAnswer,
+  logPageAnswer,
+  logsAnswer,
+  type PrintLine,
+  type PrintStage,
+  type ProblemCode,
+  peopleAnswer,
+  printLine,
+  problemAnswer,
+  type Role,
+  type Session,
+  sessionAnswer,
+} from '@/contract/answers';
+import { personHeader, protocol } from '@/contract/protocol';
 
 const heldBack: readonly string[] = [
   'server-away',
@@ -48,19 +49,27 @@ export class RequestFailed extends Error {
 /** Fired at the window where the server no longer knows who asks, or no longer lets them. */
 export const sessionLost = 'fair-plug session lost';
 
-/** Asks the server; throws RequestFailed. */
-export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+/** Asks the server and parses what it answers; throws RequestFailed. */
+export async function ask<S extends z.ZodType>(
+  path: string,
+  schema: S,
+  init?: RequestInit,
+): Promise<z.infer<S>> {
   let response: Response;
   try {
     response = await fetch(path, { ...init, signal: AbortSignal.timeout(15_000) });
   } catch {
     throw new RequestFailed('server-away', 'The server does not answer.');
   }
-  if (response.ok) return (await response.json()) as T;
-  const problem = (await response.json().catch(() => null)) as ProblemAnswer | null;
-  if (problem?.error === undefined)
-    throw new RequestFailed('failed', `The server answered ${response.status}.`);
-  const { code, message, fields = [] } = problem.error;
+  const body: unknown = await response.json().catch(() => null);
+  if (response.ok) {
+    const answer = schema.safeParse(body);
+    if (answer.success) return answer.data;
+    throw new RequestFailed('failed', 'The server answered what this application does not understand.');
+  }
+  const problem = problemAnswer.safeParse(body);
+  if (!problem.success) throw new RequestFailed('failed', `The server answered ${response.status}.`);
+  const { code, message, fields = [] } = problem.data.error;
   if (code === 'signed-out' || code === 'not-allowed') globalThis.dispatchEvent?.(new Event(sessionLost));
   const detail = fields.map((field) => `${field.path}: ${field.message}`).join('; ');
   throw new RequestFailed(code, detail === '' ? message : `${message} ${detail}`);
@@ -71,9 +80,12 @@ const withBody = (method: string, body: unknown): RequestInit => ({
   headers: { 'Content-Type': 'application/json' },
   body: JSON.stringify(body),
 });
-export const post = <T = unknown>(path: string, body: unknown): Promise<T> =>
-  ask(path, withBody('POST', body));
-export const put = <T = unknown>(path: string, body: unknown): Promise<T> => ask(path, withBody('PUT', body));
+/** Answers of which nothing is read. */
+const anything = z.unknown();
+export const post = (path: string, body: unknown): Promise<unknown> =>
+  ask(path, anything, withBody('POST', body));
+export const put = (path: string, body: unknown): Promise<unknown> =>
+  ask(path, anything, withBody('PUT', body));
 
 const isAbort = (error: unknown): boolean => error instanceof DOMException && error.name === 'AbortError';
 
@@ -87,7 +99,7 @@ async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<PrintL
     rest += decoder.decode(value, { stream: !done });
     const lines = rest.split('\n');
     rest = lines.pop() ?? '';
-    for (const line of lines) yield JSON.parse(line) as PrintLine;
+    for (const line of lines) yield printLine.parse(JSON.parse(line));
     if (done) return;
   }
 }
@@ -119,7 +131,7 @@ async function printed(
   throw new RequestFailed('failed', 'The report broke off.');
 }
 
-export const fetchSession = (): Promise<Session> => ask('/api/session');
+export const fetchSession = (): Promise<Session> => ask('/api/session', sessionAnswer);
 
 /** Throws RequestFailed with `database-away` or `server-away` while the application cannot store anything. */
 export async function fetchHealth(): Promise<'ok'> {
@@ -134,8 +146,8 @@ export async function fetchHealth(): Promise<'ok'> {
 
 /** What one person asks of the server about one firm. */
 export function firmApi(firm: string, person: string) {
-  const about = <T>(path: string, init: RequestInit = {}): Promise<T> =>
-    ask(path, {
+  const about = <S extends z.ZodType>(path: string, schema: S, init: RequestInit = {}): Promise<z.infer<S>> =>
+    ask(path, schema, {
       ...init,
       headers: {
         ...init.headers,
@@ -144,31 +156,34 @@ export function firmApi(firm: string, person: string) {
         [personHeader]: person,
       },
     });
-  const send = (path: string, body: unknown): Promise<unknown> => about(path, withBody('POST', body));
+  const logPage = async (path: string): Promise<LogPage<Entry>> =>
+    (await about(path, logPageAnswer)) as unknown as LogPage<Entry>;
+  const send = (path: string, body: unknown): Promise<unknown> =>
+    about(path, anything, withBody('POST', body));
   return {
-    jobs: async () => (await about<{ jobs: readonly JobSummary[] }>('/api/jobs')).jobs,
+    jobs: async () => (await about('/api/jobs', jobsAnswer)).jobs,
     /** Every log of the firm and how far it goes. */
-    logHeads: async () => (await about<{ logs: readonly LogHead[] }>('/api/logs')).logs,
-    jobLog: (job: string, after: number) => about<LogPage<Entry>>(`/api/jobs/${job}/entries?after=${after}`),
-    kitLog: (after: number) => about<LogPage<Entry>>(`/api/kit/entries?after=${after}`),
+    logHeads: async () => (await about('/api/logs', logsAnswer)).logs,
+    jobLog: (job: string, after: number) => logPage(`/api/jobs/${job}/entries?after=${after}`),
+    kitLog: (after: number) => logPage(`/api/kit/entries?after=${after}`),
     sendNewJob: (job: string, entries: readonly unknown[]) => send('/api/jobs', { job, entries }),
     sendToJob: (job: string, entries: readonly unknown[]) => send(`/api/jobs/${job}/entries`, { entries }),
     sendToKit: (entries: readonly unknown[]) => send('/api/kit/entries', { entries }),
-    people: async () => (await about<{ people: readonly Member[] }>('/api/people')).people,
+    people: async () => (await about('/api/people', peopleAnswer)).people,
     /** Names of everybody who belongs or belonged to the firm, by id. */
     names: async (): Promise<Readonly<Record<string, string>>> => {
-      const { people } = await about<{ people: readonly { id: string; name: string }[] }>('/api/colleagues');
+      const { people } = await about('/api/colleagues', colleaguesAnswer);
       return Object.fromEntries(people.map(({ id, name }) => [id, name]));
     },
-    changeRole: (person: string, role: Role) => about(`/api/people/${person}`, withBody('PATCH', { role })),
-    remove: (person: string) => about(`/api/people/${person}`, { method: 'DELETE' }),
-    invitations: async () =>
-      (await about<{ invitations: readonly Invitation[] }>('/api/invitations')).invitations,
+    changeRole: (person: string, role: Role) =>
+      about(`/api/people/${person}`, anything, withBody('PATCH', { role })),
+    remove: (person: string) => about(`/api/people/${person}`, anything, { method: 'DELETE' }),
+    invitations: async () => (await about('/api/invitations', invitationsAnswer)).invitations,
     invite: (wanted: { role: Role; email: string | null }) =>
-      about<{ link: string }>('/api/invitations', withBody('POST', wanted)),
-    withdraw: (invitation: string) => about(`/api/invitations/${invitation}`, { method: 'DELETE' }),
-    rename: (name: string) => about('/api/firm', withBody('PATCH', { name })),
-    audit: async () => (await about<{ lines: readonly AuditLine[] }>('/api/audit')).lines,
+      about('/api/invitations', linkAnswer, withBody('POST', wanted)),
+    withdraw: (invitation: string) => about(`/api/invitations/${invitation}`, anything, { method: 'DELETE' }),
+    rename: (name: string) => about('/api/firm', anything, withBody('PATCH', { name })),
+    audit: async () => (await about('/api/audit', auditAnswer)).lines,
     /** Says that somebody looks at a report: the server makes ready to print. */
     expectReport: () => send('/api/press', {}),
     /** The report as a PDF, printed by the server; tells how far it is. Throws RequestFailed. */

@@ -1,4 +1,4 @@
-import type { OwnFirm } from '@/data/firm-data';
+import type { OwnFirm } from '@/contract/answers';
 
 /** Who works in this browser, for which firm: remembered, so that a visit without a network is somebody's. */
 export interface Identity {

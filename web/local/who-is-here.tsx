@@ -11,7 +11,8 @@ import {
   useRef,
   useState,
 } from 'react';
-import { fetchSession, RequestFailed, type Session, sessionLost } from './api';
+import type { Session } from '@/contract/answers';
+import { fetchSession, RequestFailed, sessionLost } from './api';
 import { forgetIdentity, type Identity, rememberedIdentity, rememberIdentity } from './identity';
 
 /** How the server stands to who works here: it knows them, it wants them to sign in again, or they were removed. */

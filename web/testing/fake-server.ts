@@ -1,5 +1,6 @@
 import type { Entry } from '@fair-plug/core/inspection';
-import type { Session } from '@/local/api';
+import type { Session } from '@/contract/answers';
+import { protocol } from '@/contract/protocol';
 
 /** A server that keeps logs as the real one does: each entry once, numbered in the order of arrival. */
 export class FakeServer {
@@ -39,6 +40,7 @@ export class FakeServer {
       return Response.json({ error: { code: 'signed-out', message: 'Sign in.' } }, { status: 401 });
     if (pathname === '/api/logs')
       return Response.json({
+        protocol,
         logs: [...this.logs].map(([id, log]) => ({
           id,
           kind: id === 'kit' ? 'kit' : 'job',

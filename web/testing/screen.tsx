@@ -7,7 +7,7 @@ import { v7 } from 'uuid';
 import { vi } from 'vitest';
 import { theme } from '@/app/theme';
 import { Door } from '@/components/door';
-import type { Role } from '@/data/roles';
+import type { Role } from '@/contract/answers';
 import { WhoIsHereProvider } from '@/local/who-is-here';
 import { FakeServer } from './fake-server';
 import { visited } from './navigation';

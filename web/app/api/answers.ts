@@ -1,34 +1,5 @@
 import type { z } from 'zod';
-
-/** What was wrong with one field of a request: its path ("/entries/0/lamps/hn") and what was expected. */
-export interface FieldProblem {
-  readonly path: string;
-  readonly message: string;
-}
-
-export type ProblemCode =
-  | 'malformed'
-  | 'invalid'
-  | 'too-large'
-  | 'wrong-type'
-  | 'signed-out'
-  | 'wrong-credentials'
-  | 'not-allowed'
-  | 'too-many'
-  | 'outdated'
-  | 'not-found'
-  | 'conflict'
-  | 'database-away'
-  | 'failed';
-
-/** The body of every answer that is not a success. */
-export interface ProblemAnswer {
-  readonly error: {
-    readonly code: ProblemCode;
-    readonly message: string;
-    readonly fields?: readonly FieldProblem[];
-  };
-}
+import type { FieldProblem, ProblemCode, problemAnswer } from '@/contract/answers';
 
 const statusOf: Readonly<Record<ProblemCode, number>> = {
   malformed: 400,
@@ -63,7 +34,9 @@ export const answer = (body: unknown, status = 200): Response =>
   Response.json(body, { status, headers: noStore });
 
 export function answerProblem({ code, message, fields }: Problem): Response {
-  const body: ProblemAnswer = { error: fields === undefined ? { code, message } : { code, message, fields } };
+  const body: z.infer<typeof problemAnswer> = {
+    error: fields === undefined ? { code, message } : { code, message, fields },
+  };
   return answer(body, statusOf[code]);
 }
 

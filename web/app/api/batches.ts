@@ -1,23 +1,10 @@
-import {
-  type Entry,
-  idSchema,
-  jobEntrySchema,
-  kitEntrySchema,
-  ownersKinds,
-} from '@fair-plug/core/inspection';
+import { type Entry, ownersKinds } from '@fair-plug/core/inspection';
 import { z } from 'zod';
 import { note } from '@/data/audit';
 import type { AppendResult } from '@/data/logs';
 import { strangersAmong } from '@/data/people';
 import { answer, Problem } from './answers';
 import type { AskedByMember } from './gate';
-
-/** Entries that travel together; all are stored or none. */
-const batchOf = <S extends z.ZodType>(entry: S) => z.array(entry).min(1).max(500);
-
-export const jobBatchSchema = z.strictObject({ entries: batchOf(jobEntrySchema) });
-export const kitBatchSchema = z.strictObject({ entries: batchOf(kitEntrySchema) });
-export const newJobSchema = z.strictObject({ job: idSchema, entries: batchOf(jobEntrySchema) });
 
 /** Sequence number after which a page of entries starts. */
 export const cursorSchema = z.coerce.number().int().min(0).max(2_147_483_647);

@@ -1,13 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
+import type { OwnFirm, Role } from '@/contract/answers';
+import { oldestTaken, personHeader, protocol, protocolHeader } from '@/contract/protocol';
 import { type Connection, database, isDatabaseAway, limits } from '@/data/database';
-import { FirmData, firmsOf, type Named, type OwnFirm } from '@/data/firm-data';
+import { FirmData, firmsOf, type Named } from '@/data/firm-data';
 import type { Limit } from '@/data/limits';
 import { log, loggable } from '@/data/log';
-import { mayActAs, type Role } from '@/data/roles';
+import { mayActAs } from '@/data/roles';
 import { publicOrigin, signIn } from '@/data/sign-in';
 import { answerProblem, Problem } from './answers';
-import { oldestTaken, personHeader, protocol, protocolHeader } from './protocol';
 
 /** A person who has signed in. */
 export interface Person extends Named {

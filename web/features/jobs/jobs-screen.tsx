@@ -9,7 +9,7 @@ import { noAddress } from '@/components/job-head';
 import { Loading } from '@/components/loading';
 import { Page } from '@/components/page';
 import { UrgencyMark } from '@/components/urgency-mark';
-import type { JobSummary } from '@/local/api';
+import type { JobSummary } from '@/contract/answers';
 import { useJobs } from '@/local/use-jobs';
 import classes from './jobs-screen.module.css';
 import { NewJob } from './new-job';

@@ -6,7 +6,8 @@ import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Loading } from '@/components/loading';
 import { Page } from '@/components/page';
-import { type AuditLine, type Member, RequestFailed, type Role } from '@/local/api';
+import type { AuditLine, Member, Role } from '@/contract/answers';
+import { RequestFailed } from '@/local/api';
 import { useLocal } from '@/local/local-store';
 import classes from './people.module.css';
 

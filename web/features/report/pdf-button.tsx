@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
-import { type PrintStage, RequestFailed } from '@/local/api';
+import type { PrintStage } from '@/contract/answers';
+import { RequestFailed } from '@/local/api';
 import { saveFile } from '@/local/files';
 import { useLocal } from '@/local/local-store';
 import classes from './report-screen.module.css';

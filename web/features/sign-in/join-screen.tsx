@@ -8,7 +8,8 @@ import { AskingButton } from '@/components/asking';
 import { CredentialsForm } from '@/components/credentials-form';
 import { Loading } from '@/components/loading';
 import { Threshold } from '@/components/threshold';
-import { ask, type Offer, post, put, RequestFailed } from '@/local/api';
+import { type Offer, offerAnswer } from '@/contract/answers';
+import { ask, post, put, RequestFailed } from '@/local/api';
 import { useWhoIsHere } from '@/local/who-is-here';
 
 /** Where an invitation's link leads: join as somebody new, or as who has signed in. */
@@ -17,7 +18,7 @@ export function JoinScreen() {
   const [offer, setOffer] = useState<Offer | null>(null);
   const [problem, setProblem] = useState<RequestFailed | null>(null);
   useEffect(() => {
-    ask<Offer>(`/api/join?invitation=${encodeURIComponent(invitation)}`).then(setOffer, (error) => {
+    ask(`/api/join?invitation=${encodeURIComponent(invitation)}`, offerAnswer).then(setOffer, (error) => {
       if (error instanceof RequestFailed) setProblem(error);
     });
   }, [invitation]);

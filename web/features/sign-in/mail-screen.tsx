@@ -2,14 +2,15 @@
 
 import { useEffect, useState } from 'react';
 import { Threshold } from '@/components/threshold';
-import { ask, type KeptMessage, RequestFailed } from '@/local/api';
+import { type KeptMessage, mailAnswer } from '@/contract/answers';
+import { ask, RequestFailed } from '@/local/api';
 
 /** In demo mode: the mail that would have been sent. */
 export function MailScreen() {
   const [messages, setMessages] = useState<readonly KeptMessage[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
-    ask<{ messages: readonly KeptMessage[] }>('/api/mail').then(
+    ask('/api/mail', mailAnswer).then(
       (answer) => setMessages(answer.messages),
       (error) => setProblem(error instanceof RequestFailed ? error.message : String(error)),
     );

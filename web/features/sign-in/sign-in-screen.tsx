@@ -7,14 +7,10 @@ import { useEffect, useState } from 'react';
 import { AskingButton } from '@/components/asking';
 import { CredentialsForm } from '@/components/credentials-form';
 import { Threshold } from '@/components/threshold';
+import { type Start, startAnswer } from '@/contract/answers';
 import { ask, post } from '@/local/api';
 import { useWhoIsHere } from '@/local/who-is-here';
 import classes from './sign-in-screen.module.css';
-
-interface Start {
-  readonly firstRun: boolean;
-  readonly demo: boolean;
-}
 
 /** Only ways within the application are gone on; browsers take a backslash for a slash. */
 const wayOn = (to: string | null): string => (to !== null && /^\/(?![/\\])/.test(to) ? to : '/');
@@ -25,7 +21,7 @@ export function SignInScreen() {
   const to = wayOn(useSearchParams().get('to'));
   const [start, setStart] = useState<Start | null>(null);
   useEffect(() => {
-    ask<Start>('/api/start').then(setStart, () => {});
+    ask('/api/start', startAnswer).then(setStart, () => {});
   }, []);
   useEffect(() => {
     if (start?.firstRun) router.replace('/first-run');

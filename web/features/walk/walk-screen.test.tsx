@@ -348,7 +348,7 @@ describe('both halves', () => {
     await within(asks() as HTMLElement).findByRole('button', { name: 'Take the halves apart' });
     await user.keyboard('{ArrowRight}');
     await inHand('Den 2');
-    await user.keyboard('2');
+    await user.keyboard('3');
     await screen.findByText(/^Recorded: Den 2/);
     expect(asks()).toBeNull();
   });

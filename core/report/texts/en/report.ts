@@ -45,7 +45,7 @@ export const reportTexts: ReportTexts = {
     'Receptacles were tried with the instruments named above; those that were not are named under coverage. What was shown was compared with what a branch circuit would show for every known fault; each finding names the likeliest cause and what the readings leave open.',
     [
       halves === 0
-        ? 'That both halves of a receptacle were tried is recorded nowhere.'
+        ? ''
         : `Both halves were tried at ${halves === 1 ? 'one receptacle' : `${halves} receptacles`}.`,
       coversOff === 0
         ? 'No cover is recorded as taken off.'
@@ -58,7 +58,9 @@ export const reportTexts: ReportTexts = {
               : 'and no leave for it is recorded'
           }.`,
       'Walls, ceilings and fixed equipment are not opened in an inspection like this.',
-    ].join(' '),
+    ]
+      .filter((sentence) => sentence !== '')
+      .join(' '),
   ],
   signed: (name, date) => `${name}, ${date}`,
   changedSince: (time) => `Changed after this was signed, last on ${time}.`,

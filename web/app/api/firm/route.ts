@@ -1,14 +1,11 @@
-import { z } from 'zod';
+import { firmName } from '@/contract/requests';
 import { renameFirm } from '@/data/people';
 import { answer, bodyOf } from '../answers';
 import { answerMember } from '../gate';
-import { nameSchema } from '../people';
-
-const schema = z.strictObject({ name: nameSchema });
 
 export const PATCH = (request: Request): Promise<Response> =>
   answerMember(request, 'owner', async ({ firm, person }) => {
-    const { name } = await bodyOf(request, schema);
+    const { name } = await bodyOf(request, firmName);
     await renameFirm(firm, person, name);
     return answer({});
   });

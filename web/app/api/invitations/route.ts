@@ -1,12 +1,9 @@
-import { z } from 'zod';
+import { newInvitation } from '@/contract/requests';
 import { invite, openInvitations } from '@/data/invitations';
 import { mailer } from '@/data/mail';
 import { publicOrigin } from '@/data/sign-in';
 import { answer, bodyOf } from '../answers';
 import { answerMember } from '../gate';
-import { roleSchema } from '../people';
-
-const schema = z.strictObject({ role: roleSchema, email: z.email().max(254).nullable() });
 
 export const GET = (request: Request): Promise<Response> =>
   answerMember(request, 'owner', async ({ firm }) => answer({ invitations: await openInvitations(firm) }));
@@ -14,7 +11,7 @@ export const GET = (request: Request): Promise<Response> =>
 /** Makes a link; where an address is given, it is mailed there too. */
 export const POST = (request: Request): Promise<Response> =>
   answerMember(request, 'owner', async ({ firm, person }) => {
-    const wanted = await bodyOf(request, schema);
+    const wanted = await bodyOf(request, newInvitation);
     const { token, ...invitation } = await invite(firm, person, wanted);
     const link = `${publicOrigin()}/join?invitation=${token}`;
     if (wanted.email !== null)

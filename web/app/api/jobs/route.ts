@@ -1,7 +1,8 @@
+import { newJob } from '@/contract/requests';
 import { listJobs } from '@/data/jobs';
 import { openJob } from '@/data/logs';
 import { answer, bodyOf } from '../answers';
-import { answerAppended, needOwnEntries, newJobSchema } from '../batches';
+import { answerAppended, needOwnEntries } from '../batches';
 import { answerMember } from '../gate';
 
 export const GET = (request: Request): Promise<Response> =>
@@ -9,7 +10,7 @@ export const GET = (request: Request): Promise<Response> =>
 
 export const POST = (request: Request): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
-    const { job, entries } = await bodyOf(request, newJobSchema);
+    const { job, entries } = await bodyOf(request, newJob);
     await needOwnEntries(asked, entries);
     return answerAppended(await openJob(asked.firm, job, entries));
   });

@@ -1,12 +1,10 @@
-import { z } from 'zod';
+import { invitationToken, joinAsMember, joinAsNewcomer } from '@/contract/requests';
 import { join, offerOf } from '@/data/invitations';
 import { createPerson, signIn } from '@/data/sign-in';
 import { addressPart, answer, bodyOf, Problem } from '../answers';
 import { answerAnyone, answerPerson, limit, sourceOf } from '../gate';
-import { newPersonSchema } from '../people';
 import { signedIn } from '../signed-in';
 
-const tokenSchema = z.string().min(20).max(100);
 const noLonger = () => new Problem('not-found', 'This invitation is no longer good. Ask for another.');
 
 /** What a link offers, for whoever holds it. */
@@ -14,17 +12,15 @@ export const GET = (request: Request): Promise<Response> =>
   answerAnyone(request, async ({ connection }) => {
     await limit('join-source', sourceOf(request));
     const query = new URL(request.url).searchParams.get('invitation');
-    const offer = await offerOf(connection, addressPart(query, tokenSchema, 'such invitation'));
+    const offer = await offerOf(connection, addressPart(query, invitationToken, 'such invitation'));
     if (offer === null) throw noLonger();
     return answer(offer);
   });
 
-const newcomerSchema = z.strictObject({ invitation: tokenSchema, person: newPersonSchema });
-
 /** Takes a link up as somebody new, who is signed in with it. */
 export const POST = (request: Request): Promise<Response> =>
   answerAnyone(request, async ({ connection }) => {
-    const { invitation, person } = await bodyOf(request, newcomerSchema);
+    const { invitation, person } = await bodyOf(request, joinAsNewcomer);
     await limit('join-source', sourceOf(request));
     if ((await offerOf(connection, invitation)) === null) throw noLonger();
     const made = await createPerson(connection, person);
@@ -38,12 +34,10 @@ export const POST = (request: Request): Promise<Response> =>
     return cookies(answer({}, 201));
   });
 
-const memberSchema = z.strictObject({ invitation: tokenSchema });
-
 /** Takes a link up as who has signed in. */
 export const PUT = (request: Request): Promise<Response> =>
   answerPerson(request, async ({ connection, person }) => {
-    const { invitation } = await bodyOf(request, memberSchema);
+    const { invitation } = await bodyOf(request, joinAsMember);
     const firm = await join(connection, invitation, person);
     if (firm === null) throw noLonger();
     return answer({ firm: { id: firm.id, name: firm.name } });

@@ -1,7 +1,7 @@
+import { protocol } from '@/contract/protocol';
 import { logHeads } from '@/data/logs';
 import { answer } from '../answers';
 import { answerMember } from '../gate';
-import { protocol } from '../protocol';
 
 /** Every log of the firm and how far it goes: what a browser asks to learn whether it has missed anything. */
 export const GET = (request: Request): Promise<Response> =>

@@ -1,17 +1,14 @@
 import { isAPIError } from 'better-auth/api';
-import { z } from 'zod';
+import { passwordChange } from '@/contract/requests';
 import { noteEverywhere } from '@/data/audit';
 import { signIn } from '@/data/sign-in';
 import { answer, bodyOf, Problem } from '../answers';
 import { answerPerson, limit } from '../gate';
-import { passwordSchema } from '../people';
-
-const schema = z.strictObject({ current: z.string().min(1).max(128), next: passwordSchema });
 
 /** Changes the password; every other session of the person ends. */
 export const POST = (request: Request): Promise<Response> =>
   answerPerson(request, async ({ connection, person }) => {
-    const { current, next } = await bodyOf(request, schema);
+    const { current, next } = await bodyOf(request, passwordChange);
     await limit('sign-in-address', person.email);
     const { headers } = await signIn()
       .api.changePassword({

@@ -1,16 +1,14 @@
-import { z } from 'zod';
+import { credentials } from '@/contract/requests';
 import { noteEverywhere } from '@/data/audit';
 import { signIn } from '@/data/sign-in';
 import { answer, bodyOf, Problem } from '../answers';
 import { answerAnyone, limit, sourceOf } from '../gate';
 import { signedIn } from '../signed-in';
 
-const schema = z.strictObject({ email: z.email().max(254), password: z.string().min(1).max(128) });
-
 /** Signs in; an unknown address and a wrong password get the same answer after the same work. */
 export const POST = (request: Request): Promise<Response> =>
   answerAnyone(request, async ({ connection }) => {
-    const { email, password } = await bodyOf(request, schema);
+    const { email, password } = await bodyOf(request, credentials);
     await limit('sign-in-source', sourceOf(request));
     await limit('sign-in-address', email);
     const { user, cookies } = await signedIn(signIn(), { email, password });

@@ -1,16 +1,13 @@
 import { isAPIError } from 'better-auth/api';
-import { z } from 'zod';
+import { newPassword } from '@/contract/requests';
 import { signIn } from '@/data/sign-in';
 import { answer, bodyOf, Problem } from '../../answers';
 import { answerAnyone, limit, sourceOf } from '../../gate';
-import { passwordSchema } from '../../people';
-
-const schema = z.strictObject({ token: z.string().min(1).max(200), password: passwordSchema });
 
 /** Sets a new password by a link from the mail; all sessions of the person end. */
 export const POST = (request: Request): Promise<Response> =>
   answerAnyone(request, async () => {
-    const { token, password } = await bodyOf(request, schema);
+    const { token, password } = await bodyOf(request, newPassword);
     await limit('reset-source', sourceOf(request));
     await signIn()
       .api.resetPassword({ body: { token, newPassword: password } })

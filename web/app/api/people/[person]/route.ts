@@ -1,16 +1,13 @@
 import { idSchema } from '@fair-plug/core/inspection';
-import { z } from 'zod';
+import type { Role } from '@/contract/answers';
+import { roleChange } from '@/contract/requests';
 import { changeMembership } from '@/data/people';
-import type { Role } from '@/data/roles';
 import { addressPart, answer, bodyOf, Problem } from '../../answers';
 import { answerMember } from '../../gate';
-import { roleSchema } from '../../people';
 
 interface Address {
   readonly params: Promise<{ person: string }>;
 }
-
-const schema = z.strictObject({ role: roleSchema });
 
 const change = (
   request: Request,
@@ -30,7 +27,7 @@ const change = (
   });
 
 export const PATCH = (request: Request, address: Address): Promise<Response> =>
-  change(request, address, async () => (await bodyOf(request, schema)).role);
+  change(request, address, async () => (await bodyOf(request, roleChange)).role);
 
 /** Ends a membership and all sessions of the person; their entries stay. */
 export const DELETE = (request: Request, address: Address): Promise<Response> =>

@@ -1,7 +1,8 @@
 import { idSchema } from '@fair-plug/core/inspection';
+import { jobBatch } from '@/contract/requests';
 import { appendToJob, jobPage } from '@/data/logs';
 import { addressPart, answer, bodyOf, Problem } from '../../../answers';
-import { answerAppended, cursorSchema, jobBatchSchema, needOwnEntries } from '../../../batches';
+import { answerAppended, cursorSchema, needOwnEntries } from '../../../batches';
 import { answerMember } from '../../../gate';
 
 /** Entries of one answer; who wants more asks again from its cursor. */
@@ -27,7 +28,7 @@ export const GET = (request: Request, { params }: Address): Promise<Response> =>
 export const POST = (request: Request, { params }: Address): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
     const job = addressPart((await params).job, idSchema, 'such job');
-    const { entries } = await bodyOf(request, jobBatchSchema);
+    const { entries } = await bodyOf(request, jobBatch);
     await needOwnEntries(asked, entries);
     return answerAppended(await appendToJob(asked.firm, job, entries));
   });

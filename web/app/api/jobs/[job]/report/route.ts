@@ -1,10 +1,11 @@
 import { foldHouse, idSchema } from '@fair-plug/core/inspection';
 import { ownerLanguages } from '@fair-plug/core/report';
 import { z } from 'zod';
+import type { PrintLine } from '@/contract/answers';
 import { note } from '@/data/audit';
 import { log, loggable } from '@/data/log';
 import { jobPage } from '@/data/logs';
-import { type PrintStage, printReport } from '@/data/report-pdf';
+import { printReport } from '@/data/report-pdf';
 import { addressPart, bodyOf, Problem } from '../../../answers';
 import { answerMember } from '../../../gate';
 
@@ -13,12 +14,6 @@ const wantedSchema = z.strictObject({
   /** IANA name, as the asker's device has it: times in the report are theirs. */
   timeZone: z.string().max(60).optional(),
 });
-
-/** A line of the answer: how far the report is; at last the document itself. */
-export type PrintLine =
-  | { readonly stage: PrintStage }
-  | { readonly stage: 'done'; readonly name: string; readonly pdf: string }
-  | { readonly stage: 'failed'; readonly message: string };
 
 /** Prints a job's report, and tells how far it is, a line of JSON at a time. Ending the request ends the work. */
 export const POST = (
