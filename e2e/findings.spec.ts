@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { lampsOf } from '../core/instruments/index.ts';
-import { dialog, entry, newHouse, saved } from './house.ts';
+import { dialog, entry, moveToTop, newHouse, saved } from './house.ts';
 import { test } from './own-firm.ts';
 
 const inHand = (page: Page) => page.getByRole('region', { name: 'Finding in hand' });
@@ -99,15 +99,7 @@ test('split, merged, taken apart, put in another order, and one added by hand', 
   await expect(inHand(page)).toContainText('Reported as part of it');
   await inHand(page).getByRole('button', { name: 'Take apart' }).click();
   await expect(inHand(page).getByText('Reported as part of it')).toHaveCount(0);
-  const handle = list(page).getByRole('button', { name: 'Move Reads open ground' });
-  await handle.focus();
-  await page.keyboard.press('Space');
-  await page.waitForTimeout(300);
-  await page.keyboard.press('ArrowUp');
-  await page.waitForTimeout(300);
-  await page.keyboard.press('ArrowUp');
-  await page.waitForTimeout(300);
-  await page.keyboard.press('Space');
+  await moveToTop(page, list(page), 'Reads open ground');
   await expect(list(page).getByRole('button', { name: /^1 Reads open ground/ })).toBeVisible();
   await list(page).getByRole('button', { name: 'Add a finding' }).click();
   await dialog(page).getByLabel('Headline').fill('Cord through the wall');

@@ -1,5 +1,5 @@
 import type { JobStatement, KitStatement } from '@fair-plug/core/inspection';
-import { type APIRequestContext, expect, type FileChooser, type Page } from '@playwright/test';
+import { type APIRequestContext, expect, type FileChooser, type Locator, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { owner } from './own-firm.ts';
 
@@ -70,3 +70,20 @@ export async function walkOf(
 /** "Recorded: Den 4, reads correct" */
 export const status = (page: Page, words: string | RegExp) =>
   page.getByRole('status').filter({ hasText: words });
+
+/** Moves a row of a list to its top by keyboard, step by step as a screen reader hears it. */
+export async function moveToTop(page: Page, list: Locator, name: string): Promise<void> {
+  const handle = list.getByRole('button', { name: `Move ${name}`, exact: true });
+  const rows = await list.getByRole('listitem').all();
+  const places = await Promise.all(
+    rows.map((row) => row.getByRole('button', { name: `Move ${name}`, exact: true }).count()),
+  );
+  await handle.focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText(`${name} taken up`)).toBeAttached();
+  for (let place = places.indexOf(1); place > 0; place -= 1) {
+    await page.keyboard.press('ArrowUp');
+    await expect(page.getByText(`${name} would be number ${place}`)).toBeAttached();
+  }
+  await page.keyboard.press('Space');
+}

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { inHand, newHouse, saved, status } from './house.ts';
+import { inHand, moveToTop, newHouse, saved, status } from './house.ts';
 import { test } from './own-firm.ts';
 
 const section = (page: Page, name: string) => page.getByRole('region', { name });
@@ -55,15 +55,7 @@ test('rooms from a template, put in order by keyboard, stand so in the walk; own
   await expect(rooms.getByRole('listitem')).toHaveCount(6);
   await rooms.getByLabel('Receptacles expected in Den').fill('3');
   await rooms.getByLabel('Receptacles expected in Den').press('Enter');
-  const handle = rooms.getByRole('button', { name: 'Move Bedroom' });
-  await handle.focus();
-  await page.keyboard.press('Space');
-  await page.waitForTimeout(300);
-  for (let step = 0; step < 5; step += 1) {
-    await page.keyboard.press('ArrowUp');
-    await page.waitForTimeout(300);
-  }
-  await page.keyboard.press('Space');
+  await moveToTop(page, rooms, 'Bedroom');
   await expect(rooms.getByRole('listitem').first().getByLabel('Name of Bedroom')).toBeVisible();
   const name = `Loft ${Date.now()}`;
   await rooms.getByLabel('Save these rooms as a template').fill(name);

@@ -13,7 +13,7 @@ import {
   receptaclesOf,
 } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
-import type { HouseJudgement, JudgedCause, JudgedCircuit, JudgedReceptacle } from './house-judgement.ts';
+import type { HouseJudgement, JudgedCause, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 import { judgeByLamps, type Verdict } from './lamp-verdict.ts';
 import { dangerAt, verdictBy } from './receptacle-verdict.ts';
 

@@ -1,111 +1,28 @@
-import type { Fault, InstrumentId, Reading } from '../circuit/index.ts';
+import type { InstrumentId, Reading } from '../circuit/index.ts';
 import { type ConditionId, conditionIds, regions } from '../conditions/index.ts';
 import {
   blindSpots,
-  type ContactState,
-  type Diagnosis,
   Diagnostician,
   diagnoseLone,
   type HouseFacts,
-  type LikelyGroup,
   type LoneDiagnosis,
-  type LostServiceNeutral,
   likelyGroups,
   lostServiceNeutral,
-  type NextTest,
-  placeCode,
-  placeInWords,
-  type ReadingComparison,
-  type RunLength,
-  runLengths,
 } from '../diagnosis/index.ts';
 import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
-import { causeInWords, kindOfCause } from './causes-in-words.ts';
+import { mostExplanations, type Remembered, remembered, wordsFor, worthALine } from './circuit-judgement.ts';
 import { circuitsOf, type FedTogether, guessedCircuit, readingsOf, VoltScale } from './circuits.ts';
-
-/** Something that may be behind what was read, in words. */
-export interface WordedExplanation {
-  readonly words: string;
-  readonly probability: number;
-  /** What holds at the receptacle under it. */
-  readonly condition: ConditionId;
-}
-
-/** What the engine makes of one receptacle. Plain data: it crosses from the worker. */
-export interface JudgedReceptacle {
-  readonly id: string;
-  readonly condition: ConditionId | 'undetermined';
-  readonly probability: number;
-  readonly notRuledOut: readonly ConditionId[];
-  readonly doubts: readonly number[];
-  readonly contacts: Readonly<Record<'hot' | 'neutral' | 'ground', ContactState>>;
-  readonly next: NextTest | null;
-  /** The most probable first. */
-  readonly explanations: readonly WordedExplanation[];
-  readonly table: readonly ReadingComparison[];
-  /** Which of the circuit's causes takes it along, by position; null where none does. */
-  readonly cause: { readonly breaker: string; readonly position: number } | null;
-  readonly isFinal: boolean;
-}
-
-/** One thing that is wrong on a circuit, and everything that it explains. */
-export interface JudgedCause {
-  /** What kind of cause it is and which of its kind on the circuit: the same while ohms and place become clearer. */
-  readonly id: string;
-  readonly words: string;
-  /** "between Den 1 and Den 2, or in the box of Den 1" */
-  readonly where: string;
-  /** The same place without words; null where it is not known. */
-  readonly place: string | null;
-  readonly receptacles: readonly string[];
-  readonly probability: number;
-}
-
-export interface JudgedCircuit {
-  readonly breaker: string;
-  /** From the panel outward. */
-  readonly receptacles: readonly string[];
-  readonly causes: readonly JudgedCause[];
-  /** By load tests, the nearest to the panel first. */
-  readonly lengths: readonly RunLength[];
-  readonly isFinal: boolean;
-  readonly stoppedEarly: boolean;
-}
-
-export interface HouseJudgement {
-  readonly receptacles: ReadonlyMap<string, JudgedReceptacle>;
-  readonly circuits: readonly JudgedCircuit[];
-  /** Receptacles that nobody put on a circuit, and that look as if they shared one. */
-  readonly likelyGroups: readonly LikelyGroup[];
-  readonly serviceNeutral: LostServiceNeutral | null;
-  /** What may hide behind receptacles that read correct, with the instruments used at them. */
-  readonly notSeen: readonly ConditionId[];
-  readonly isFinal: boolean;
-}
+import type { HouseJudgement, JudgedReceptacle } from './judged.ts';
 
 /** Stands for whichever receptacle was asked about. */
 const anywhere = 'here';
 const mostLoneAnswers = 2000;
-
-const mostExplanations = 5;
-/** Explanations less probable than this are not worth a line. */
-const worthALine = 0.01;
-
-/** Behind a leading fault, "nothing wrong" means that something was misread. */
-const wordsFor = (faults: readonly Fault[], place: number): string =>
-  faults.length === 0 && place > 0 ? 'nothing wrong, and a reading mistaken' : causeInWords(faults);
 
 const factsOf = ({ yearBuilt, groundedWiring, alterations }: House): HouseFacts => ({
   ...(yearBuilt === null ? {} : { yearBuilt }),
   groundedWiring,
   ...(alterations.length === 0 ? {} : { alteredIn: alterations.map(({ year }) => year) }),
 });
-
-interface Remembered {
-  readonly key: string;
-  readonly judged: readonly JudgedReceptacle[];
-  readonly circuit: JudgedCircuit | null;
-}
 
 /** Judges a house again and again as it is walked: what did not change since is not judged anew. */
 export class HouseJudge {
@@ -288,56 +205,4 @@ export class HouseJudge {
       isFinal,
     };
   }
-}
-
-function remembered(
-  key: string,
-  { breaker, receptacles }: FedTogether,
-  diagnosis: Diagnosis,
-  scale: VoltScale,
-  nominalVolts: number,
-): Remembered {
-  const nameOf = (id: string): string => receptacles.find((one) => one.id === id)?.name ?? id;
-  const { explanations, outlets, isFinal, stoppedEarly } = diagnosis;
-  const shown = scale.toShown(diagnosis.table);
-  const kinds = diagnosis.causes.map(({ faults }) => kindOfCause(faults));
-  const causes: readonly JudgedCause[] = diagnosis.causes.map(({ faults, place, affected }, position) => ({
-    id: `${kinds[position]}:${kinds.slice(0, position).filter((one) => one === kinds[position]).length + 1}`,
-    words: causeInWords(faults),
-    where: place === null ? '' : placeInWords(place, nameOf),
-    place: place === null ? null : placeCode(place),
-    receptacles: affected,
-    probability: explanations[0]?.probability ?? 0,
-  }));
-  const judged = outlets.map((outlet, index): JudgedReceptacle => {
-    const [hot, neutral, ground] = outlet.contacts;
-    const position = causes.findIndex(({ receptacles: affected }) => affected.includes(outlet.id));
-    return {
-      ...outlet,
-      contacts: { hot, neutral, ground },
-      explanations: explanations
-        .filter(({ probability }, place) => place === 0 || probability >= worthALine)
-        .slice(0, mostExplanations)
-        .map(({ fitted: { supposed }, probability, conditions }, place) => ({
-          words: wordsFor(supposed.faults, place),
-          probability,
-          condition: conditions[index] ?? 'correct',
-        })),
-      table: shown.filter(({ reading }) => reading.at === outlet.id),
-      cause: position === -1 ? null : { breaker, position },
-      isFinal,
-    };
-  });
-  return {
-    key: isFinal ? key : '',
-    judged,
-    circuit: {
-      breaker,
-      receptacles: receptacles.map(({ id }) => id),
-      causes,
-      lengths: runLengths(receptacles.flatMap(readingsOf), nominalVolts),
-      isFinal,
-      stoppedEarly,
-    },
-  };
 }

@@ -5,6 +5,7 @@ export { causeInWords } from './causes-in-words.ts';
 export * from './circuits.ts';
 export * from './house-judgement.ts';
 export * from './instruments-in-words.ts';
+export * from './judged.ts';
 export * from './judgement-news.ts';
 export * from './lamp-verdict.ts';
 export { oddValues } from './odd-values.ts';

@@ -1,5 +1,5 @@
 import { type House, isPlainLamps, type Receptacle } from '../inspection/index.ts';
-import type { HouseJudgement, JudgedCircuit, JudgedReceptacle } from './house-judgement.ts';
+import type { HouseJudgement, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 
 /** What is new in a judgement since the last one that was told: a large house is not told anew for one reading. */
 export interface JudgementNews extends Omit<HouseJudgement, 'receptacles' | 'circuits'> {

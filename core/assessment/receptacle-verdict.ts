@@ -1,7 +1,7 @@
 import { conditions, type Danger, dangerWords, lookFacts } from '../conditions/index.ts';
 import type { Receptacle } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
-import type { JudgedReceptacle } from './house-judgement.ts';
+import type { JudgedReceptacle } from './judged.ts';
 import { judgeByLamps, type Verdict } from './lamp-verdict.ts';
 import { isJudgedAsRead, refinedVerdict } from './refined-verdict.ts';
 

@@ -1,7 +1,7 @@
 import { type ConditionId, conditionIds, conditions, type Urgency, urgencies } from '../conditions/index.ts';
 import type { Receptacle } from '../inspection/index.ts';
 import { readingsOf } from './circuits.ts';
-import type { JudgedReceptacle } from './house-judgement.ts';
+import type { JudgedReceptacle } from './judged.ts';
 import type { Verdict } from './lamp-verdict.ts';
 
 /** True where something is read there, and the engine answered to that, not to what was read before. */

@@ -10,7 +10,8 @@ import {
   roomsInOrder,
   unnamedRoom,
 } from './fold-subjects.ts';
-import type { FindingEntry, House, Receptacle, Room } from './house.ts';
+import type { House, Receptacle, Room } from './house.ts';
+import type { FindingEntry } from './kept.ts';
 import { inOrder } from './order.ts';
 import { type Standing, Subject, Subjects } from './subject.ts';
 

@@ -7,6 +7,7 @@ export * from './firm.ts';
 export * from './house.ts';
 export * from './house-fold.ts';
 export { isId } from './id.ts';
+export * from './kept.ts';
 export * from './kit.ts';
 export * from './kit-fold.ts';
 export * from './leaving.ts';

@@ -1,4 +1,4 @@
-import type { LostBy, WentDead } from './house.ts';
+import type { LostBy, WentDead } from './kept.ts';
 
 /** The same device, or the same breaker. */
 export const isSameSource = (a: LostBy, b: LostBy): boolean =>

@@ -1,6 +1,6 @@
 import { clockAt } from './clock.ts';
 import type { Entry, JobEntry } from './entry.ts';
-import type { Stamped } from './house.ts';
+import type { Stamped } from './kept.ts';
 
 const byText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 

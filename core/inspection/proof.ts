@@ -1,5 +1,6 @@
 import type { InstrumentId } from '../circuit/names.ts';
-import { type House, type ReadingTaken, type Receptacle, receptaclesOf, type TesterProved } from './house.ts';
+import { type House, type Receptacle, receptaclesOf } from './house.ts';
+import type { ReadingTaken, TesterProved } from './kept.ts';
 import { inOrder } from './order.ts';
 
 /** A tester of the kit, or an instrument of which there is one. */

@@ -1,4 +1,5 @@
-import { type House, type Receptacle, receptaclesOf, type WentDead } from './house.ts';
+import { type House, type Receptacle, receptaclesOf } from './house.ts';
+import type { WentDead } from './kept.ts';
 import { isSameSource } from './lost-by.ts';
 import { inOrder } from './order.ts';
 

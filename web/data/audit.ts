@@ -1,5 +1,5 @@
 import type { Transaction } from 'kysely';
-import type { AuditLine } from '@/contract/answers';
+import type { AuditLine } from '../contract/answers.ts';
 import type { Connection } from './database.ts';
 import { FirmData, firmsOf, type Named } from './firm-data.ts';
 import type { Database } from './schema.ts';

@@ -1,5 +1,5 @@
 import { sql, type Transaction } from 'kysely';
-import type { OwnFirm, Role } from '@/contract/answers';
+import type { OwnFirm, Role } from '../contract/answers.ts';
 import type { Connection } from './database.ts';
 import type { Database } from './schema.ts';
 

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
-import type { Invitation, Offer, Role } from '@/contract/answers';
+import type { Invitation, Offer, Role } from '../contract/answers.ts';
 import { noteIn } from './audit.ts';
 import type { Connection } from './database.ts';
 import { FirmData, type Named, onBehalfOf } from './firm-data.ts';

@@ -1,4 +1,4 @@
-import type { JobSummary } from '@/contract/answers';
+import type { JobSummary } from '../contract/answers.ts';
 import { assessSoon } from './assessor.ts';
 import type { FirmData } from './firm-data.ts';
 import { readModelVersion } from './logs.ts';

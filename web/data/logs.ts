@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { type Entry, foldHouse, type JobEntry, type KitEntry } from '@fair-plug/core/inspection';
 import { summaryOf } from '@fair-plug/core/report';
 import type { Transaction } from 'kysely';
-import type { LogHead, LogPage } from '@/contract/answers';
+import type { LogHead, LogPage } from '../contract/answers.ts';
 import type { FirmData } from './firm-data.ts';
 import type { Database } from './schema.ts';
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { mkdir, readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { type KeptMessage, keptMessage } from '@/contract/answers';
+import { type KeptMessage, keptMessage } from '../contract/answers.ts';
 
 export interface Message {
   readonly to: string;

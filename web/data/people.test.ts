@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
-import { roles } from '@/contract/answers';
+import { roles } from '../contract/answers.ts';
 import { auditTrail } from './audit.ts';
 import type { Connection } from './database.ts';
 import { FirmData, firmsOf, hasFirms, type Named } from './firm-data.ts';

@@ -1,4 +1,4 @@
-import type { Member, Role } from '@/contract/answers';
+import type { Member, Role } from '../contract/answers.ts';
 import { noteIn } from './audit.ts';
 import type { FirmData, Named } from './firm-data.ts';
 

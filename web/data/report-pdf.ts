@@ -1,5 +1,5 @@
 import { type Browser, type BrowserContext, chromium, type Page, type Route } from 'playwright-core';
-import { logsAnswer, type PrintStage } from '@/contract/answers';
+import { logsAnswer, type PrintStage } from '../contract/answers.ts';
 import { publicOrigin } from './sign-in';
 
 /** Debian's Chromium. */

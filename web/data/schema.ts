@@ -1,7 +1,7 @@
 import type { Entry } from '@fair-plug/core/inspection';
 import type { FindingSummary } from '@fair-plug/core/report';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { Role } from '@/contract/answers';
+import type { Role } from '../contract/answers.ts';
 
 /** Set by PostgreSQL, never by us. */
 type Stamp = ColumnType<Date, never, never>;

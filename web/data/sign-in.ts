@@ -1,7 +1,7 @@
 import { betterAuth } from 'better-auth';
 import { hashPassword } from 'better-auth/crypto';
 import { v7 } from 'uuid';
-import { longestPassword, shortestPassword } from '@/contract/requests';
+import { longestPassword, shortestPassword } from '../contract/requests.ts';
 import { type Connection, database } from './database.ts';
 import type { Named } from './firm-data.ts';
 import { mailer } from './mail.ts';

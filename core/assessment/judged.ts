@@ -1,0 +1,69 @@
+import type { ConditionId } from '../conditions/index.ts';
+import type {
+  ContactState,
+  LikelyGroup,
+  LostServiceNeutral,
+  NextTest,
+  ReadingComparison,
+  RunLength,
+} from '../diagnosis/index.ts';
+
+/** Something that may be behind what was read, in words. */
+export interface WordedExplanation {
+  readonly words: string;
+  readonly probability: number;
+  /** What holds at the receptacle under it. */
+  readonly condition: ConditionId;
+}
+
+/** What the engine makes of one receptacle. Plain data: it crosses from the worker. */
+export interface JudgedReceptacle {
+  readonly id: string;
+  readonly condition: ConditionId | 'undetermined';
+  readonly probability: number;
+  readonly notRuledOut: readonly ConditionId[];
+  readonly doubts: readonly number[];
+  readonly contacts: Readonly<Record<'hot' | 'neutral' | 'ground', ContactState>>;
+  readonly next: NextTest | null;
+  /** The most probable first. */
+  readonly explanations: readonly WordedExplanation[];
+  readonly table: readonly ReadingComparison[];
+  /** Which of the circuit's causes takes it along, by position; null where none does. */
+  readonly cause: { readonly breaker: string; readonly position: number } | null;
+  readonly isFinal: boolean;
+}
+
+/** One thing that is wrong on a circuit, and everything that it explains. */
+export interface JudgedCause {
+  /** What kind of cause it is and which of its kind on the circuit: the same while ohms and place become clearer. */
+  readonly id: string;
+  readonly words: string;
+  /** "between Den 1 and Den 2, or in the box of Den 1" */
+  readonly where: string;
+  /** The same place without words; null where it is not known. */
+  readonly place: string | null;
+  readonly receptacles: readonly string[];
+  readonly probability: number;
+}
+
+export interface JudgedCircuit {
+  readonly breaker: string;
+  /** From the panel outward. */
+  readonly receptacles: readonly string[];
+  readonly causes: readonly JudgedCause[];
+  /** By load tests, the nearest to the panel first. */
+  readonly lengths: readonly RunLength[];
+  readonly isFinal: boolean;
+  readonly stoppedEarly: boolean;
+}
+
+export interface HouseJudgement {
+  readonly receptacles: ReadonlyMap<string, JudgedReceptacle>;
+  readonly circuits: readonly JudgedCircuit[];
+  /** Receptacles that nobody put on a circuit, and that look as if they shared one. */
+  readonly likelyGroups: readonly LikelyGroup[];
+  readonly serviceNeutral: LostServiceNeutral | null;
+  /** What may hide behind receptacles that read correct, with the instruments used at them. */
+  readonly notSeen: readonly ConditionId[];
+  readonly isFinal: boolean;
+}

@@ -1,0 +1,80 @@
+import type { FindingAdded, FindingEntry, Held } from '../inspection/index.ts';
+import { currentKey } from './old-keys.ts';
+
+export type FindingStatus = 'open' | 'accepted' | 'refused';
+
+/** What was said of one finding. */
+export interface Said {
+  status: FindingStatus;
+  reason: string | null;
+  held: Held | null;
+  edits: Record<string, unknown>;
+  added: FindingAdded | null;
+  splitFrom: { readonly key: string; readonly receptacles: ReadonlySet<string> } | null;
+  /** Receptacles that became findings of their own. */
+  apart: Set<string>;
+  into: string | null;
+}
+
+export const nothingSaid = (): Said => ({
+  status: 'open',
+  reason: null,
+  held: null,
+  edits: {},
+  added: null,
+  splitFrom: null,
+  apart: new Set(),
+  into: null,
+});
+
+const editable = ['urgency', 'headline', 'what', 'why', 'correction', 'by', 'note'] as const;
+
+/** What the log says of each finding, by key, and the order asked for last. */
+export function replayed(entries: readonly FindingEntry[]) {
+  const byKey = new Map<string, Said>();
+  let order: readonly string[] = [];
+  const of = (old: string): Said => {
+    const key = currentKey(old);
+    const said = byKey.get(key) ?? nothingSaid();
+    byKey.set(key, said);
+    return said;
+  };
+  for (const entry of entries)
+    switch (entry.kind) {
+      case 'finding-decided': {
+        const said = of(entry.finding);
+        said.status = entry.decision;
+        said.held = entry.decision === 'open' ? null : entry.held;
+        said.reason = entry.decision === 'refused' ? entry.reason : null;
+        break;
+      }
+      case 'finding-edited': {
+        const { edits } = of(entry.finding);
+        for (const field of editable) {
+          const value = entry[field];
+          if (value === null) delete edits[field];
+          else if (value !== undefined) edits[field] = value;
+        }
+        break;
+      }
+      case 'finding-added':
+        of(entry.finding).added = entry;
+        break;
+      case 'finding-split': {
+        const from = of(entry.finding);
+        for (const id of entry.receptacles) from.apart.add(id);
+        of(entry.part).splitFrom = {
+          key: currentKey(entry.finding),
+          receptacles: new Set(entry.receptacles),
+        };
+        break;
+      }
+      case 'finding-merged':
+        of(entry.finding).into = entry.into === null ? null : currentKey(entry.into);
+        break;
+      case 'findings-ordered':
+        order = entry.findings.map(currentKey);
+        break;
+    }
+  return { byKey, order };
+}
