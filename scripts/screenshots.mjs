@@ -114,6 +114,7 @@ await runMain(async () => {
         .getByRole('heading', { name: scrollTo })
         .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
     await page.evaluate(() => document.fonts.ready);
+    await page.getByText('Being assessed').first().waitFor({ state: 'detached' });
     await page.waitForTimeout(2500);
     await page.screenshot({ path: join(root, `docs/screenshots/${file}.png`) });
     await page.close();

@@ -134,6 +134,8 @@ export class LogBooks {
   private readonly store: LocalDatabase;
   private readonly books = new Map<LogKey, LogBook>();
   private readonly channel: BroadcastChannel;
+  /** Ends with what is being assessed for the list of jobs: one list after another. */
+  private assessing: Promise<void> = Promise.resolve();
 
   constructor(store: LocalDatabase) {
     this.store = store;
@@ -179,7 +181,12 @@ export class LogBooks {
   }
 
   /** Brings up to date what the list of jobs says of findings, one log after another, where `summarize` answers. */
-  async allAssessed(summarize: (house: House) => Promise<FindingSummary | null>): Promise<void> {
+  allAssessed(summarize: (house: House) => Promise<FindingSummary | null>): Promise<void> {
+    this.assessing = this.assessing.then(() => this.assessAll(summarize)).catch(() => {});
+    return this.assessing;
+  }
+
+  private async assessAll(summarize: (house: House) => Promise<FindingSummary | null>): Promise<void> {
     const kit = await countOf(this.store, kitKey);
     for (const kept of await this.store.logs.toArray()) {
       const { log, summary } = kept;

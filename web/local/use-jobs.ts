@@ -18,12 +18,19 @@ const none: readonly never[] = [];
 export function useJobs(): Loaded<{ jobs: readonly JobSummary[] }> {
   const { store, books, api } = useLocal();
   const { practice } = useFirmSettings();
-  useEffect(() => {
-    const summarize = (house: House) => engine().summarize(house, practice);
-    void books.allSummarized().then(() => books.allAssessed(summarize));
-  }, [books, practice]);
+  useEffect(() => void books.allSummarized(), [books]);
   const kept = useLiveQuery(() => store.logs.toArray(), [store]);
   const kitCount = useLiveQuery(() => countOf(store, kitKey), [store]) ?? 0;
+  // Logs that arrive while the list is shown are assessed as they come.
+  const toAssess = (kept ?? [])
+    .filter((one) => isToAssess(one, kitCount))
+    .map(({ log, summarized }) => `${log} ${summarized} ${kitCount}`)
+    .join();
+  useEffect(() => {
+    if (toAssess === '') return;
+    const summarize = (house: House) => engine().summarize(house, practice);
+    void books.allAssessed(summarize);
+  }, [books, practice, toAssess]);
   const { failure } = useSyncState();
   const remote = useQuery({ queryKey: ['jobs'], queryFn: api.jobs, refetchInterval, retry: false });
   return useMemo(() => {
@@ -50,11 +57,18 @@ const refetchInterval = ({
 }) => (state.data?.some(({ findings, tested }) => findings === null && tested > 0) ? 2000 : 15_000);
 
 /** A job on this device as a line of the list. What its findings come to is said only of the house as it is here now. */
-function lineOf({ log, summary, summarized, findings }: KeptLog, kit: number): JobSummary | null {
+function lineOf(kept: KeptLog, kit: number): JobSummary | null {
+  const { log, summary, findings } = kept;
   if (summary === null) return null;
-  const isOfThis = findings !== undefined && findings.entries === summarized && findings.kit === kit;
-  return { ...summary, id: log, findings: isOfThis ? findings.summary : null };
+  return { ...summary, id: log, findings: isOfThis(kept, kit) ? (findings?.summary ?? null) : null };
 }
+
+/** What its findings come to was made of all entries of the job and of the kit that are here. */
+const isOfThis = ({ summarized, findings }: KeptLog, kit: number): boolean =>
+  findings !== undefined && findings.entries === summarized && findings.kit === kit;
+
+const isToAssess = (kept: KeptLog, kit: number): boolean =>
+  kept.log !== kitKey && (kept.summary?.tested ?? 0) > 0 && !isOfThis(kept, kit);
 
 /** ISO times compare as text; what was never read comes last, the one begun last first. */
 const byLastRead = (a: JobSummary, b: JobSummary): number => {

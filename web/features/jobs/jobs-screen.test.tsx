@@ -1,3 +1,4 @@
+import { lampsOf } from '@fair-plug/core/instruments';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
@@ -61,6 +62,22 @@ describe('the list', () => {
     await jobs();
     await screen.findByText(/^No job yet/);
   });
+});
+
+test('a job that comes from the server says what its findings come to, by the engine', async () => {
+  const room = v7();
+  const receptacle = v7();
+  showScreen('/', <JobsScreen />, {
+    said: [
+      { kind: 'job-described', address: '7 Alder Rise' },
+      { kind: 'room-described', room, name: 'Den' },
+      { kind: 'receptacle-described', receptacle, room, name: 'Den 1' },
+      { kind: 'reading-taken', receptacle, shown: { instrument: 'lamps', ...lampsOf('all') } },
+    ],
+  });
+  await screen.findByRole('link', { name: '7 Alder Rise' });
+  const [line] = await screen.findAllByRole('listitem');
+  await waitFor(() => expect(line?.textContent).toMatch(/Act now2 findings, 2 to decide/));
 });
 
 describe('a new job', () => {
