@@ -105,7 +105,7 @@ test('a walk with a tester that was not proved says so; one that fails afterward
     .getByRole('button', { name: / failed$/ })
     .first()
     .click();
-  await expect(page.getByRole('dialog')).toContainText('1 readings since the last good proof are in doubt');
+  await expect(page.getByRole('dialog')).toContainText('1 reading since the last good proof in doubt');
   await page.keyboard.press('Escape');
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('read it again with a good one');

@@ -8,6 +8,7 @@ import {
   isRatedFor,
   type ProofState,
 } from '@fair-plug/core/inspection';
+import { counted } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useBag } from '@/local/use-bag';
@@ -74,7 +75,7 @@ export function ProofList({ job, house }: { readonly job: string; readonly house
                 {latest === undefined && row.lastElsewhere !== null && `; last ${row.lastElsewhere}`}
                 {state === 'failed' &&
                   (row.proof?.doubted.length ?? 0) > 0 &&
-                  `: ${row.proof?.doubted.length} readings since the last good proof are in doubt`}
+                  `: ${counted(row.proof?.doubted.length ?? 0, 'reading', 'readings')} since the last good proof in doubt`}
               </p>
             </div>
             {keep !== null && (

@@ -1,4 +1,5 @@
 import type { Lamps } from '@fair-plug/core/instruments';
+import { counted } from '@fair-plug/core/words';
 import { type KeyboardEvent, memo, type PointerEvent } from 'react';
 import classes from './room-map.module.css';
 import { type Corners, Triangle } from './triangle';
@@ -51,7 +52,7 @@ export const RoomMap = memo(function RoomMap({
       className={classes.map}
       viewBox="0 0 200 140"
       role={isLive ? 'group' : 'img'}
-      aria-label={`${name} from above, ${marks.length} receptacles`}
+      aria-label={`${name} from above, ${counted(marks.length, 'receptacle', 'receptacles')}`}
     >
       <rect className={classes.wall} {...roomBox} />
       <Door spot={door} />

@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@fair-plug/core/words';
 import { Popover, UnstyledButton } from '@mantine/core';
 import dayjs from 'dayjs';
 import Link from 'next/link';
@@ -64,7 +65,7 @@ export function UnsentReminder() {
   return (
     <div className={classes.banner} role="status">
       <span>
-        <strong>{toSend} entries are in this browser alone</strong>
+        <strong>{counted(toSend, 'entry is', 'entries are')} in this browser alone</strong>
         {unsentSince !== null && `, the first since ${dayjs(unsentSince).format('D MMM HH:mm')}`}. Find a
         signal, or save them as a file.
       </span>

@@ -28,7 +28,7 @@ export function unprovedTesters({ assessment }: JudgedHouse): readonly Proposal[
       why: 'A tester that fails may show nothing where there is something.',
       correction:
         doubted > 0
-          ? `${doubted} readings are read again with a tester that passes.`
+          ? `${doubted === 1 ? '1 reading is' : `${doubted} readings are`} read again with a tester that passes.`
           : 'Readings are taken as they are; a proof on a receptacle known to be good belongs before and after.',
       by: 'owner',
       receptacles: [],

@@ -17,7 +17,7 @@ export function notCovered({ house, assessment }: JudgedHouse): readonly Proposa
       ...seenOnly,
       key: 'house-coverage',
       urgency: 'note',
-      headline: `${untested} of ${coverage.expected} receptacles were not tested`,
+      headline: `${untested} of ${coverage.expected} ${coverage.expected === 1 ? 'receptacle was' : 'receptacles were'} not tested`,
       what: 'Each is named in the report with its reason where one was given.',
       why: 'Nothing is known of them: not tested is not the same as sound.',
       correction: 'They are tested once furniture is moved or rooms are free, before anybody relies on them.',

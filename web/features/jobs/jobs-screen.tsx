@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@fair-plug/core/words';
 import { Button, TextInput } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import dayjs from 'dayjs';
@@ -90,7 +91,7 @@ function FoundIn({ job: { findings, tested } }: { readonly job: JobSummary }) {
     <>
       {urgency !== null && <UrgencyMark urgency={urgency} />}
       <span>
-        {reported === 0 ? 'No findings' : reported === 1 ? '1 finding' : `${reported} findings`}
+        {reported === 0 ? 'No findings' : counted(reported, 'finding', 'findings')}
         {toDecide > 0 && `, ${toDecide} to decide`}
       </span>
     </>

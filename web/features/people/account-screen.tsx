@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useSignOut } from '@/components/account-menu';
@@ -47,7 +48,9 @@ export function AccountScreen() {
       <section className={classes.narrow} aria-label="Devices">
         <h2>Devices</h2>
         <p>Lost a phone? This ends every session, the one here included.</p>
-        {toSend > 0 && <p>{toSend} entries are not on the server yet; wait until they are.</p>}
+        {toSend > 0 && (
+          <p>{counted(toSend, 'entry is', 'entries are')} not on the server yet; wait a little.</p>
+        )}
         <Button variant="default" disabled={toSend > 0} onClick={signOutEverywhere}>
           Sign out everywhere
         </Button>

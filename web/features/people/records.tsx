@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@fair-plug/core/words';
 import { Button, FileButton } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
 import { useLocal } from '@/local/local-store';
@@ -31,7 +32,9 @@ export function Records() {
           )}
         </FileButton>
       )}
-      {taken.data !== undefined && <p role="status">{taken.data} entries were taken in.</p>}
+      {taken.data !== undefined && (
+        <p role="status">{counted(taken.data, 'entry was', 'entries were')} taken in.</p>
+      )}
       {taken.error !== null && <p role="alert">{taken.error.message}</p>}
     </section>
   );

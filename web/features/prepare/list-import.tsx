@@ -1,4 +1,5 @@
 import type { ListField, Mapping, ReadList, Rows } from '@fair-plug/core/exchange';
+import { counted } from '@fair-plug/core/words';
 import { Button, FileButton, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { v7 } from 'uuid';
@@ -114,8 +115,8 @@ function Preview({ opened, onTake }: PreviewProps) {
       {read.receptacles.length > 0 && (
         <table className={classes.rows}>
           <caption>
-            {read.receptacles.length} receptacles would be taken; those here by the same room and name stay
-            one.
+            {counted(read.receptacles.length, 'receptacle', 'receptacles')} would be taken; those here by the
+            same room and name stay one.
           </caption>
           <tbody>
             {read.receptacles.slice(0, shownRows).map(({ room, name, type, breaker, place, note }) => (
@@ -131,7 +132,7 @@ function Preview({ opened, onTake }: PreviewProps) {
         </table>
       )}
       <Button disabled={read.receptacles.length === 0} onClick={() => onTake(read.receptacles)}>
-        Take {read.receptacles.length} receptacles
+        Take {counted(read.receptacles.length, 'receptacle', 'receptacles')}
       </Button>
     </div>
   );

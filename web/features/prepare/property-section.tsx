@@ -2,6 +2,7 @@ import { type Region, regionIds, regions } from '@fair-plug/core/conditions';
 import type { Alteration, House, JobStatement } from '@fair-plug/core/inspection';
 import { Button, NativeSelect, NumberInput, TagsInput, TextInput } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
+import { useWords, Words } from '@/components/region-words';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
 import type { Say } from '@/local/use-say';
 import classes from './prepare.module.css';
@@ -23,6 +24,7 @@ export function PropertySection({ house, say }: SectionProps) {
     if (value !== null) describe({ [field]: value });
   };
   const isDisabled = say === null;
+  const words = useWords();
   return (
     <section className={classes.section} aria-labelledby="property">
       <h2 id="property">Property</h2>
@@ -74,14 +76,14 @@ export function PropertySection({ house, say }: SectionProps) {
           onChange={(event) => describe({ region: event.currentTarget.value as Region })}
         />
         <NativeSelect
-          label="Grounds in the wiring"
+          label={words('Grounds in the wiring')}
           disabled={isDisabled}
           value={String(house.groundedWiring)}
           data={answers}
           onChange={(event) => describe({ groundedWiring: answerOf(event.currentTarget.value) })}
         />
         <NativeSelect
-          label="Aluminum wiring next door"
+          label={words('Aluminum wiring next door')}
           disabled={isDisabled}
           value={String(house.aluminumNearby)}
           data={answers}
@@ -134,8 +136,8 @@ function RegionLine({ region }: { readonly region: Region }) {
   const { usualVolts, colours, code, source } = regions[region];
   return (
     <p className={classes.soft}>
-      A receptacle should read {usualVolts[0]} to {usualVolts[1]} V ({source}, from memory). Colours:{' '}
-      {colours.hot}, {colours.neutral}, {colours.ground}. What is required: {code}.
+      <Words>A receptacle should read</Words> {usualVolts[0]} to {usualVolts[1]} V ({source}, from memory).
+      Colours: {colours.hot}, {colours.neutral}, {colours.ground}. What is required: {code}.
     </p>
   );
 }

@@ -3,6 +3,7 @@ import { labelWords, leavingItems, leavingWords, reasonWords } from '@fair-plug/
 import { type Calibration, calibrationOf } from '@fair-plug/core/corrections';
 import { foundBehind, powerNotBack, receptaclesOf, type Tester } from '@fair-plug/core/inspection';
 import type { Report } from '@fair-plug/core/report';
+import { counted } from '@fair-plug/core/words';
 import dayjs from 'dayjs';
 import { proofWords } from '@/components/proof-list';
 import { Words } from '@/components/region-words';
@@ -52,7 +53,7 @@ export function CoverageSection({ report }: Props) {
     <section>
       <h2>Coverage</h2>
       <p>
-        {tested} of {expected} receptacles were tested
+        {tested} of {expected} {expected === 1 ? 'receptacle was' : 'receptacles were'} tested
         {house.plan?.sample
           ? `; ${house.plan.sample} were planned, and every ground-fault device besides`
           : ''}
@@ -120,12 +121,15 @@ export function ProofSection({ report, testers: all }: Props & { readonly tester
             <li key={`${instrument} ${tester}`}>
               <strong>{known?.name ?? instrumentWords[instrument].name}</strong>
               {markedAs(known?.rating ?? null, calibrationOf(report.practice, instrument, tester))}:{' '}
-              {readings} readings; {proofWords[state]}
+              {counted(readings, 'reading', 'readings')}; {proofWords[state]}
               {tried.length > 0 &&
                 ` (${tried.map((one) => `${one.passed ? 'good' : 'failed'} ${dayjs(one.at).format('HH:mm')}`).join(', ')})`}
               .
               {doubted.length > 0 && (
-                <strong> {doubted.length} readings since its last good proof are in doubt.</strong>
+                <strong>
+                  {' '}
+                  {counted(doubted.length, 'reading', 'readings')} since its last good proof in doubt.
+                </strong>
               )}
             </li>
           );

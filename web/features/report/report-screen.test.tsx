@@ -68,7 +68,7 @@ describe('what it says', () => {
     ]);
     const said = await text();
     expect(said).toContain('failed its proof');
-    expect(said).toContain('1 readings since its last good proof are in doubt.');
+    expect(said).toContain('1 reading since its last good proof in doubt.');
     expect(said).toContain('Nobody said that the power is back: Den 1.');
   });
 

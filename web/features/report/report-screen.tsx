@@ -2,6 +2,7 @@
 
 import { readersOf, type Tester, usualFirm } from '@fair-plug/core/inspection';
 import { type OwnerLanguage, ownerLanguages, ownerPages, reportOn } from '@fair-plug/core/report';
+import { counted } from '@fair-plug/core/words';
 import { Button, NativeSelect } from '@mantine/core';
 import { useDisclosure, useDocumentTitle } from '@mantine/hooks';
 import { useSearchParams } from 'next/navigation';
@@ -72,9 +73,9 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
       <div className={`${classes.tools} screen-only`}>
         <p role="status">
           {unsettled !== null && `Not complete: ${unsettled} `}
-          {open > 0 && `${open} findings are proposed and not yet decided on. `}
+          {open > 0 && `${counted(open, 'finding is', 'findings are')} proposed and not yet decided on. `}
           {toSend > 0 &&
-            `${toSend} entries are not on the server yet: they are on this page, not in the PDF.`}
+            `${counted(toSend, 'entry is', 'entries are')} not on the server yet: on this page, not in the PDF.`}
         </p>
         <NativeSelect
           size="sm"
