@@ -102,7 +102,7 @@ async function readyPress(browser: Browser): Promise<Press> {
   const press = await newPress(browser);
   await press.page.goto(`${ownOrigin()}/report`);
   // Only the running application can say so.
-  await press.page.waitForSelector('.mantine-Alert-root', { timeout: 10_000 });
+  await press.page.getByRole('alert').filter({ hasText: /\S/ }).first().waitFor({ timeout: 10_000 });
   return press;
 }
 

@@ -68,7 +68,6 @@ export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, o
         )}
       </div>
       {walk.danger !== null && <DangerWords danger={walk.danger} walk={walk} />}
-      <Halves walk={walk} asksForHalves={asksForHalves} onTakeApart={() => onSheet('edit')} />
       {isDoubted && (
         <p className={classes.stop}>
           A tester failed its proof after this was read: read it again with a good one.
@@ -77,6 +76,7 @@ export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, o
       {judged !== null && (
         <EngineOpinion judged={judged} next={walk.next} cause={walk.cause} nameOf={nameOf} onTest={onTest} />
       )}
+      <Halves walk={walk} asksForHalves={asksForHalves} onTakeApart={() => onSheet('edit')} />
       {judged !== null && walk.danger === null && verdict?.plain === false && (
         <p className={classes.caution}>
           Before any cover comes off: read the neighbours on the same circuit, of three in a row the two outer
