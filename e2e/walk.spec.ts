@@ -27,6 +27,7 @@ test('a receptacle is added and read by tapping the triangle’s edges', async (
   await expect(verdict(page).getByRole('heading', { name: 'Open neutral' })).toBeVisible();
   await expect(verdict(page)).toContainText('hot and ground exchanged');
   await expect(verdict(page).getByRole('button', { name: 'Hold the probe to each contact' })).toBeVisible();
+  await pause(page);
   await page.getByRole('button', { name: 'Next' }).click();
   await expect(inHand(page, 'Den 2')).toBeVisible();
   await expect(saved(page)).toBeVisible();

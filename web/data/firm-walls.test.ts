@@ -105,6 +105,8 @@ const asB: Readonly<Record<string, () => Promise<unknown>>> = {
 
 /** Exported functions that take no firm, each with the reason. */
 const withoutFirm: Readonly<Record<string, string>> = {
+  endInvitationsOf: 'works in a transaction of a firm',
+  isFor: 'compares two addresses',
   noteIn: 'works in a transaction of a firm',
   lockLog: 'works in a transaction of a firm',
   wholeLog: 'works in a transaction of a firm',

@@ -1,9 +1,11 @@
 import { createHash, randomBytes } from 'node:crypto';
+import type { Transaction } from 'kysely';
 import { v7 } from 'uuid';
 import type { Invitation, Offer, Role } from '../contract/answers.ts';
 import { noteIn } from './audit.ts';
 import type { Connection } from './database.ts';
 import { FirmData, type Named, onBehalfOf } from './firm-data.ts';
+import type { Database } from './schema.ts';
 
 const daysOpen = 7;
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
@@ -30,6 +32,7 @@ export async function invite(
         id,
         token_hash: hashOf(token),
         firm_name: firm.name,
+        inviter: by.id,
         inviter_name: by.name,
         email,
         role,
@@ -54,6 +57,29 @@ export async function openInvitations(firm: FirmData): Promise<readonly Invitati
       .execute(),
   );
   return rows.map(({ expires_at, ...row }) => ({ ...row, expiresAt: expires_at.toISOString() }));
+}
+
+/** Ends the open invitations that somebody made: they may no longer make them. Answers how many those were. */
+export async function endInvitationsOf(
+  transaction: Transaction<Database>,
+  firm: FirmData,
+  inviter: Named,
+): Promise<number> {
+  const ended = await transaction
+    .updateTable('invitation')
+    .set({ settled_at: new Date() })
+    .where('organization', '=', firm.id)
+    .where('settled_at', 'is', null)
+    .where((is) =>
+      is.or([
+        is('inviter', '=', inviter.id),
+        // Made before it was kept by whom: the name is all that is known.
+        is.and([is('inviter', 'is', null), is('inviter_name', '=', inviter.name)]),
+      ]),
+    )
+    .returning('id')
+    .execute();
+  return ended.length;
 }
 
 /** True where there was such an open invitation. */
@@ -94,10 +120,23 @@ export async function offerOf(connection: Connection, token: string): Promise<Of
   };
 }
 
-/** Takes a link up for a person, once; answers the firm joined, or null where the link is no longer good. */
+/** Addresses are one however they are written. */
+export const isFor = ({ email }: Pick<Offer, 'email'>, address: string): boolean =>
+  email === null || email.trim().toLowerCase() === address.trim().toLowerCase();
+
+/**
+ * Takes a link up for a person, once; answers the firm joined, or null where the link is no longer good or is for
+ * somebody else's address.
+ */
 export async function join(connection: Connection, token: string, person: Named): Promise<FirmData | null> {
   const offer = await offerOf(connection, token);
   if (offer === null) return null;
+  const { email } = await connection
+    .selectFrom('person')
+    .select('email')
+    .where('id', '=', person.id)
+    .executeTakeFirstOrThrow();
+  if (!isFor(offer, email)) return null;
   const taken = await connection.transaction().execute(async (transaction) => {
     await onBehalfOf(transaction, { firm: offer.firm.id });
     const settled = await transaction

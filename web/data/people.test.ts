@@ -94,6 +94,44 @@ describe('invitations', () => {
     expect(JSON.stringify(rows)).not.toContain(token);
   });
 
+  test('who is removed, or may no longer invite, takes their open invitations along', async () => {
+    for (const [role, isNull] of [
+      ['inspector', false],
+      [null, true],
+    ] as const) {
+      const second = await joined('owner');
+      const { token } = await invite(firm, second, { role: 'owner', email: null });
+      const kept = await invite(firm, boss, { role: 'viewer', email: null });
+      expect(await changeMembership(firm, boss, second.id, role), String(isNull)).toBe('changed');
+      // Made while an owner: they would come back as one.
+      expect(await offerOf(connection, token)).toBeNull();
+      expect(await join(connection, token, second)).toBeNull();
+      expect(await offerOf(connection, kept.token)).not.toBeNull();
+    }
+  });
+
+  test('an invitation from before it was kept who made it ends by their name', async () => {
+    const second = await joined('owner');
+    const { id, token } = await invite(firm, second, { role: 'owner', email: null });
+    await owner.updateTable('invitation').set({ inviter: null }).where('id', '=', id).execute();
+    await changeMembership(firm, boss, second.id, 'viewer');
+    expect(await offerOf(connection, token)).toBeNull();
+  });
+
+  test('an invitation for an address is for that address, however it is written', async () => {
+    const person = await newPerson(connection);
+    const { email } = await owner
+      .selectFrom('person')
+      .select('email')
+      .where('id', '=', person.id)
+      .executeTakeFirstOrThrow();
+    const others = await invite(firm, boss, { role: 'viewer', email: 'somebody.else@example.invalid' });
+    expect(await join(connection, others.token, person)).toBeNull();
+    expect(await offerOf(connection, others.token), 'it was not used up').not.toBeNull();
+    const own = await invite(firm, boss, { role: 'viewer', email: email.toUpperCase() });
+    expect((await join(connection, own.token, person))?.id).toBe(firm.id);
+  });
+
   test('who belongs to the firm keeps what they may do; who was removed comes back as invited', async () => {
     const { token } = await invite(firm, boss, { role: 'viewer', email: null });
     await join(connection, token, boss);

@@ -1,6 +1,7 @@
 import type { Member, Role } from '../contract/answers.ts';
 import { noteIn } from './audit.ts';
 import type { FirmData, Named } from './firm-data.ts';
+import { endInvitationsOf } from './invitations.ts';
 
 /** Everybody who belongs or belonged to the firm. */
 export async function listPeople(firm: FirmData): Promise<readonly Member[]> {
@@ -61,6 +62,8 @@ export async function changeMembership(
       .where('organization', '=', firm.id)
       .where('person', '=', person)
       .execute();
+    // Only owners invite.
+    if (role !== 'owner') await endInvitationsOf(transaction, firm, { id: person, name: member.name });
     if (role === null) await transaction.deleteFrom('session').where('person', '=', person).execute();
     await noteIn(
       transaction,

@@ -152,8 +152,8 @@ const ownOrigin = (): string => process.env.FAIRPLUG_OWN_ORIGIN ?? publicOrigin(
 
 /** Of the firm's logs, those that the page needs: it is not to fetch every other job besides. */
 function neededOf(answered: string, job: string): string {
-  const { logs } = logsAnswer.parse(JSON.parse(answered));
-  return JSON.stringify({ logs: logs.filter(({ id, kind }) => id === job || kind === 'kit') });
+  const { logs, ...rest } = logsAnswer.parse(JSON.parse(answered));
+  return JSON.stringify({ ...rest, logs: logs.filter(({ id, kind }) => id === job || kind === 'kit') });
 }
 
 /** Answers the page's questions to the server as the asker's own, whatever kind of cookie that takes. */

@@ -60,6 +60,8 @@ interface InvitationTable {
   id: string;
   token_hash: string;
   firm_name: string;
+  /** null: made before it was kept. */
+  inviter: string | null;
   inviter_name: string;
   email: string | null;
   role: Role;

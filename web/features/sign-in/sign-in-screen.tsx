@@ -11,9 +11,7 @@ import { type Start, startAnswer } from '@/contract/answers';
 import { ask, post } from '@/local/api';
 import { useWhoIsHere } from '@/local/who-is-here';
 import classes from './sign-in-screen.module.css';
-
-/** Only ways within the application are gone on; browsers take a backslash for a slash. */
-const wayOn = (to: string | null): string => (to !== null && /^\/(?![/\\])/.test(to) ? to : '/');
+import { wayOn } from './way-on';
 
 export function SignInScreen() {
   const { here, askAgain } = useWhoIsHere();

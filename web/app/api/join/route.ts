@@ -1,10 +1,15 @@
 import { invitationToken, joinAsMember, joinAsNewcomer } from '@/contract/requests';
-import { join, offerOf } from '@/data/invitations';
+import { isFor, join, offerOf } from '@/data/invitations';
 import { createPerson, signIn } from '@/data/sign-in';
 import { addressPart, answer, bodyOf, Problem } from '../answers';
 import { answerAnyone, answerPerson, limit, sourceOf } from '../gate';
 import { signedIn } from '../signed-in';
 
+const forAnother = () =>
+  new Problem(
+    'not-allowed',
+    'This invitation is for another address. Join with that one, or ask for a link.',
+  );
 const noLonger = () => new Problem('not-found', 'This invitation is no longer good. Ask for another.');
 
 /** What a link offers, for whoever holds it. */
@@ -22,7 +27,9 @@ export const POST = (request: Request): Promise<Response> =>
   answerAnyone(request, async ({ connection }) => {
     const { invitation, person } = await bodyOf(request, joinAsNewcomer);
     await limit('join-source', sourceOf(request));
-    if ((await offerOf(connection, invitation)) === null) throw noLonger();
+    const offer = await offerOf(connection, invitation);
+    if (offer === null) throw noLonger();
+    if (!isFor(offer, person.email)) throw forAnother();
     const made = await createPerson(connection, person);
     if (made === null)
       throw new Problem(
@@ -38,6 +45,8 @@ export const POST = (request: Request): Promise<Response> =>
 export const PUT = (request: Request): Promise<Response> =>
   answerPerson(request, async ({ connection, person }) => {
     const { invitation } = await bodyOf(request, joinAsMember);
+    const offer = await offerOf(connection, invitation);
+    if (offer !== null && !isFor(offer, person.email)) throw forAnother();
     const firm = await join(connection, invitation, person);
     if (firm === null) throw noLonger();
     return answer({ firm: { id: firm.id, name: firm.name } });
