@@ -1,7 +1,6 @@
 import type { Verdict } from '../assessment/index.ts';
-import { type ConditionId, conditions, type Urgency } from '../conditions/index.ts';
-import type { Worker } from '../corrections/index.ts';
-import type { House } from '../inspection/index.ts';
+import { type ConditionId, conditions } from '../conditions/index.ts';
+import type { House, Wording } from '../inspection/index.ts';
 
 export interface Place {
   readonly id: string;
@@ -17,17 +16,7 @@ export interface Evidence {
   readonly at: string | null;
 }
 
-/** What a finding says, whoever worded it. */
-export interface Wording {
-  readonly urgency: Urgency;
-  readonly headline: string;
-  /** What is wrong, in the trade's words. */
-  readonly what: string;
-  /** Why it matters, in words that an owner understands. */
-  readonly why: string;
-  readonly correction: string;
-  readonly by: Worker;
-}
+export type { Wording } from '../inspection/index.ts';
 
 /** What the readings and looks make of one cause, before anybody decided on it. */
 export interface Proposal extends Wording {

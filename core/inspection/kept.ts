@@ -74,11 +74,13 @@ export interface Signed extends Stamped {
   readonly strokes: readonly (readonly number[])[];
 }
 
-/** Words of a finding. */
+/** What a finding says, whoever worded it. */
 export interface Wording {
   readonly urgency: Urgency;
   readonly headline: string;
+  /** What is wrong, in the trade's words. */
   readonly what: string;
+  /** Why it matters, in words that an owner understands. */
   readonly why: string;
   readonly correction: string;
   readonly by: Worker;
