@@ -328,6 +328,16 @@ describe('over the whole house', () => {
     expect(lostServiceNeutral(odd, circuitOf)).toBeNull();
   });
 
+  test('a device that tripped by itself says why all is dark: something behind it leaks, no hot is open', () => {
+    const extra: Extra = { protection: [{ at: 'den-1', kind: 'gfci', covers: 'downstream' }] };
+    const jumper: Fault = { kind: 'bond', conductors: ['neutral', 'ground'], at: 'den-2' };
+    const { explanations, outlets } = diagnosed(3, [jumper], { extra });
+    const leaks = (faults: readonly Fault[]): boolean => faults.every(({ kind }) => kind === 'bond');
+    expect(explanations.length).toBeGreaterThan(0);
+    expect(leaks(explanations[0]?.fitted.supposed.faults ?? [])).toBe(true);
+    expect(outlets.map(({ condition }) => condition)).toEqual(Array(3).fill('protection-tripped'));
+  });
+
   test('neighbours with one and the same condition are a likely group, over one that reads correct between', () => {
     const walked = ['open-ground', 'correct', 'open-ground', 'correct', 'correct', 'open-ground'] as const;
     const groups = likelyGroups(
