@@ -40,6 +40,18 @@ describe('where everything entered is', () => {
     expect(screen.queryByRole('alert')).toBeNull();
   });
 
+  test('nothing is said to be saved from the moment it is entered', async () => {
+    const { user, kept } = await frame();
+    const said: (string | null)[] = [];
+    const button = screen.getByRole('button', { name: 'Enter' });
+    // What stands there as soon as the press is over, before anything could be kept.
+    button.addEventListener('click', () => queueMicrotask(() => said.push(document.body.textContent)));
+    await user.click(button);
+    expect(said[0]).not.toContain('saved on the server');
+    await screen.findByText('● saved on the server');
+    expect(kept('job-described')).toHaveLength(2);
+  });
+
   test('a database that is away is told from a server that is', async () => {
     const { user, server } = await frame();
     server.answer = () => 503;

@@ -12,7 +12,7 @@ import classes from './save-state.module.css';
 
 /** Where everything entered is: on the server, waiting here, or refused, with the reason. */
 export function SaveStateLine() {
-  const { toSend, refused, away } = useSaveState();
+  const { isKeeping, toSend, refused, away } = useSaveState();
   if (refused.length > 0)
     return (
       <Popover width={320} position="bottom-end" withArrow>
@@ -33,10 +33,10 @@ export function SaveStateLine() {
         </Popover.Dropdown>
       </Popover>
     );
-  if (toSend > 0)
+  if (isKeeping || toSend > 0)
     return (
       <span className={classes.state} data-state="waiting" role="status">
-        ◐ saved here · {toSend} to send
+        {isKeeping ? '◌ being saved here' : `◐ saved here · ${toSend} to send`}
       </span>
     );
   return (

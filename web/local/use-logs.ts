@@ -8,9 +8,8 @@ import { useLocal } from './local-store';
 import { kitIn, type LogState } from './log-books';
 import { deviceId, keep, kitKey, type LogKey, type Unsent } from './store';
 import type { SyncState } from './sync';
+import { nothingUnsent } from './unsent-watch';
 import type { Standing } from './who-is-here';
-
-const none: readonly never[] = [];
 
 export type Loaded<T> =
   | { readonly kind: 'loading' }
@@ -91,7 +90,7 @@ const madeFrom = <T, S extends object>(parts: readonly From<T, S>[], standing: T
  * Actions on a log take their turn: each is made from what those before it left.
  */
 export function useKeep() {
-  const { identity, store, books, sync } = useLocal();
+  const { identity, store, books, sync, unsent } = useLocal();
   return useMemo(() => {
     if (identity.firm.role === 'viewer') return null;
     const author = identity.person.id;
@@ -102,22 +101,28 @@ export function useKeep() {
     };
     return {
       openJob: async (job: string, statements: readonly JobStatement[]) => {
-        await into(job, statements, true);
+        await unsent.during(into(job, statements, true));
         await books.summarized(job);
       },
       /** Answers the log as it stands afterwards. */
       inJob: (job: string, ...parts: readonly JobPart[]): Promise<LogState> =>
-        books.book(job).inTurn(async (standing) => {
-          await into(job, madeFrom(parts, standing()));
-          return standing();
-        }),
+        unsent.during(
+          books.book(job).inTurn(async (standing) => {
+            await into(job, madeFrom(parts, standing()));
+            return standing();
+          }),
+        ),
       inKit: (...parts: readonly KitPart[]): Promise<void> =>
-        books.book(kitKey).inTurn((standing) => into(kitKey, madeFrom(parts, kitIn(standing().entries)))),
+        unsent.during(
+          books.book(kitKey).inTurn((standing) => into(kitKey, madeFrom(parts, kitIn(standing().entries)))),
+        ),
     };
-  }, [identity, store, books, sync]);
+  }, [identity, store, books, sync, unsent]);
 }
 
 export interface SaveState {
+  /** Something was entered and is not in this browser's store yet. */
+  readonly isKeeping: boolean;
   readonly toSend: number;
   /** When the oldest of what is unsent was entered; ISO time. */
   readonly unsentSince: string | null;
@@ -134,7 +139,7 @@ const isAwayCode = (code: string): code is (typeof awayCodes)[number] =>
 
 export function useSaveState(): SaveState {
   const { unsent, standing } = useLocal();
-  const rows = useSyncExternalStore(unsent.listen, unsent.state, () => none);
+  const { rows, isKeeping } = useSyncExternalStore(unsent.listen, unsent.state, () => nothingUnsent);
   const { failure } = useSyncState();
   const waiting = rows.filter((row) => row.refused === null);
   const away = (): SaveState['away'] => {
@@ -143,6 +148,7 @@ export function useSaveState(): SaveState {
     return isAwayCode(failure.code) ? failure.code : 'failed';
   };
   return {
+    isKeeping,
     toSend: waiting.length,
     unsentSince: waiting[0]?.entry.at ?? null,
     refused: rows.filter((row) => row.refused !== null),
