@@ -3,7 +3,6 @@ import {
   type Circuit,
   type InstrumentId,
   instrumentIds,
-  inWords,
   netlist,
   type Parsed,
   type Problem,
@@ -18,6 +17,7 @@ import {
   usualLimits,
 } from '@fair-plug/core/diagnosis';
 import { lampPatterns, lampsOf, simulate } from '@fair-plug/core/instruments';
+import { enUs, problemInWords } from '@fair-plug/core/words';
 
 export type CommandResult =
   | { readonly kind: 'answered'; readonly text: string }
@@ -38,7 +38,7 @@ const shownProblems = 10;
 function refused(problems: readonly Problem[], prefix: string): CommandResult {
   const lines = problems
     .slice(0, shownProblems)
-    .map((problem) => inWords({ ...problem, path: prefix + problem.path }));
+    .map((problem) => problemInWords({ ...problem, path: prefix + problem.path }));
   const more = problems.length > shownProblems ? [`… and ${problems.length - shownProblems} more`] : [];
   return { kind: 'refused', message: [...lines, ...more].join('\n') };
 }
@@ -71,8 +71,8 @@ const formats = {
 function parseAny(value: unknown): Parsed<unknown> {
   const format = typeof value === 'object' && value !== null && 'format' in value ? value.format : undefined;
   for (const [name, parse] of Object.entries(formats)) if (name === format) return parse(value);
-  const message = `expected ${Object.keys(formats).join(' or ')}`;
-  return { kind: 'problems', problems: [{ path: '/format', value: format, message }] };
+  const wrong = { code: 'value', expected: Object.keys(formats) } as const;
+  return { kind: 'problems', problems: [{ path: '/format', value: format, wrong }] };
 }
 
 function verdictOn(name: unknown): CommandResult {
@@ -87,7 +87,10 @@ const mostMilliseconds = 5000;
 
 function diagnosedInTime(input: DiagnosisInput) {
   const started = performance.now();
-  return diagnosisOf(input, { ...usualLimits, isOver: () => performance.now() - started > mostMilliseconds });
+  return diagnosisOf(input, enUs, {
+    ...usualLimits,
+    isOver: () => performance.now() - started > mostMilliseconds,
+  });
 }
 
 const isInstrument = (name: string): name is InstrumentId => instrumentIds.some((known) => known === name);

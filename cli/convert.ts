@@ -1,7 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { assess, HouseJudge } from '@fair-plug/core/assessment';
-import { inWords } from '@fair-plug/core/circuit';
 import {
   csvOf,
   guessedMapping,
@@ -17,7 +16,7 @@ import {
   writeJobFile,
 } from '@fair-plug/core/exchange';
 import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
-import { reportOn } from '@fair-plug/core/report';
+import { enUs, problemInWords, reportOn } from '@fair-plug/core/words';
 import { v7 } from 'uuid';
 import type { CommandResult } from './commands.ts';
 
@@ -33,7 +32,7 @@ const shownErrors = 10;
 /** A new job from a list of receptacles, or what is wrong with the list. */
 async function jobOfList(file: Blob, now: Date): Promise<JobFile | string> {
   const read = await rowsOf(file);
-  if (read.kind === 'refused') return read.message;
+  if (read.kind === 'refused') return enUs.listProblem(read.problem);
   const mapping = guessedMapping(read.heading);
   if (mapping.room === null || mapping.receptacle === null)
     return 'the heading names no column for the room and the receptacle';
@@ -41,7 +40,10 @@ async function jobOfList(file: Blob, now: Date): Promise<JobFile | string> {
   if (errors.length > 0)
     return errors
       .slice(0, shownErrors)
-      .map(({ row, field, value, message }) => `row ${row}, ${field} ${JSON.stringify(value)}: ${message}`)
+      .map(
+        ({ row, field, value, problem }) =>
+          `row ${row}, ${field} ${JSON.stringify(value)}: ${enUs.rowProblem(problem)}`,
+      )
       .join('\n');
   const said: readonly JobStatement[] = [
     { kind: 'job-described' },
@@ -71,7 +73,7 @@ async function jobIn(bytes: Uint8Array<ArrayBuffer>): Promise<JobFile | string> 
   const head = (await blob.slice(0, 64).text()).replace(/^\uFEFF/, '').trimStart();
   if (!head.startsWith('{')) return jobOfList(blob, new Date());
   const parsed = parseJobText(await blob.text());
-  return parsed.kind === 'problems' ? inWords(parsed.problems[0]) : parsed.value;
+  return parsed.kind === 'problems' ? problemInWords(parsed.problems[0]) : parsed.value;
 }
 
 async function contentOf(job: JobFile, to: string): Promise<string | Uint8Array> {

@@ -1,5 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import { diagnosisOf, parseDiagnosisInput } from '@fair-plug/core/diagnosis';
+import { enUs } from '@fair-plug/core/words';
 import { expect, type Page } from '@playwright/test';
 import { build } from 'esbuild';
 import { inHand, pause, saved, verdict, walkOf } from './house.ts';
@@ -128,7 +129,7 @@ test('the server answers a diagnosis as the core does here, and refuses a wrong 
   const parsed = parseDiagnosisInput(question);
   if (parsed.kind === 'problems') throw new Error('the question is unsound');
   const answer = await request.post('/api/diagnose', { data: question });
-  expect(await answer.json()).toEqual(JSON.parse(JSON.stringify(diagnosisOf(parsed.value))));
+  expect(await answer.json()).toEqual(JSON.parse(JSON.stringify(diagnosisOf(parsed.value, enUs))));
   const refused = await request.post('/api/diagnose', { data: { ...question, kit: ['hammer'] } });
   expect(refused.status()).toBe(400);
   expect((await refused.json()).error.fields[0].path).toBe('/kit/0');
@@ -170,7 +171,7 @@ test('the engine as a browser loads it answers the same in a worker, and is at m
       }),
     [script, parsed.value.circuit, question.readings] as const,
   );
-  const here = diagnosisOf(parsed.value).outlets.map(({ condition, notRuledOut }) => [
+  const here = diagnosisOf(parsed.value, enUs).outlets.map(({ condition, notRuledOut }) => [
     condition,
     notRuledOut,
   ]);

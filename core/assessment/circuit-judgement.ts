@@ -1,16 +1,16 @@
 import type { Fault } from '../circuit/index.ts';
-import { type Diagnosis, placeCode, placeInWords, runLengths } from '../diagnosis/index.ts';
-import { causeInWords, kindOfCause } from './causes-in-words.ts';
+import { type Diagnosis, runLengths } from '../diagnosis/index.ts';
 import { type FedTogether, readingsOf, type VoltScale } from './circuits.ts';
 import type { JudgedCause, JudgedCircuit, JudgedReceptacle } from './judged.ts';
+import { kindOfCause } from './kind-of-cause.ts';
 
 export const mostExplanations = 5;
 /** Explanations less probable than this are not worth a line. */
 export const worthALine = 0.01;
 
-/** Behind a leading fault, "nothing wrong" means that something was misread. */
-export const wordsFor = (faults: readonly Fault[], place: number): string =>
-  faults.length === 0 && place > 0 ? 'nothing wrong, and a reading mistaken' : causeInWords(faults);
+/** Behind a leading fault, nothing wrong means that something was misread. */
+export const isMisread = (faults: readonly Fault[], place: number): boolean =>
+  faults.length === 0 && place > 0;
 
 /** What was made of a receptacle or a circuit, and of what. */
 export interface Remembered {
@@ -27,15 +27,13 @@ export function remembered(
   scale: VoltScale,
   nominalVolts: number,
 ): Remembered {
-  const nameOf = (id: string): string => receptacles.find((one) => one.id === id)?.name ?? id;
   const { explanations, outlets, isFinal, stoppedEarly } = diagnosis;
   const shown = scale.toShown(diagnosis.table);
   const kinds = diagnosis.causes.map(({ faults }) => kindOfCause(faults));
   const causes: readonly JudgedCause[] = diagnosis.causes.map(({ faults, place, affected }, position) => ({
     id: `${kinds[position]}:${kinds.slice(0, position).filter((one) => one === kinds[position]).length + 1}`,
-    words: causeInWords(faults),
-    where: place === null ? '' : placeInWords(place, nameOf),
-    place: place === null ? null : placeCode(place),
+    faults,
+    place,
     receptacles: affected,
     probability: explanations[0]?.probability ?? 0,
   }));
@@ -49,7 +47,9 @@ export function remembered(
         .filter(({ probability }, place) => place === 0 || probability >= worthALine)
         .slice(0, mostExplanations)
         .map(({ fitted: { supposed }, probability, conditions }, place) => ({
-          words: wordsFor(supposed.faults, place),
+          faults: supposed.faults,
+          isTripped: false,
+          isMisread: isMisread(supposed.faults, place),
           probability,
           condition: conditions[index] ?? 'correct',
         })),

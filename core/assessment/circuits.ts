@@ -33,7 +33,7 @@ export const guessedCircuit = ({ receptacles }: FedTogether, groundedWiring: boo
   );
 
 const stateKey = (state: TestState | undefined): string =>
-  `${state?.loadsOff === true} ${state?.breakerOff === true}`;
+  `${state?.loadsOff === true}:${state?.breakerOff === true}`;
 
 /** All that counts at a receptacle: of each instrument in each state, what it showed last. */
 export function readingsOf(receptacle: Receptacle): readonly Reading[] {
@@ -41,9 +41,9 @@ export function readingsOf(receptacle: Receptacle): readonly Reading[] {
   const latest = new Map<string, Shown>();
   // Plain lamps first: what they show is what all else is held against.
   const plain = receptacle.readings.find(isPlainLamps);
-  if (plain !== undefined) latest.set(`lamps ${stateKey(undefined)}`, plain.shown);
+  if (plain !== undefined) latest.set(`lamps:${stateKey(undefined)}`, plain.shown);
   for (const { shown } of receptacle.readings)
-    latest.set(`${shown.instrument} ${stateKey(shown.state)}`, shown);
+    latest.set(`${shown.instrument}:${stateKey(shown.state)}`, shown);
   return [...latest.values()].map((shown) => ({ at, ...shown }) as Reading);
 }
 

@@ -3,7 +3,7 @@ import type { Shown } from '../circuit/index.ts';
 import { idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
-import { reportOn } from '../report/index.ts';
+import { reportOn } from '../words/index.ts';
 import { assess } from './assessment.ts';
 import { afterNews, HouseJudge, isJudgedAsRead, newsSince, refinedVerdict, slimHouse } from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
@@ -100,7 +100,9 @@ describe('the judgement on a house', () => {
     const house = houseOf([fine('12'), fine('12'), probed, reversed('12'), reversed('12')]);
     const { judgement } = judged(house);
     expect(judgement.circuits[0]?.causes).toHaveLength(1);
-    expect(judgement.circuits[0]?.causes[0]).toMatchObject({ words: 'hot and neutral exchanged' });
+    expect(judgement.circuits[0]?.causes[0]).toMatchObject({
+      faults: [{ kind: 'swap', conductors: ['hot', 'neutral'] }],
+    });
     expect(judgement.circuits[0]?.causes[0]?.receptacles).toEqual([2, 3, 4].map(receptacleId));
     expect(judgement.isFinal).toBe(true);
     const { findings } = reportOn(assess(house, judgement));

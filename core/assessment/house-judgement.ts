@@ -8,15 +8,26 @@ import {
   type LoneDiagnosis,
   likelyGroups,
   lostServiceNeutral,
+  type NextTest,
 } from '../diagnosis/index.ts';
 import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
-import { mostExplanations, type Remembered, remembered, wordsFor, worthALine } from './circuit-judgement.ts';
+import { isMisread, mostExplanations, type Remembered, remembered, worthALine } from './circuit-judgement.ts';
 import { circuitsOf, type FedTogether, guessedCircuit, readingsOf, VoltScale } from './circuits.ts';
 import type { HouseJudgement, JudgedReceptacle } from './judged.ts';
 
 /** Stands for whichever receptacle was asked about. */
 const anywhere = 'here';
 const mostLoneAnswers = 2000;
+
+/** What a circuit is remembered by; no receptacle's id has a colon. */
+const onBreaker = ({ breaker }: FedTogether): string => `breaker:${breaker}`;
+
+/** A test that was found for a receptacle standing for any, at one of them. */
+const placed = ({ tells, ...test }: NextTest, at: string): NextTest => ({
+  ...test,
+  at,
+  tells: tells.kind === 'condition' ? { ...tells, at } : tells,
+});
 
 const factsOf = ({ yearBuilt, groundedWiring, alterations }: House): HouseFacts => ({
   ...(yearBuilt === null ? {} : { yearBuilt }),
@@ -49,7 +60,7 @@ export class HouseJudge {
       yield null;
     }
     for (const circuit of circuits) {
-      const name = `breaker ${circuit.breaker}`;
+      const name = onBreaker(circuit);
       const known = this.memory.get(name);
       if (known !== undefined) next.set(name, known);
     }
@@ -60,7 +71,7 @@ export class HouseJudge {
           yield null;
           continue;
         }
-        next.set(`breaker ${circuit.breaker}`, step);
+        next.set(onBreaker(circuit), step);
         yield this.gathered(house, next, circuits, false);
       }
     this.memory = next;
@@ -86,7 +97,9 @@ export class HouseJudge {
         .filter(({ probability }, index) => index === 0 || probability >= worthALine)
         .slice(0, mostExplanations)
         .map(({ faults, tripped, probability, conditions: [condition = 'correct'] }, place) => ({
-          words: tripped ? 'a tripped device or breaker, a switch off' : wordsFor(faults, place),
+          faults,
+          isTripped: tripped,
+          isMisread: !tripped && isMisread(faults, place),
           probability,
           condition,
         })),
@@ -117,7 +130,7 @@ export class HouseJudge {
     return {
       ...known,
       id,
-      next: known.next === null ? null : { ...known.next, at: id },
+      next: known.next === null ? null : placed(known.next, id),
       table: known.table.map(({ reading, predicted, ...rest }) => ({
         ...rest,
         reading: { ...reading, at: id },
@@ -135,7 +148,7 @@ export class HouseJudge {
     const readings = fed.receptacles.flatMap(readingsOf);
     const wiring = JSON.stringify([fed.receptacles.map(({ id }) => id), facts]);
     const key = JSON.stringify([readings, wiring, kit, nominalVolts]);
-    const name = `breaker ${fed.breaker}`;
+    const name = onBreaker(fed);
     if (this.memory.get(name)?.key === key) return;
     const held = this.diagnosticians.get(name);
     const diagnostician =
@@ -188,7 +201,7 @@ export class HouseJudge {
     const breakerOf = new Map(receptaclesOf(house).map(({ id, breaker }) => [id, breaker]));
     return {
       receptacles,
-      circuits: circuits.flatMap(({ breaker }) => parts.get(`breaker ${breaker}`)?.circuit ?? []),
+      circuits: circuits.flatMap((circuit) => parts.get(onBreaker(circuit))?.circuit ?? []),
       likelyGroups: likelyGroups(
         receptaclesOf(house).map(({ id, breaker }) => ({
           id,

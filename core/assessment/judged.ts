@@ -1,16 +1,22 @@
+import type { Fault } from '../circuit/index.ts';
 import type { ConditionId } from '../conditions/index.ts';
 import type {
   ContactState,
   LikelyGroup,
+  Localization,
   LostServiceNeutral,
   NextTest,
   ReadingComparison,
   RunLength,
 } from '../diagnosis/index.ts';
 
-/** Something that may be behind what was read, in words. */
-export interface WordedExplanation {
-  readonly words: string;
+/** Something that may be behind what was read. */
+export interface JudgedExplanation {
+  readonly faults: readonly Fault[];
+  /** Nothing is wrong, but a device or a breaker has tripped or a switch is off. */
+  readonly isTripped: boolean;
+  /** Nothing is wrong, behind a fault that is more probable: then something was misread. */
+  readonly isMisread: boolean;
   readonly probability: number;
   /** What holds at the receptacle under it. */
   readonly condition: ConditionId;
@@ -26,7 +32,7 @@ export interface JudgedReceptacle {
   readonly contacts: Readonly<Record<'hot' | 'neutral' | 'ground', ContactState>>;
   readonly next: NextTest | null;
   /** The most probable first. */
-  readonly explanations: readonly WordedExplanation[];
+  readonly explanations: readonly JudgedExplanation[];
   readonly table: readonly ReadingComparison[];
   /** Which of the circuit's causes takes it along, by position; null where none does. */
   readonly cause: { readonly breaker: string; readonly position: number } | null;
@@ -37,11 +43,9 @@ export interface JudgedReceptacle {
 export interface JudgedCause {
   /** What kind of cause it is and which of its kind on the circuit: the same while ohms and place become clearer. */
   readonly id: string;
-  readonly words: string;
-  /** "between Den 1 and Den 2, or in the box of Den 1" */
-  readonly where: string;
-  /** The same place without words; null where it is not known. */
-  readonly place: string | null;
+  readonly faults: readonly Fault[];
+  /** Where it sits; null where it is not known. */
+  readonly place: Localization | null;
   readonly receptacles: readonly string[];
   readonly probability: number;
 }

@@ -8,7 +8,7 @@ const byPattern = (pattern: (typeof lampPatterns)[number]) => judgeByLamps({ lam
 describe('the verdict on three lamps', () => {
   test('"correct" is only read as correct: a live ground is not ruled out', () => {
     const verdict = byPattern('hn-hg');
-    expect(verdict.headline).toBe('Reads correct');
+    expect(verdict.code).toBe('lamps-hn-hg');
     expect(verdict.plain).toBe(true);
     expect(verdict.notRuledOut[0]).toBe('reversed-bootleg-ground');
   });
@@ -16,7 +16,7 @@ describe('the verdict on three lamps', () => {
   test('dark lamps are never called dead', () => {
     const verdict = byPattern('none');
     expect(verdict.notRuledOut).toContain('open-neutral');
-    expect(verdict.headline).toContain('not proved dead');
+    expect(verdict.code).toBe('lamps-none');
     expect(verdict.contacts.hot).toBe('may-be-live');
     expect(verdict.plain).toBe(false);
   });
@@ -25,7 +25,7 @@ describe('the verdict on three lamps', () => {
     const verdict = byPattern('hg-ng');
     expect(verdict.urgency).toBe('act-now');
     expect(verdict.alsoFits.map((fit) => fit.conditions[0])).toContain('open-neutral');
-    expect(verdict.next?.test).toBe('lamps-loads-off');
+    expect(verdict.settle).toBe('lamps-loads-off');
   });
 
   test.each(lampPatterns)(
@@ -51,7 +51,7 @@ describe('the verdict on three lamps', () => {
         for (const ng of lampStates) {
           if (![hn, hg, ng].includes('dim')) continue;
           const verdict = judgeByLamps({ lamps: { hn, hg, ng } });
-          expect(verdict).toMatchObject({ plain: false, readsAs: [], next: { test: 'meter' } });
+          expect(verdict).toMatchObject({ plain: false, readsAs: [], settle: 'meter' });
           expect(verdict.notRuledOut).toContain('lost-shared-neutral');
         }
   });

@@ -7,7 +7,7 @@ import {
   type Fit,
   type Look,
   patternTable,
-  type SettlingTest,
+  type TestKind,
   type Urgency,
 } from '../conditions/index.ts';
 import type { ContactState } from '../diagnosis/index.ts';
@@ -31,6 +31,9 @@ export type VerdictCode =
   | 'two-slot'
   | 'undetermined';
 
+/** Why testing must end: every lamp is lit, or people must be kept away. */
+export type StopReason = 'all-lit' | Danger;
+
 export interface Verdict {
   readonly kind: 'verdict';
   /** The pattern that the lamps show; 'dim' where no pattern is to be trusted, or no lamps were read. */
@@ -38,11 +41,6 @@ export interface Verdict {
   /** What the evidence reads as, the most dangerous first; empty where no pattern can be trusted. */
   readonly readsAs: readonly ConditionId[];
   readonly code: VerdictCode;
-  readonly headline: string;
-  /** Why it matters, in a line. */
-  readonly why: string;
-  /** What puts it right and who does it, in a sentence. */
-  readonly correction: string;
   /** Of what it reads as; what is not ruled out may be more pressing. */
   readonly urgency: Urgency | null;
   /** Plainly what should be there: needs no follow-up to go on. */
@@ -52,9 +50,10 @@ export interface Verdict {
   /** The dangerous conditions that still fit beside what it reads as, the most dangerous first. */
   readonly notRuledOut: readonly ConditionId[];
   readonly contacts: Readonly<Record<Contact, ContactState>>;
-  readonly next: SettlingTest | null;
-  readonly practice: string | null;
-  readonly stop: string | null;
+  /** What settles what the lamps leave open. */
+  readonly settle: TestKind | null;
+  /** Why testing must end there; null where it goes on. */
+  readonly stop: StopReason | null;
   /** The cautions that apply while this verdict stands. */
   readonly cautions: readonly CautionId[];
 }
@@ -97,7 +96,7 @@ const judged = new Map<string, Verdict>();
 
 /** The verdict on the lamps of one plug-in tester, from the pattern table; the same object for the same lamps. */
 export const judgeByLamps: Judge = ({ lamps }) => {
-  const shown = `${lamps.hn} ${lamps.hg} ${lamps.ng}`;
+  const shown = [lamps.hn, lamps.hg, lamps.ng].join();
   const verdict = judged.get(shown) ?? verdictOnLamps(lamps);
   judged.set(shown, verdict);
   return verdict;
@@ -116,31 +115,27 @@ function verdictOnLamps(lamps: Lamps): Verdict {
     signature: only,
     readsAs: first.conditions,
     code: `lamps-${only}`,
-    headline: entry.headline,
-    why: entry.why ?? reading.why,
-    correction: entry.correction ?? reading.correction,
     cautions: cautionsOf(first.conditions),
     urgency: reading.urgency,
     plain: reading.id === 'correct',
     alsoFits: others.toSorted(byDanger),
     notRuledOut: dangersAmong(others, first.conditions),
     contacts: contactStates(entry.fits),
-    next: entry.settle,
-    practice: entry.practice,
-    stop: entry.stop,
+    settle: entry.settle,
+    stop: entry.stops ? 'all-lit' : null,
   };
 }
 
 const lowVoltage: Fit = {
   conditions: ['high-resistance'],
-  how: 'a poor connection that lets the voltage sag',
+  id: 'low-voltage',
   frequency: 'met',
   potentials: { hot: 0.6, neutral: 0, ground: 0 },
 };
 
 const unequalLegs: Fit = {
   conditions: ['lost-shared-neutral'],
-  how: 'a lost shared neutral: the voltage divides as the loads do',
+  id: 'unequal-legs',
   frequency: 'met',
   potentials: { hot: 1, neutral: 0.4, ground: 0 },
 };
@@ -153,21 +148,13 @@ function dimVerdict(patternFits: readonly Fit[]): Verdict {
     signature: 'dim',
     readsAs: [],
     code: 'lamps-dim',
-    headline: 'A lamp is dim: no pattern to trust',
-    why: 'A dim lamp means a voltage well off normal across that pair; the lamps cannot say which fault it is.',
-    correction:
-      'Measure the three pairs, then have a licensed electrician look for the poor connection or the lost neutral.',
     urgency: 'repair',
     cautions: ['contacts', 'load-test', 'box'],
     plain: false,
     alsoFits: fits,
     notRuledOut: dangersAmong(fits, []),
     contacts: contactStates(fits),
-    next: {
-      test: 'meter',
-      why: 'Measure the three pairs. A voltage far from normal across hot and neutral points to a poor connection or to a lost shared neutral.',
-    },
-    practice: null,
+    settle: 'meter',
     stop: null,
   };
 }

@@ -1,4 +1,4 @@
-import { conditions, type Danger, dangerWords, lookFacts } from '../conditions/index.ts';
+import { type Danger, lookFacts } from '../conditions/index.ts';
 import type { Receptacle } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
 import type { JudgedReceptacle } from './judged.ts';
@@ -9,10 +9,6 @@ import { isJudgedAsRead, refinedVerdict } from './refined-verdict.ts';
 const twoSlot = (verdict: Verdict): Verdict => ({
   ...verdict,
   code: 'two-slot',
-  headline: 'Two-slot, no ground',
-  why: 'Original and allowed: it promises no ground. Nothing with three prongs can be plugged in.',
-  correction:
-    'None needed. For three-prong equipment: a ground is run, or ground-fault protection with its labels.',
   urgency: null,
   // It does not read correct: a tester's button has no ground to use here.
   plain: false,
@@ -50,17 +46,8 @@ export function verdictBy(
 /** Where people are kept away no test follows, and lamps that read correct do not make it so. */
 function keptAway({ looks }: Receptacle, verdict: Verdict, danger: Danger): Verdict {
   const seen = looks.find((look) => lookFacts[look].danger === danger);
-  const kept = { ...verdict, plain: false, next: null, stop: verdict.stop ?? dangerWords[danger].stop };
-  if (!verdict.plain) return kept;
-  const what = seen === undefined ? 'metal joined to it is live' : lookFacts[seen].name.toLowerCase();
-  const { why, correction } = seen === undefined ? conditions['energized-ground'] : lookFacts[seen];
-  return {
-    ...kept,
-    code: `kept-away-${seen ?? danger}`,
-    headline: `Lamps read correct, but: ${what}`,
-    why,
-    correction,
-  };
+  const kept = { ...verdict, plain: false, settle: null, stop: verdict.stop ?? danger };
+  return verdict.plain ? { ...kept, code: `kept-away-${seen ?? danger}` } : kept;
 }
 
 /** Why people must be kept away from a receptacle; null where nothing read or seen there asks for it. */
@@ -85,21 +72,14 @@ export function dangerAt({ looks, readings }: Receptacle, verdict: Verdict | nul
 /** What a try of a ground-fault device says. */
 export type GroundFaultCode = 'tripped' | 'no-power' | 'failed' | 'no-trip' | 'says-nothing';
 
-/** What a try of a ground-fault device says, in words; and whether it is a finding. */
-export function groundFaultWords(
-  test: Receptacle['groundFaultTests'][number],
+/** What a try of a ground-fault device says, where a verdict stands; and whether it is a finding. */
+export function groundFaultResult(
+  { by, result }: Receptacle['groundFaultTests'][number],
   verdict: Verdict | null,
-): { readonly code: GroundFaultCode; readonly words: string; readonly isFinding: boolean } {
-  const { by, result } = test;
-  if (result === 'tripped') return { code: 'tripped', words: 'Tripped as it should.', isFinding: false };
-  if (result === 'no-power')
-    return {
-      code: 'no-power',
-      words: 'No power at the device: tripped upstream, line and load exchanged, or at the end of its life.',
-      isFinding: true,
-    };
-  if (by === 'own-button')
-    return { code: 'failed', words: conditions['protection-failed'].what, isFinding: true };
+): { readonly code: GroundFaultCode; readonly isFinding: boolean } {
+  if (result === 'tripped') return { code: 'tripped', isFinding: false };
+  if (result === 'no-power') return { code: 'no-power', isFinding: true };
+  if (by === 'own-button') return { code: 'failed', isFinding: true };
   // Where people are kept away, lamps that read correct still tell that the ground holds.
   const { plain, readsAs, urgency, stop } = verdict ?? {
     plain: true,
@@ -108,16 +88,7 @@ export function groundFaultWords(
     stop: null,
   };
   const isKeptAway = readsAs[0] === 'correct' && urgency === null && stop !== null;
-  if (!plain && !isKeptAway)
-    return {
-      code: 'says-nothing',
-      words: 'No trip where the ground does not hold says nothing: only the device’s own button counts.',
-      isFinding: false,
-    };
-  return {
-    code: 'no-trip',
-    words:
-      'Did not trip at a receptacle that reads correct: a failed device, wiring that leads past it, or a jumper from neutral to ground.',
-    isFinding: true,
-  };
+  return plain || isKeptAway
+    ? { code: 'no-trip', isFinding: true }
+    : { code: 'says-nothing', isFinding: false };
 }

@@ -23,17 +23,6 @@ const judgedBy = remembering(({ table }: JudgedReceptacle) =>
 );
 const readAt = remembering((receptacle: Receptacle) => JSON.stringify(readingsOf(receptacle)));
 
-/** What dark contacts may still be: never called dead without saying so. */
-const headlines: Partial<Record<ConditionId | 'undetermined', string>> = {
-  correct: 'Reads correct',
-  undetermined: 'Undetermined: test again',
-  'open-hot': 'No power here – not proved dead',
-  'protection-tripped': 'No power: likely tripped or switched off – not proved dead',
-};
-
-const headlineOf = (condition: JudgedReceptacle['condition']): string =>
-  headlines[condition] ?? (condition === 'undetermined' ? 'Undetermined' : conditions[condition].name);
-
 /** A doubt as probable as this makes the whole as urgent as it is itself. */
 const pressingDoubt = 0.1;
 
@@ -76,32 +65,12 @@ export function refinedVerdict(byLamps: Verdict | null, judged: JudgedReceptacle
     signature: byLamps?.signature ?? 'dim',
     readsAs: condition === 'undetermined' ? [] : [condition],
     code: hidden !== null ? `may-hide-${hidden}` : agrees ? byLamps.code : condition,
-    headline:
-      hidden !== null
-        ? `Reads correct, but may hide ${conditions[hidden].name.toLowerCase()}`
-        : agrees
-          ? byLamps.headline
-          : headlineOf(condition),
-    why:
-      hidden !== null
-        ? conditions[hidden].why
-        : agrees
-          ? byLamps.why
-          : (known?.why ?? 'As long as it is not known, it is treated as dangerous.'),
-    correction:
-      hidden !== null
-        ? conditions[hidden].correction
-        : agrees
-          ? byLamps.correction
-          : (known?.correction ??
-            'Take the next test before anything is written; until then treat it as dangerous.'),
     urgency,
     plain: condition === 'correct' && hidden === null && (byLamps?.plain ?? true),
     alsoFits: agrees ? byLamps.alsoFits : [],
     notRuledOut,
     contacts: judged.contacts,
-    next: byLamps?.next ?? null,
-    practice: agrees ? byLamps.practice : null,
+    settle: byLamps?.settle ?? null,
     stop: byLamps?.stop ?? null,
     cautions: [...new Set([...(byLamps?.cautions ?? []), ...(known?.cautions ?? [])])],
   };

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { simulate } from '../instruments/simulate.ts';
+import { problemInWords } from '../words/index.ts';
 import { type CircuitInput, circuitInput } from './arbitrary-circuit.ts';
-import { inWords, netlist, parseCircuit, parseReadings } from './index.ts';
+import { netlist, parseCircuit, parseReadings } from './index.ts';
 
 const cable = (id: string, from: string, to: string, extra: object = {}) => ({
   id,
@@ -21,7 +22,7 @@ const sound = {
 
 function firstProblem(input: unknown): string {
   const parsed = parseCircuit(input);
-  return parsed.kind === 'parsed' ? 'sound' : inWords(parsed.problems[0]);
+  return parsed.kind === 'parsed' ? 'sound' : problemInWords(parsed.problems[0]);
 }
 
 describe('the circuit file', () => {
@@ -150,7 +151,7 @@ describe('the circuit file', () => {
       ),
       tests: [{ at: 'o1999', instrument: 'lamps' }],
     });
-    if (long.kind === 'problems') throw new Error(inWords(long.problems[0]));
+    if (long.kind === 'problems') throw new Error(problemInWords(long.problems[0]));
     expect(simulate(long.value).readings).toMatchObject([{ hn: 'lit', hg: 'lit', ng: 'off' }]);
   });
 });
@@ -185,7 +186,7 @@ describe('a damaged file', () => {
         const damaged = mutations.reduce<unknown>((so, one) => mutated(so as CircuitInput, one), file);
         const parsed = parseCircuit(damaged);
         if (parsed.kind === 'problems') {
-          for (const problem of parsed.problems) expect(inWords(problem)).toMatch(/^\/.*: ./s);
+          for (const problem of parsed.problems) expect(problemInWords(problem)).toMatch(/^\/.*: ./s);
           return;
         }
         expect(netlist(parsed.value)).toContain('.end');

@@ -8,7 +8,7 @@ const id = z.string().min(1).max(64);
 const positive = z.number().positive().max(1e9);
 
 const outletSchema = z.strictObject({
-  id: id.refine((name) => name !== panel, { message: 'an outlet cannot be called "panel"' }),
+  id: id.refine((name) => name !== panel, { message: 'panel-is-no-outlet' }),
   wiring: z.enum(['pigtail', 'through']).default('pigtail'),
   leg: z.enum(legs).default('L1'),
 });
@@ -28,7 +28,7 @@ const cableSchema = z
     ground: z.boolean().default(true),
   })
   .refine((cable) => (cable.awg === undefined) !== (cable.mm2 === undefined), {
-    message: 'expected either awg or mm2',
+    message: 'one-size',
   });
 
 const protectionSchema = z
@@ -42,20 +42,18 @@ const protectionSchema = z
     leaves: z.literal('hot').optional(),
   })
   .refine((device) => device.leaves === undefined || device.state === 'lockedOut', {
-    message: 'only a device that is lockedOut leaves a pole closed',
+    message: 'only-locked-out-leaves-a-pole',
     path: ['leaves'],
   });
 
 const loadSchema = z.strictObject({ at: id, watts: positive, on: z.boolean().default(true) });
 
 const conductor = z.enum(conductors);
-const two = z
-  .tuple([conductor, conductor])
-  .refine(([a, b]) => a !== b, { message: 'expected two different conductors' });
+const two = z.tuple([conductor, conductor]).refine(([a, b]) => a !== b, { message: 'two-conductors' });
 const site = { cable: id.optional(), at: id.optional() };
 const oneSite = (fault: { cable?: string | undefined; at?: string | undefined }): boolean =>
   (fault.cable === undefined) !== (fault.at === undefined);
-const oneSiteMessage = { message: 'expected either cable or at' };
+const oneSiteMessage = { message: 'one-site' };
 const leg = z.enum(legs).optional();
 
 export const faultSchema = z.discriminatedUnion('kind', [

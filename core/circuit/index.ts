@@ -3,7 +3,7 @@ export * from './conductor.ts';
 export { jsonSchemas } from './json-schemas.ts';
 export { netlist, nodeNames } from './netlist.ts';
 export * from './network.ts';
-export { inWords, type Parsed, type Problem, parseBy } from './problem.ts';
+export * from './problem.ts';
 export { parseReadings } from './readings-file.ts';
 export { type RunOptions, runOf } from './run.ts';
 export * from './solver.ts';

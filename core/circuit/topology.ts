@@ -1,5 +1,5 @@
 import type { Cable, Circuit, Leg } from './circuit-shape.ts';
-import type { Problem } from './problem.ts';
+import type { Problem, WrongCode } from './problem.ts';
 
 /** How the cables of a circuit hang together. Indices are those of the file's arrays. */
 export interface Topology {
@@ -60,34 +60,30 @@ export function topologyOf(circuit: Pick<Circuit, 'outlets' | 'cables'>): Topolo
 /** What is wrong between the parts of a circuit whose parts are each sound. */
 export function topologyProblems(circuit: Circuit): readonly Problem[] {
   const problems: Problem[] = [];
-  const say = (path: string, value: unknown, message: string): void => {
-    problems.push({ path, value, message });
+  const say = (path: string, value: unknown, code: WrongCode): void => {
+    problems.push({ path, value, wrong: { code } });
   };
   const outlets = new Set<string>();
   circuit.outlets.forEach((outlet, index) => {
-    if (outlets.has(outlet.id))
-      say(`/outlets/${index}/id`, outlet.id, 'an outlet of that name is listed already');
+    if (outlets.has(outlet.id)) say(`/outlets/${index}/id`, outlet.id, 'outlet-listed');
     outlets.add(outlet.id);
   });
   const cables = new Map<string, number>();
   circuit.cables.forEach((cable, index) => {
-    if (cables.has(cable.id)) say(`/cables/${index}/id`, cable.id, 'a cable of that name is listed already');
+    if (cables.has(cable.id)) say(`/cables/${index}/id`, cable.id, 'cable-listed');
     else cables.set(cable.id, index);
     if (!namesPanel(cable.from) && !outlets.has(cable.from))
-      say(`/cables/${index}/from`, cable.from, 'no outlet of that name; expected "panel" or an outlet');
-    if (!outlets.has(cable.to))
-      say(`/cables/${index}/to`, cable.to, 'no outlet of that name; a cable ends at an outlet');
-    else if (cable.to === cable.from)
-      say(`/cables/${index}/to`, cable.to, 'a cable cannot end where it begins');
+      say(`/cables/${index}/from`, cable.from, 'no-panel-or-outlet');
+    if (!outlets.has(cable.to)) say(`/cables/${index}/to`, cable.to, 'no-outlet-at-end');
+    else if (cable.to === cable.from) say(`/cables/${index}/to`, cable.to, 'ends-where-it-begins');
   });
   const needOutlet = (path: string, name: string): void => {
-    if (!outlets.has(name)) say(path, name, 'no outlet of that name');
+    if (!outlets.has(name)) say(path, name, 'no-outlet');
   };
   const devices = new Set<string>();
   circuit.protection.forEach((device, index) => {
     needOutlet(`/protection/${index}/at`, device.at);
-    if (devices.has(device.at))
-      say(`/protection/${index}/at`, device.at, 'there is a device at this outlet already');
+    if (devices.has(device.at)) say(`/protection/${index}/at`, device.at, 'device-listed');
     devices.add(device.at);
   });
   circuit.loads.forEach((load, index) => {
@@ -96,22 +92,16 @@ export function topologyProblems(circuit: Circuit): readonly Problem[] {
   circuit.tests.forEach((test, index) => {
     needOutlet(`/tests/${index}/at`, test.at);
     if (test.instrument === 'own-button' && !devices.has(test.at))
-      say(`/tests/${index}/at`, test.at, 'no protection device here whose button could be pressed');
+      say(`/tests/${index}/at`, test.at, 'no-button');
     test.state?.tripped?.forEach((at, position) => {
-      if (!devices.has(at))
-        say(`/tests/${index}/state/tripped/${position}`, at, 'no protection device there');
+      if (!devices.has(at)) say(`/tests/${index}/state/tripped/${position}`, at, 'no-device');
     });
   });
   if (problems.length > 0) return problems;
 
   const topology = topologyOf(circuit);
   circuit.outlets.forEach((outlet, index) => {
-    if (topology.depth[index] === Number.POSITIVE_INFINITY)
-      say(
-        `/outlets/${index}`,
-        outlet.id,
-        'no run of cables leads here from the panel (each from its "from" to its "to")',
-      );
+    if (topology.depth[index] === Number.POSITIVE_INFINITY) say(`/outlets/${index}`, outlet.id, 'not-fed');
   });
   if (problems.length > 0) return problems;
   problems.push(...ringProblems(circuit, topology), ...faultProblems(circuit, topology, cables));
@@ -131,7 +121,7 @@ function ringProblems(circuit: Circuit, { outletIndex }: Topology): readonly Pro
   const last = into.at(-1) ?? 0;
   const path = `/cables/${last}/to`;
   if (meetings.length > 1 || into.length > 2)
-    return [{ path, value: at, message: 'more than one ring; expected a tree or a single ring' }];
+    return [{ path, value: at, wrong: { code: 'more-than-one-ring' } }];
   const backToPanel = (cable: Cable | undefined): readonly string[] => {
     const way: string[] = [];
     for (let one = cable; one !== undefined && !namesPanel(one.from); ) {
@@ -142,10 +132,10 @@ function ringProblems(circuit: Circuit, { outletIndex }: Topology): readonly Pro
   };
   const [first = [], second = []] = into.map((index) => backToPanel(circuit.cables[index]));
   if (first.some((name) => second.includes(name)))
-    return [{ path, value: at, message: 'a ring must begin and end at the panel' }];
+    return [{ path, value: at, wrong: { code: 'ring-not-at-panel' } }];
   const ring = [at, ...first, ...second].map((name) => circuit.outlets[outletIndex.get(name) ?? -1]);
   if (new Set(circuit.outlets.map((outlet) => outlet.leg)).size > 1)
-    return [{ path, value: ring.length, message: 'a ring is fed by one leg, but its outlets use two' }];
+    return [{ path, value: ring.length, wrong: { code: 'ring-of-two-legs' } }];
   return [];
 }
 
@@ -158,16 +148,16 @@ function faultProblems(
   circuit.faults.forEach((fault, index) => {
     const path = `/faults/${index}`;
     if (fault.at !== undefined && !topology.outletIndex.has(fault.at))
-      problems.push({ path: `${path}/at`, value: fault.at, message: 'no outlet of that name' });
+      problems.push({ path: `${path}/at`, value: fault.at, wrong: { code: 'no-outlet' } });
     if (fault.kind === 'bond' || fault.cable === undefined) return;
     const cable = cables.get(fault.cable);
     if (cable === undefined)
-      problems.push({ path: `${path}/cable`, value: fault.cable, message: 'no cable of that name' });
+      problems.push({ path: `${path}/cable`, value: fault.cable, wrong: { code: 'no-cable' } });
     else if (fault.leg !== undefined && !topology.legsOfCable[cable]?.includes(fault.leg))
       problems.push({
         path: `${path}/leg`,
         value: fault.leg,
-        message: `cable ${fault.cable} does not carry this leg`,
+        wrong: { code: 'no-such-leg' },
       });
   });
   return problems;

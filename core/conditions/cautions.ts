@@ -1,26 +1,18 @@
-/** Cautions of the work, each worded once. */
-export const cautions = {
-  contacts:
-    'Each of the three contacts can carry line voltage, whatever the lamps show. Treat all three as live.',
-  'dark-is-not-dead':
-    'Dark lamps do not prove a receptacle dead. Take it as live until a tester that was just proved on a live receptacle has found every contact dead.',
-  stop: 'Stop testing and keep people away where the ground or a plate is live, all three lamps are lit, or there is scorching, heat, buzzing or water.',
-  box: 'Only a qualified person opens a box: breaker off, then every conductor inside proved dead with a proved tester, because two circuits may share one box.',
-  wet: 'No probing with wet hands, on a wet floor or in a wet box.',
-  'load-test':
-    'No load test where a ground may be live, through scorched, aluminum or unknown splices, or with the occupants’ equipment on the circuit.',
-  'ground-fault-test':
-    'Testing a ground-fault device cuts power. Warn the occupants first (medical equipment, computers, freezer, sump pump) and restore it before leaving.',
-  'button-needs-ground':
-    'The tester’s button needs a ground that holds, and lamps that read correct: on a floating ground it makes every metal case joined to it live.',
-  breaker:
-    'Switch a breaker only with leave, after warning the people in the house; never switch on one that was found off. A tripped breaker may have a reason.',
-  'as-found':
-    'Leave everything as it was found: devices reset, plugs back in, breakers as they were. A breaker found off stays off.',
-  limits:
-    'This is a limited, visual inspection of what could be seen and tested when it was made. The local code and the authority having jurisdiction decide what is required; corrections are work for a licensed electrician.',
-} as const;
-export type CautionId = keyof typeof cautions;
+/** Cautions of the work, in the order in which a report has them. */
+export const cautionIds = [
+  'contacts',
+  'dark-is-not-dead',
+  'stop',
+  'box',
+  'wet',
+  'load-test',
+  'ground-fault-test',
+  'button-needs-ground',
+  'breaker',
+  'as-found',
+  'limits',
+] as const;
+export type CautionId = (typeof cautionIds)[number];
 
 /** The cautions that stand in every report, in the order in which they are read. */
 export const standingCautions: readonly CautionId[] = [

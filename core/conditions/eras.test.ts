@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { expectationsOf, hintsOf, inWordsOf } from './index.ts';
+import { enUs } from '../words/index.ts';
+import { expectationsOf, hintsOf } from './index.ts';
 
 const idsIn = (year: number): readonly string[] =>
   expectationsOf([{ year, what: null }]).flatMap((one) => [...one.eras, ...one.rules].map(({ id }) => id));
@@ -39,27 +40,18 @@ describe('what a year makes likely', () => {
   ])('%s: from %i on', (rule, year) => {
     const inForce = (of: number): readonly string[] =>
       expectationsOf([{ year: of, what: null }]).flatMap(({ rules }) =>
-        rules.map(({ lane, name }) => `${lane} ${name}`),
+        rules.map(({ lane, id }) => `${lane} ${enUs.eras[id].name}`),
       );
     expect(inForce(year - 1)).not.toContain(rule);
     expect(inForce(year)).toContain(rule);
   });
 
   test('a recent year is no alibi, and an alteration is named', () => {
-    expect(hintsOf(2018, []).join(' ')).toContain('no alibi');
-    expect(hintsOf(1954, [{ year: 2004, what: 'Kitchen' }]).join(' ')).toMatch(/jumpers.*Kitchen \(2004\)/s);
-  });
-});
-
-describe('the words of a region', () => {
-  test.each([
-    ['Open ground', 'Open earth'],
-    ['Reads hot and neutral reversed', 'Reads line and neutral reversed'],
-    ['No ground at three receptacles', 'No earth at three socket-outlets'],
-    ['The ground-fault device', 'The RCD'],
-    ['a short shot', 'a short shot'],
-  ])('%s: %s', (text, british) => {
-    expect(inWordsOf('uk', text)).toBe(british);
-    expect(inWordsOf('north-america', text)).toBe(text);
+    const said = (...of: Parameters<typeof hintsOf>): string =>
+      hintsOf(...of)
+        .map(enUs.eraHint)
+        .join(' ');
+    expect(said(2018, [])).toContain('no alibi');
+    expect(said(1954, [{ year: 2004, what: 'Kitchen' }])).toMatch(/jumpers.*Kitchen \(2004\)/s);
   });
 });

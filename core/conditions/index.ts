@@ -1,5 +1,5 @@
-export * from './british.ts';
 export * from './catalog.ts';
+export * from './catalog-words.ts';
 export * from './cautions.ts';
 export * from './condition.ts';
 export * from './conductors.ts';
@@ -7,5 +7,4 @@ export * from './eras.ts';
 export * from './lamp-patterns.ts';
 export * from './looks.ts';
 export * from './observations.ts';
-export * from './observed-words.ts';
 export * from './regions.ts';

@@ -17,7 +17,7 @@ const everyFit = lampPatterns.flatMap((pattern) =>
   patternTable[pattern].fits.map((fit) => ({
     pattern,
     fit,
-    name: `${fit.conditions.join(' + ')}: ${fit.how}`,
+    name: `${fit.conditions.join(' + ')}: ${fit.id}`,
   })),
 );
 
@@ -156,14 +156,12 @@ describe('the table of lamp patterns', () => {
   });
 
   test('all lamps lit means stop', () => {
-    expect(patternTable.all.stop).not.toBeNull();
+    expect(patternTable.all.stops).toBe(true);
     expect(patternTable.all.settle).toBeNull();
   });
 
-  test('every condition has its words and every dangerous one its cautions', () => {
+  test('every dangerous condition has its cautions', () => {
     for (const condition of Object.values(conditions)) {
-      for (const words of [condition.name, condition.what, condition.why, condition.correction])
-        expect(words.length, condition.id).toBeGreaterThan(4);
       if (condition.dangerous) {
         expect(condition.cautions, condition.id).toContain('contacts');
         expect(condition.urgency, condition.id).not.toBeNull();

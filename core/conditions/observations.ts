@@ -1,4 +1,6 @@
-/** What can be noted of a house and its receptacles beside what testers show. Words for them are the screens' own. */
+import type { Region } from './regions.ts';
+
+/** What can be noted of a house and its receptacles beside what testers show. */
 
 /** Kinds of receptacle; North American first, then those of 230 V countries. */
 export const receptacleTypes = [
@@ -78,3 +80,18 @@ export type ProtectionLabel = (typeof protectionLabels)[number];
 /** Why people must be kept away. */
 export const dangers = ['live-ground', 'overvoltage', 'scorch', 'wet', 'buzzing'] as const;
 export type Danger = (typeof dangers)[number];
+
+/** The types that a region's houses have. */
+export const typesIn: Readonly<Record<Region, readonly ReceptacleType[]>> = {
+  'north-america': [
+    'three-slot',
+    'two-slot',
+    'ground-fault',
+    'arc-fault',
+    'switched',
+    'split',
+    'twenty-amp',
+    'range-or-dryer',
+  ],
+  uk: ['single-socket', 'twin-socket', 'protected-socket'],
+};

@@ -5,6 +5,7 @@ export {
   aluminumRemedies,
   aluminumRemedyIds,
 } from './aluminum-remedies.ts';
+export * from './correction-words.ts';
 export * from './practice.ts';
 export * from './references.ts';
 export * from './schools.ts';

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
+import { enUs } from '../words/index.ts';
 import { diagnosisJsonSchemas, diagnosisOf, parseDiagnosisInput } from './index.ts';
 
 test.each(Object.entries(diagnosisJsonSchemas()))(
@@ -35,7 +36,7 @@ describe('the worked examples, turned round', () => {
       const asked = { ...readings, circuit: { ...rest, ...(loads.loads === undefined ? {} : loads) } };
       const parsed = parseDiagnosisInput(asked);
       if (parsed.kind === 'problems') throw new Error(JSON.stringify(parsed.problems));
-      const answer = diagnosisOf(parsed.value);
+      const answer = diagnosisOf(parsed.value, enUs);
       expect(answer.outlets.map(({ condition }) => condition)).toEqual(conditions);
       const leading = answer.explanations.filter(({ group }) => group === 1);
       const plain = (some: typeof faults) =>

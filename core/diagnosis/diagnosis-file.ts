@@ -12,9 +12,10 @@ import {
   parseCircuit,
   type Reading,
   readingsSchema,
+  type WrongCode,
 } from '../circuit/index.ts';
 import { Diagnostician } from './diagnostician.ts';
-import { inWords } from './localization.ts';
+import type { Localization } from './localization.ts';
 import { diagnoseLone } from './lone-outlet.ts';
 import type { NextTest } from './next-test.ts';
 import type { HouseFacts } from './priors.ts';
@@ -78,7 +79,7 @@ export function parseDiagnosisInput(input: unknown): Parsed<DiagnosisInput> {
     };
   const asked = isRecord(circuit) ? circuit : {};
   if (Array.isArray(asked.faults) && asked.faults.length > 0)
-    return problem('/circuit/faults', asked.faults, 'must be absent: faults are what is asked for');
+    return problem('/circuit/faults', asked.faults, 'faults-given');
   const ofCircuit = parseCircuit(circuit);
   if (ofCircuit.kind === 'problems') {
     const [first, ...others] = ofCircuit.problems.map((one) => ({ ...one, path: `/circuit${one.path}` }));
@@ -104,12 +105,12 @@ export function parseDiagnosisInput(input: unknown): Parsed<DiagnosisInput> {
       },
     };
   }
-  return problem('/circuit', circuit, 'expected a circuit file');
+  return problem('/circuit', circuit, 'no-circuit');
 }
 
-const problem = (path: string, value: unknown, message: string): Parsed<never> => ({
+const problem = (path: string, value: unknown, code: WrongCode): Parsed<never> => ({
   kind: 'problems',
-  problems: [{ path, value, message }],
+  problems: [{ path, value, wrong: { code } }],
 });
 
 function placeProblems(
@@ -122,12 +123,12 @@ function placeProblems(
   const problems: Problem[] = [];
   readings.forEach((reading, index) => {
     if (!known.has(reading.at))
-      problems.push({ path: `${path}/${index}/at`, value: reading.at, message: 'no outlet of that name' });
+      problems.push({ path: `${path}/${index}/at`, value: reading.at, wrong: { code: 'no-outlet' } });
     else if (reading.instrument === 'own-button' && !devices.has(reading.at))
       problems.push({
         path: `${path}/${index}/at`,
         value: reading.at,
-        message: 'no protection device here whose button could be pressed',
+        wrong: { code: 'no-button' },
       });
     const named = [
       ['state/tripped', reading.state?.tripped ?? []],
@@ -140,7 +141,7 @@ function placeProblems(
           problems.push({
             path: `${path}/${index}/${key}/${position}`,
             value: id,
-            message: 'no protection device there',
+            wrong: { code: 'no-device' },
           });
       });
   });
@@ -151,8 +152,18 @@ const deviceProblems = ({ protection }: Circuit, ids: readonly string[], path: s
   ids.flatMap((id, position) =>
     protection.some(({ at }) => at === id)
       ? []
-      : [{ path: `${path}/${position}`, value: id, message: 'no protection device there' }],
+      : [{ path: `${path}/${position}`, value: id, wrong: { code: 'no-device' } }],
   );
+
+/** What a language says in an answer. */
+export interface DiagnosisWords {
+  /** "between the panel and Den 1, or in the box of Den 1"; `nameOf` gives the words for an outlet. */
+  readonly place: (place: Localization, nameOf?: (outlet: string) => string) => string;
+  /** "at den-2, tells reversed polarity from open ground" */
+  readonly whyNext: (next: NextTest) => string;
+  /** Of a reading that does not fit the others. */
+  readonly testAgain: string;
+}
 
 /** What `fairplug diagnose` answers. */
 export interface DiagnosisFile {
@@ -170,7 +181,7 @@ export interface DiagnosisFile {
     readonly condition: string;
     readonly probability: number;
     readonly notRuledOut: readonly string[];
-    readonly next?: NextTest;
+    readonly next?: Omit<NextTest, 'tells'> & { readonly why: string };
   }[];
   readonly localized?: {
     readonly between: readonly [string, string];
@@ -199,18 +210,32 @@ export interface DiagnosisFile {
 /** Explanations less probable than this are left out of the answer. */
 const leastProbability = 1e-5;
 const mostExplanations = 100;
-const testAgain = 'this does not fit the others: test again';
 
 const rounded = (value: number): number => Number(value.toPrecision(6));
 const withOhmsRounded = (fault: Fault): Fault =>
   fault.kind === 'resistance' ? { ...fault, ohms: rounded(fault.ohms) } : fault;
 
 /** The answer to one input. */
-export function diagnosisOf(input: DiagnosisInput, limits: SearchLimits = usualLimits): DiagnosisFile {
-  return input.circuit === null ? oneByOne(input) : ofCircuit(input, input.circuit, limits);
+export function diagnosisOf(
+  input: DiagnosisInput,
+  words: DiagnosisWords,
+  limits: SearchLimits = usualLimits,
+): DiagnosisFile {
+  return input.circuit === null ? oneByOne(input, words) : ofCircuit(input, input.circuit, words, limits);
 }
 
-function ofCircuit(input: DiagnosisInput, circuit: Circuit, limits: SearchLimits): DiagnosisFile {
+const nextKey = (next: NextTest | null, words: DiagnosisWords) => {
+  if (next === null) return {};
+  const { tells: _, ...test } = next;
+  return { next: { ...test, why: words.whyNext(next) } };
+};
+
+function ofCircuit(
+  input: DiagnosisInput,
+  circuit: Circuit,
+  words: DiagnosisWords,
+  limits: SearchLimits,
+): DiagnosisFile {
   const { unknownLoads, unknownDevices, house, readings, trippedBefore, afterRepair, kit } = input;
   const diagnostician = new Diagnostician({ circuit, unknownLoads, unknownDevices, house });
   const { explanations, outlets, causes, localization, misfits, stoppedEarly } = diagnostician.diagnose(
@@ -235,16 +260,16 @@ function ofCircuit(input: DiagnosisInput, circuit: Circuit, limits: SearchLimits
       condition,
       probability: rounded(probability),
       notRuledOut,
-      ...(next === null ? {} : { next }),
+      ...nextKey(next, words),
     })),
-    ...(localization === null ? {} : { localized: { ...localization, words: inWords(localization) } }),
+    ...(localization === null ? {} : { localized: { ...localization, words: words.place(localization) } }),
     ...(causes.length < 2
       ? {}
       : {
           causes: causes.map(({ faults, place, affected }) => ({
             faults: faults.map(withOhmsRounded),
             affected,
-            words: place === null ? '' : inWords(place),
+            words: place === null ? '' : words.place(place),
           })),
         }),
     ...lengthsKey(readings, circuit.nominalVolts),
@@ -255,7 +280,7 @@ function ofCircuit(input: DiagnosisInput, circuit: Circuit, limits: SearchLimits
             reading: position,
             at,
             instrument,
-            why: testAgain,
+            why: words.testAgain,
           })),
         }),
     ...(stoppedEarly ? { stoppedEarly: true } : {}),
@@ -280,7 +305,7 @@ function protectionKey(
 }
 
 /** Without a circuit each outlet stands alone; explanations are those of the one that is most probably at fault. */
-function oneByOne({ readings, house, kit }: DiagnosisInput): DiagnosisFile {
+function oneByOne({ readings, house, kit }: DiagnosisInput, words: DiagnosisWords): DiagnosisFile {
   const byOutlet = new Map<string, Reading[]>();
   for (const reading of readings) byOutlet.set(reading.at, [...(byOutlet.get(reading.at) ?? []), reading]);
   const alone = [...byOutlet].map(([id, own]) => diagnoseLone(id, own, house, kit));
@@ -304,7 +329,7 @@ function oneByOne({ readings, house, kit }: DiagnosisInput): DiagnosisFile {
       condition,
       probability: rounded(probability),
       notRuledOut,
-      ...(next === null ? {} : { next }),
+      ...nextKey(next, words),
     })),
   };
 }

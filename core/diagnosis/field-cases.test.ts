@@ -2,8 +2,8 @@ import { describe, expect, test } from 'vitest';
 import type { CircuitInput } from '../circuit/arbitrary-circuit.ts';
 import { type Fault, type InstrumentId, parseCircuit, type Reading, type Test } from '../circuit/index.ts';
 import { type LampPattern, lampsOf, simulate } from '../instruments/index.ts';
+import { enUs } from '../words/index.ts';
 import { Diagnostician, diagnoseLone, likelyGroups, lostServiceNeutral, runLengths } from './index.ts';
-import { inWords } from './localization.ts';
 
 // Facts of the trade are marked "common practice"; what follows from the model is computed from it.
 
@@ -164,7 +164,7 @@ describe('the worked cases of the trade, from readings back to the cause', () =>
     const [found] = explanations[0]?.fitted.supposed.faults ?? [];
     expect(found).toMatchObject({ kind: 'resistance', conductor: 'neutral', cable: 'c3' });
     expect(found?.kind === 'resistance' && found.ohms).toBeCloseTo(1.2, 2);
-    expect(localization && inWords(localization)).toBe('between den-2 and den-3; open den-2 first (60 %)');
+    expect(localization && enUs.place(localization)).toBe('between den-2 and den-3; open den-2 first (60 %)');
   });
 
   test('a failed terminal looks like a cut cable before it: both boxes are named', () => {
@@ -172,7 +172,9 @@ describe('the worked cases of the trade, from readings back to the cause', () =>
       extra: { outlets: [{ id: 'den-1' }, { id: 'den-2', wiring: 'through' }, { id: 'den-3' }] },
     });
     expect(localization?.sites.toSorted()).toEqual(['cable c2', 'den-2 terminals']);
-    expect(localization && inWords(localization)).toMatch(/^between den-1 and den-2, or in the box of den-2/);
+    expect(localization && enUs.place(localization)).toMatch(
+      /^between den-1 and den-2, or in the box of den-2/,
+    );
   });
 
   test('ten receptacles behind one open ground are one cause', () => {

@@ -4,6 +4,7 @@ export * from './contact-state.ts';
 export {
   type DiagnosisFile,
   type DiagnosisInput,
+  type DiagnosisWords,
   diagnosisInputShape,
   diagnosisJsonSchemas,
   diagnosisOf,
@@ -12,11 +13,10 @@ export {
 export * from './diagnostician.ts';
 export type { ReadingComparison } from './evidence-table.ts';
 export { type LikelyGroup, likelyGroups, type Walked } from './grouping.ts';
-export { inWords as placeInWords, type Localization, placeCode } from './localization.ts';
+export { type Localization, placeCode } from './localization.ts';
 export { diagnoseLone, type LoneDiagnosis, type LoneExplanation } from './lone-outlet.ts';
-export type { NextTest } from './next-test.ts';
-export { type HouseFacts, houseRules, type Prior, type PriorId, priors } from './priors.ts';
+export type { NextTest, Telling } from './next-test.ts';
+export { type HouseFacts, houseRules, type PriorId, priors } from './priors.ts';
 export { type RunLength, runLengths } from './run-lengths.ts';
 export { type SearchLimits, usualLimits } from './search.ts';
 export { type LostServiceNeutral, lostServiceNeutral } from './service-neutral.ts';
-export { shareInWords } from './share-in-words.ts';

@@ -1,7 +1,6 @@
 import { type Fault, type Network, panel } from '../circuit/index.ts';
 import type { Cause } from './cause.ts';
 import type { WeighedExplanation } from './posterior.ts';
-import { shareInWords } from './share-in-words.ts';
 
 /** Where the leading explanations have their causes. */
 export interface Localization {
@@ -107,30 +106,3 @@ export function localize(
 /** A place without words, the same as long as it is said the same, whatever becomes of the shares. */
 export const placeCode = ({ between, sites, boxes }: Localization): string =>
   [...between, ...sites, ...(boxes.length > 1 ? boxes.slice(0, 1) : []).map(({ at }) => at)].join('|');
-
-/** "between the panel and Den 1, or in the box of Den 1"; `nameOf` gives the words for an outlet. */
-export function inWords(
-  { between: [near, far], sites, boxes }: Localization,
-  nameOf: (outlet: string) => string = (outlet) => outlet,
-): string {
-  const words = (name: string): string => (name === panel ? 'the panel' : nameOf(name));
-  const isInBox = (site: string): boolean => site.endsWith(' terminals');
-  const ownBoxes = sites.filter(isInBox).map((site) => site.slice(0, -' terminals'.length));
-  const parts = [
-    ...(sites.some((site) => !isInBox(site)) ? [`between ${words(near)} and ${words(far)}`] : []),
-    ...(ownBoxes.length > 0
-      ? [
-          `in the box of ${ownBoxes
-            .map(words)
-            .join(', ')
-            .replace(/, ([^,]*)$/, ' or $1')}`,
-        ]
-      : []),
-  ];
-  const [first] = boxes;
-  const open =
-    first !== undefined && boxes.length > 1
-      ? `; ${first.at === panel ? 'look at the panel first' : `open ${words(first.at)} first`} (${shareInWords(first.probability)})`
-      : '';
-  return parts.join(', or ') + open;
-}

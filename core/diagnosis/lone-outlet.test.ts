@@ -13,7 +13,7 @@ describe('a receptacle by itself', () => {
     // A condition that leads, a doubt that is said, or an explanation of at least a twentieth.
     const shown = explanations.filter(({ probability }) => probability >= 0.05);
     const inSight = [condition, ...notRuledOut, ...shown.flatMap(({ conditions: here }) => here)];
-    for (const fit of usual) expect(inSight, fit.how).toContain(fit.conditions[0]);
+    for (const fit of usual) expect(inSight, fit.id).toContain(fit.conditions[0]);
   });
 
   test('no pattern but correct is called correct', () => {

@@ -238,7 +238,7 @@ function buildTable(): readonly Row[] {
   rows.forEach((row, index) => {
     const predicted = predictions.byRow[index] ?? new Float64Array(0);
     const seen = Array.from(predicted, (value) => Math.round(200 * value));
-    const key = `${row.condition} ${row.tripped} ${seen.join()}`;
+    const key = `${row.condition}:${row.tripped}:${seen.join()}`;
     const before = merged.get(key);
     if (before === undefined) merged.set(key, { row, predicted });
     else {
@@ -290,7 +290,7 @@ function predictionsOf(rows: readonly Row[], readings: readonly Reading[]) {
 
 const columnKey = (reading: Reading): string => {
   const { loadsOff = false, breakerOff = false } = reading.state ?? {};
-  return `${reading.instrument} ${Object.values(settings(reading)).join()} ${loadsOff} ${breakerOff}`;
+  return [reading.instrument, ...Object.values(settings(reading)), loadsOff, breakerOff].join(':');
 };
 
 /** What every row predicts for a reading of this kind. */
@@ -408,7 +408,7 @@ function nameOf(row: Row): string {
   const known = names.get(row);
   if (known !== undefined) return known;
   const faults = row.faults.map((fault) => Object.values({ ...fault, ohms: 0 }).join());
-  const name = `${row.condition} ${row.tripped} ${faults.join(';')}`;
+  const name = `${row.condition}:${row.tripped}:${faults.join(';')}`;
   names.set(row, name);
   return name;
 }

@@ -1,10 +1,23 @@
 import type { InstrumentId, Network, Reading, Test, TestState } from '../circuit/index.ts';
-import { type ConditionId, conditions } from '../conditions/index.ts';
+import { type ConditionId, conditionIds, conditions } from '../conditions/index.ts';
 import { Evaluator } from './evaluator.ts';
 import { type ChannelKind, evidenceOf } from './evidence.ts';
 import { alike, type OutletOpinion, type Weighed, type WeighedExplanation } from './posterior.ts';
 import { isSafe } from './safe-test.ts';
 import type { ViewMemory } from './view-memory.ts';
+
+/** What a test is worth doing for. */
+export type Telling =
+  /** Where the cause sits. */
+  | { readonly kind: 'place' }
+  /** What holds at an outlet from what else may hold there, and from how much besides. */
+  | {
+      readonly kind: 'condition';
+      readonly at: string;
+      readonly from: ConditionId;
+      readonly to: ConditionId;
+      readonly more: number;
+    };
 
 /** A test worth doing, and why. */
 export interface NextTest {
@@ -12,7 +25,7 @@ export interface NextTest {
   readonly instrument: InstrumentId;
   /** Where the test is to be made in another state of the circuit than it stands in. */
   readonly state?: TestState;
-  readonly why: string;
+  readonly tells: Telling;
 }
 
 /** A test that might be made. */
@@ -217,7 +230,7 @@ export function testChooser(
       at: test.at,
       instrument: test.instrument,
       ...(test.state === undefined ? {} : { state: test.state }),
-      why: whyIt(test, id, outlet, explanations, outcome),
+      tells: toldBy(id, outlet, explanations, outcome),
     };
   };
 }
@@ -262,25 +275,16 @@ export function blank(test: Test): Reading {
   }
 }
 
-/** "tells reversed polarity from open ground at den-2" */
-function whyIt(
-  test: Test,
-  at: string,
-  outlet: number,
-  explanations: readonly Weighed[],
-  outcomes: Int32Array,
-): string {
+/** What a test tells at an outlet: what leads there from the most dangerous of what it shows otherwise. */
+function toldBy(at: string, outlet: number, explanations: readonly Weighed[], outcomes: Int32Array): Telling {
   const leading = explanations[0]?.conditions[outlet];
   const others = new Set<ConditionId>();
   explanations.forEach(({ conditions: here }, index) => {
     const other = here[outlet];
     if (other !== undefined && other !== leading && outcomes[index] !== outcomes[0]) others.add(other);
   });
-  const name = (id: ConditionId): string => conditions[id].name.toLowerCase();
-  const [most, ...more] = Object.keys(conditions).filter((id) =>
-    others.has(id as ConditionId),
-  ) as ConditionId[];
-  if (leading === undefined || most === undefined) return `narrows down where the cause sits`;
-  const further = more.length > 0 ? ` and ${more.length} more` : '';
-  return `at ${at}, tells ${name(leading)} from ${name(most)}${further}${test.state?.loadsOff ? ', with everything on the circuit off' : ''}`;
+  const [most, ...more] = conditionIds.filter((id) => others.has(id));
+  return leading === undefined || most === undefined
+    ? { kind: 'place' }
+    : { kind: 'condition', at, from: leading, to: most, more: more.length };
 }

@@ -15,7 +15,7 @@ describe('what a house changes in the odds of a cause (common practice)', () => 
   test('a missing ground is no accident where the wiring has none', () => {
     expect(oddsIn({ groundedWiring: false }, 'missing-ground')).toBeGreaterThan(1);
     expect(oddsIn({ groundedWiring: true, yearBuilt: 1954 }, 'missing-ground')).toBe(
-      priors['missing-ground'].odds,
+      priors['missing-ground'],
     );
   });
 

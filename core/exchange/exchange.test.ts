@@ -6,7 +6,7 @@ import { assess } from '../assessment/index.ts';
 import { asEntries, idNumber, jobLog, jumbled } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobStatement } from '../inspection/index.ts';
 import { lampsOf } from '../instruments/index.ts';
-import { reportOn } from '../report/index.ts';
+import { enUs, reportOn, wrongInWords } from '../words/index.ts';
 import {
   canonicalJson,
   csvOf,
@@ -73,7 +73,7 @@ describe('a job file', () => {
   ])('%s is refused with what is wrong', (_, text, words) => {
     const parsed = parseJobText(text);
     expect(parsed.kind).toBe('problems');
-    if (parsed.kind === 'problems') expect(parsed.problems[0].message).toContain(words);
+    if (parsed.kind === 'problems') expect(wrongInWords(parsed.problems[0].wrong)).toContain(words);
   });
 
   test('more entries than any house takes are refused', () => {
@@ -132,7 +132,7 @@ describe('tables for a spreadsheet', () => {
   test('a workbook holds them as texts; read again, its first sheet is the first table', async () => {
     const tables = tablesOf(reportOn(assess(houseWith('Den 1', '=2+2'))));
     const rows = await rowsOf(await workbookOf(Object.values(tables)));
-    if (rows.kind !== 'rows') throw new Error(rows.message);
+    if (rows.kind !== 'rows') throw new Error(rows.problem.kind);
     expect(rows.heading).toEqual(tables.receptacles.columns);
     expect(rows.rows[1]?.[1]).toBe('=2+2');
   });
@@ -228,6 +228,6 @@ describe('a list of receptacles', () => {
   ])('%s: refused with a reason', async (_, file, words) => {
     const rows = await rowsOf(file);
     expect(rows.kind).toBe('refused');
-    if (rows.kind === 'refused') expect(rows.message).toContain(words);
+    if (rows.kind === 'refused') expect(enUs.listProblem(rows.problem)).toContain(words);
   });
 });

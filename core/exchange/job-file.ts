@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { type Parsed, parseBy } from '../circuit/index.ts';
+import { atMost, type Parsed, parseBy, type Wrong } from '../circuit/index.ts';
 import { idSchema, inOrder, type JobEntry, jobEntrySchema, textSchema } from '../inspection/index.ts';
+import { enUs } from '../words/index.ts';
 
 export const jobFileFormat = 'fair-plug/job@2';
 /** Without the names of authors. */
@@ -18,7 +19,7 @@ export const jobFileSchema = z.discriminatedUnion('format', [
     /** Names of those who made the entries, by id: an imported job keeps its inspector's. */
     authors: z
       .record(idSchema, textSchema(120))
-      .refine((authors) => Object.keys(authors).length <= 500, { message: 'expected at most 500 authors' }),
+      .refine((authors) => Object.keys(authors).length <= 500, { message: 'most:500:authors' }),
     ...body,
   }),
   z.strictObject({ format: z.literal(firstFormat), ...body }),
@@ -74,21 +75,20 @@ function depthOf(text: string): number {
   return most;
 }
 
-const refused = (value: unknown, message: string): Parsed<never> => ({
+const refused = (value: unknown, wrong: Wrong): Parsed<never> => ({
   kind: 'problems',
-  problems: [{ path: '', value, message }],
+  problems: [{ path: '', value, wrong }],
 });
 
 /** A job file's text, parsed; says what is wrong with it, and where, and never throws. */
 export function parseJobText(text: string): Parsed<JobFile> {
-  if (text.length > longestText)
-    return refused(null, `expected at most ${longestText / 1_000_000} million characters`);
-  if (depthOf(text) > deepest) return refused(null, `expected nesting of at most ${deepest}`);
+  if (text.length > longestText) return refused(null, atMost(longestText, 'characters'));
+  if (depthOf(text) > deepest) return refused(null, atMost(deepest, 'nesting'));
   let value: unknown;
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch {
-    return refused(null, 'expected JSON');
+    return refused(null, { code: 'no-json' });
   }
   return parseJobFile(value);
 }
@@ -103,7 +103,7 @@ export function parseJobFile(value: unknown): Parsed<JobFile> {
 
 export const jobJsonSchemas = () => ({
   'job.schema.json': {
-    title: 'A Fair Plug job',
+    title: enUs.jobTitle,
     ...z.toJSONSchema(jobFileSchema, { io: 'input', unrepresentable: 'any' }),
   },
 });

@@ -1,21 +1,11 @@
-import { type ReceptacleType, receptacleTypes, typeWords } from '../conditions/index.ts';
+import { type ReceptacleType, receptacleTypes } from '../conditions/index.ts';
 import { type House, type JobStatement, textSchema } from '../inspection/index.ts';
+import { enGb, enUs, type ListField, type RowProblem } from '../words/index.ts';
 
-/** What a column of a list may hold. */
-export const listFields = ['room', 'receptacle', 'type', 'breaker', 'place', 'note'] as const;
-export type ListField = (typeof listFields)[number];
+export { type ListField, listFields } from '../words/index.ts';
 
 /** Which column, from 0, holds a field; null: none. */
 export type Mapping = Readonly<Record<ListField, number | null>>;
-
-export const fieldWords: Readonly<Record<ListField, string>> = {
-  room: 'Room',
-  receptacle: 'Receptacle',
-  type: 'Type',
-  breaker: 'Breaker',
-  place: 'Place along the run',
-  note: 'Note',
-};
 
 /** More than any house has. */
 export const mostRows = 2000;
@@ -59,7 +49,7 @@ export interface RowError {
   readonly row: number;
   readonly field: ListField;
   readonly value: string;
-  readonly message: string;
+  readonly problem: RowProblem;
 }
 
 export interface ReadList {
@@ -68,9 +58,9 @@ export interface ReadList {
 }
 
 const typeByName = new Map<string, ReceptacleType>(
-  receptacleTypes.flatMap((type) => [
+  receptacleTypes.flatMap((type): (readonly [string, ReceptacleType])[] => [
     [type, type],
-    [typeWords[type].toLowerCase(), type],
+    ...[enUs, enGb].map((words) => [words.receptacleTypes[type].toLowerCase(), type] as const),
   ]),
 );
 
@@ -92,27 +82,26 @@ export function readReceptacleList(rows: readonly (readonly string[])[], mapping
   for (const [index, cells] of rows.entries()) {
     const row = index + 2;
     const cell = (field: ListField): string => (mapping[field] === null ? '' : plain(cells[mapping[field]]));
-    const wrong = (field: ListField, message: string): void => {
-      errors.push({ row, field, value: cell(field).slice(0, 80), message });
+    const wrong = (field: ListField, problem: RowProblem): void => {
+      errors.push({ row, field, value: cell(field).slice(0, 80), problem });
     };
     const before = errors.length;
     for (const field of ['room', 'receptacle', 'breaker', 'note'] as const) {
       const text = cell(field);
-      if (text === '' && (field === 'room' || field === 'receptacle')) wrong(field, 'nothing stands there');
+      if (text === '' && (field === 'room' || field === 'receptacle')) wrong(field, { kind: 'empty' });
       else if (text !== '' && !textSchema(longest[field]).safeParse(text).success)
-        wrong(field, `expected at most ${longest[field]} plain characters`);
+        wrong(field, { kind: 'too-long', most: longest[field] });
     }
     const type = cell('type');
     const knownType = type === '' ? null : (typeByName.get(type.toLowerCase()) ?? null);
-    if (type !== '' && knownType === null)
-      wrong('type', `expected one of ${[...new Set(Object.values(typeWords))].join(', ')}`);
+    if (type !== '' && knownType === null) wrong('type', { kind: 'type' });
     const place = cell('place');
     const number = place === '' ? null : Number(place);
     if (number !== null && !(Number.isInteger(number) && number >= 1 && number <= 200))
-      wrong('place', 'expected a whole number from 1 to 200');
+      wrong('place', { kind: 'place' });
     const name = cell('receptacle');
     const full = `${cell('room')}\n${name}`;
-    if (name !== '' && names.has(full)) wrong('receptacle', 'stands in the list already');
+    if (name !== '' && names.has(full)) wrong('receptacle', { kind: 'listed-already' });
     names.add(full);
     if (errors.length > before) continue;
     receptacles.push({

@@ -1,8 +1,6 @@
-import { labelWords, reasonWords, typeWords } from '../conditions/index.ts';
-import { workers } from '../corrections/index.ts';
 import { receptaclesOf } from '../inspection/index.ts';
-import { lampsInWords } from '../instruments/index.ts';
 import { type Report, workListOf } from '../report/index.ts';
+import { wordsIn } from '../words/index.ts';
 
 export type Cell = string | number | null;
 
@@ -21,38 +19,24 @@ export const harmless = (cell: Cell): Cell =>
 
 /** Every receptacle in the order of the walk, read or not. */
 export function receptacleTable(report: Report): Table {
+  const words = wordsIn(report.house.region);
   const known = new Map(receptaclesOf(report.house).map((one) => [one.id, one]));
   return {
-    name: 'Receptacles',
-    columns: [
-      'Room',
-      'Receptacle',
-      'Type',
-      'Breaker',
-      'Place',
-      'Lamps',
-      'Reads as',
-      'Findings',
-      'Not reached',
-      'Labels',
-      'Read at',
-      'Note',
-      'Id',
-    ],
+    ...words.tables.receptacles,
     rows: report.rooms.flatMap((room) =>
       room.lines.map((line) => {
         const receptacle = known.get(line.id);
         return [
           room.name,
           line.name,
-          receptacle?.type ? typeWords[receptacle.type] : null,
+          receptacle?.type ? words.receptacleTypes[receptacle.type] : null,
           receptacle?.breaker ?? null,
           receptacle?.place ?? null,
-          line.lamps === null ? null : lampsInWords(line.lamps),
-          line.verdict?.headline ?? null,
+          line.lamps === null ? null : words.lamps(line.lamps),
+          line.verdict === null ? null : words.verdict(line.verdict).headline,
           line.findings.join(', ') || null,
-          line.notReached === null ? null : reasonWords[line.notReached],
-          receptacle?.protection.labels?.map((label) => labelWords[label]).join(', ') ?? null,
+          line.notReached === null ? null : words.notReached[line.notReached],
+          receptacle?.protection.labels?.map((label) => words.labels[label]).join(', ') ?? null,
           line.readAt,
           line.notes.join(' / ') || null,
           line.id,
@@ -63,21 +47,7 @@ export function receptacleTable(report: Report): Table {
 }
 
 export const findingTable = (report: Report): Table => ({
-  name: 'Findings',
-  columns: [
-    'Number',
-    'Urgency',
-    'Finding',
-    'Receptacles',
-    'What',
-    'Why it matters',
-    'Correction',
-    'By',
-    'Cause',
-    'Status',
-    'Changed since',
-    'Note',
-  ],
+  ...wordsIn(report.house.region).tables.findings,
   rows: report.findings.map((finding) => [
     finding.number,
     finding.urgency,
@@ -86,27 +56,16 @@ export const findingTable = (report: Report): Table => ({
     finding.what,
     finding.why,
     finding.correction,
-    workers[finding.by],
+    report.words.workers[finding.by],
     finding.proposal?.cause ? `${finding.proposal.cause.words}; ${finding.proposal.cause.where}` : null,
     finding.status,
-    finding.flags.map(({ words }) => words).join(' ') || null,
+    finding.flags.map((flag) => flag.words).join(' ') || null,
     finding.note,
   ]),
 });
 
 export const workTable = (report: Report): Table => ({
-  name: 'Work list',
-  columns: [
-    'Room',
-    'Receptacle',
-    'Findings',
-    'Read',
-    'Probable cause',
-    'Open first',
-    'Correction',
-    'Retest',
-    'Circuit',
-  ],
+  ...wordsIn(report.house.region).tables.workList,
   rows: workListOf(report).map((line) => [
     line.room,
     line.receptacle,

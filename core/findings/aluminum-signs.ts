@@ -1,7 +1,7 @@
 import type { ConductorMetal } from '../conditions/index.ts';
 import type { Schools } from '../corrections/index.ts';
 import { type CoverOff, type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
-import type { Evidence, Place } from './finding.ts';
+import type { Place } from './place.ts';
 
 /** What may be known of a conductor, or of the house it is in. */
 export interface ConductorSigns
@@ -13,19 +13,26 @@ export interface ConductorSigns
 
 export interface MetalJudged {
   readonly metal: ConductorMetal | 'likely-aluminum' | 'possibly-aluminum' | 'unknown';
-  /** What speaks for it, in words. */
-  readonly because: readonly string[];
+  /** What speaks for it. */
+  readonly because: readonly MetalSign[];
 }
 
-export const metalWords: Readonly<Record<Exclude<MetalJudged['metal'], 'unknown'>, string>> = {
-  copper: 'Copper',
-  aluminum: 'Aluminum',
-  'tinned-copper': 'Tinned copper, not aluminum',
-  'copper-clad': 'Copper-clad aluminum',
-  'not-sure': 'Not told yet',
-  'likely-aluminum': 'Likely aluminum: look at a cut end',
-  'possibly-aluminum': 'Possibly aluminum',
-};
+/** What speaks for a metal. */
+type PlainSign =
+  | 'silver-through'
+  | 'copper-outside'
+  | 'copper-through'
+  | 'silver-outside'
+  | 'rubber-or-cloth'
+  | 'tinned-age'
+  | 'jacket'
+  | 'neighbours';
+
+export type MetalSign =
+  | { readonly kind: PlainSign }
+  /** One size fatter than copper would be. */
+  | { readonly kind: 'fat'; readonly awg: number; readonly amps: number }
+  | { readonly kind: 'core-year' | 'aluminum-year'; readonly year: number };
 
 /** Branch wiring of aluminum: its core years (CPSC 516, from memory), and to when it is met (common practice). */
 const coreYears = [1965, 1973] as const;
@@ -35,8 +42,21 @@ const tinnedTo = 1950;
 /** Copper's usual size at a breaker, AWG; aluminum's is the next thicker (NEC 240.4(D), from memory). */
 const copperAt: Readonly<Record<number, number>> = { 15: 14, 20: 12, 30: 10 };
 
-const within = (year: number | undefined, from: number, to: number): boolean =>
+const within = (year: number | undefined, from: number, to: number): year is number =>
   year !== undefined && from <= year && year <= to;
+
+const sign = (kind: PlainSign): MetalSign => ({ kind });
+
+/** One size fatter than copper would be. */
+const sizeSign = (awg: number | undefined, amps: number | undefined): readonly MetalSign[] =>
+  awg !== undefined && amps !== undefined && awg === (copperAt[amps] ?? Number.NaN) - 2
+    ? [{ kind: 'fat', awg, amps }]
+    : [];
+
+function yearSign(year: number | undefined): readonly MetalSign[] {
+  if (within(year, ...coreYears)) return [{ kind: 'core-year', year }];
+  return within(year, coreYears[0], lastYear) ? [{ kind: 'aluminum-year', year }] : [];
+}
 
 /**
  * What metal a conductor is. A cut end decides; so does a mark on the jacket where no cut end was seen. Size, year and
@@ -44,30 +64,23 @@ const within = (year: number | undefined, from: number, to: number): boolean =>
  */
 export function metalOf(signs: ConductorSigns): MetalJudged {
   const { metal, jacket, awg, breakerAmps, insulation, yearBuilt, neighbours } = signs;
-  if (metal === 'aluminum') return { metal, because: ['silver right through the cut end'] };
-  if (metal === 'copper-clad') return { metal, because: ['copper outside, silver in the cut end'] };
-  if (metal === 'copper') return { metal, because: ['copper through the cut end'] };
+  if (metal === 'aluminum') return { metal, because: [{ kind: 'silver-through' }] };
+  if (metal === 'copper-clad') return { metal, because: [{ kind: 'copper-outside' }] };
+  if (metal === 'copper') return { metal, because: [{ kind: 'copper-through' }] };
   if (metal === 'tinned-copper')
     return {
       metal,
       because: [
-        'silver outside, copper in the cut end',
-        ...(insulation === 'cloth-or-rubber' ? ['in rubber or cloth'] : []),
-        ...(within(yearBuilt, 0, tinnedTo) ? ['of an age that tinned its copper'] : []),
+        { kind: 'silver-outside' },
+        ...(insulation === 'cloth-or-rubber' ? [sign('rubber-or-cloth')] : []),
+        ...(within(yearBuilt, 0, tinnedTo) ? [sign('tinned-age')] : []),
       ],
     };
-  if (jacket === 'aluminum') return { metal: 'aluminum', because: ['AL or ALUMINUM on the jacket'] };
-  const isFat =
-    awg !== undefined && breakerAmps !== undefined && awg === (copperAt[breakerAmps] ?? Number.NaN) - 2;
-  const isCore = within(yearBuilt, ...coreYears);
-  const because = [
-    ...(isFat ? [`${awg} AWG on ${breakerAmps} A: one size fatter than copper`] : []),
-    ...(isCore
-      ? [`built ${yearBuilt}, in the core of the aluminum years`]
-      : within(yearBuilt, coreYears[0], lastYear)
-        ? [`built ${yearBuilt}, in the aluminum years`]
-        : []),
-    ...(neighbours === true ? ['neighbouring houses have it'] : []),
+  if (jacket === 'aluminum') return { metal: 'aluminum', because: [{ kind: 'jacket' }] };
+  const because: readonly MetalSign[] = [
+    ...sizeSign(awg, breakerAmps),
+    ...yearSign(yearBuilt),
+    ...(neighbours === true ? [sign('neighbours')] : []),
   ];
   const isSilverUnsure = metal === 'not-sure' ? 1 : 0;
   if (because.length === 0) return { metal: 'unknown', because };
@@ -80,7 +93,13 @@ export interface AluminumInHouse {
   /** A connection on it is scorched, hot or buzzing. */
   readonly isFailing: boolean;
   readonly receptacles: readonly Place[];
-  readonly evidence: readonly Evidence[];
+  readonly evidence: readonly MetalEvidence[];
+}
+
+/** What speaks for aluminum, and where; null: of the house. */
+export interface MetalEvidence {
+  readonly receptacle: string | null;
+  readonly signs: readonly MetalSign[];
 }
 
 const failing = ['scorch', 'heat', 'buzzing'] as const;
@@ -106,12 +125,8 @@ export function aluminumIn(house: House, clad: Schools['copper-clad']): Aluminum
   const opened = receptaclesOf(house)
     .filter(({ coverOff }) => coverOff !== null)
     .map((receptacle) => ({ receptacle, judged: metalAt(receptacle, house) }));
-  const evidenceFrom = (list: typeof opened): readonly Evidence[] =>
-    list.map(({ receptacle, judged }) => ({
-      receptacle: receptacle.name,
-      words: judged.because.join(', '),
-      at: null,
-    }));
+  const evidenceFrom = (list: typeof opened): readonly MetalEvidence[] =>
+    list.map(({ receptacle, judged }) => ({ receptacle: receptacle.name, signs: judged.because }));
   const there = (list: typeof opened) => ({
     receptacles: list.map(({ receptacle: { id, name } }) => ({ id, name })),
     evidence: evidenceFrom(list),
@@ -136,7 +151,6 @@ export function aluminumIn(house: House, clad: Schools['copper-clad']): Aluminum
     standing: 'signs',
     isFailing: false,
     receptacles,
-    evidence:
-      evidence.length > 0 ? evidence : [{ receptacle: null, words: nearby.because.join(', '), at: null }],
+    evidence: evidence.length > 0 ? evidence : [{ receptacle: null, signs: nearby.because }],
   };
 }

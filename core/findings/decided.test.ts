@@ -5,6 +5,7 @@ import { usualPractice } from '../corrections/index.ts';
 import { asEntries, idNumber, jumbled } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobEntry, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
+import { enUs } from '../words/index.ts';
 import { decidedFindings, type Finding, heldOf, proposalsFor } from './index.ts';
 
 const room = idNumber(0x20);
@@ -34,7 +35,8 @@ const findingsIn = (entries: Iterable<JobEntry>): readonly Finding[] => {
   const house = foldHouse(entries);
   return decidedFindings(
     house,
-    proposalsFor(assess(house), usualPractice).filter(({ verdict }) => verdict !== null),
+    proposalsFor(assess(house), usualPractice, enUs).filter(({ verdict }) => verdict !== null),
+    enUs,
   );
 };
 const findings = (...said: readonly JobStatement[]): readonly Finding[] =>

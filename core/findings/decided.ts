@@ -1,9 +1,10 @@
 import type { Assessment } from '../assessment/index.ts';
-import { type ConditionId, type Urgency, urgencies, urgencyWords } from '../conditions/index.ts';
+import { type ConditionId, type Urgency, urgencies } from '../conditions/index.ts';
 import type { Practice } from '../corrections/index.ts';
 import type { Held, House } from '../inspection/index.ts';
 import { receptaclesOf } from '../inspection/index.ts';
 import type { Place, Proposal, Wording } from './finding.ts';
+import type { FindingLanguage } from './finding-words.ts';
 import { codeOfHeadline } from './old-keys.ts';
 import { proposalsFor } from './proposals.ts';
 import { type FindingStatus, nothingSaid, replayed, type Said } from './replayed.ts';
@@ -67,20 +68,27 @@ const wordingOf = ({ urgency, headline, what, why, correction, by }: Wording): W
   by,
 });
 
-const listed = (places: readonly Place[]): string => places.map(({ name }) => name).join(', ');
-
 /** What a proposal says, apart from its words. */
 const codeOf = ({ code, key }: Proposal): string => code ?? key;
 
 /** Whether a proposal says what was taken over, whatever the words of either. */
 function saysTheSame(held: Held, proposal: Proposal): boolean {
   const before = held.code ?? codeOfHeadline(held.headline);
-  // What was held without a code can be compared by its words alone.
-  return before === null ? proposal.headline === held.headline : codeOf(proposal) === before;
+  if (before !== null) return codeOf(proposal) === before;
+  // What was held without a code, and names no other, says the same as long as it counts the same.
+  const code = codeOf(proposal);
+  const isOfKey = proposal.key === code || proposal.key.startsWith(`${code}:`);
+  return proposal.headline === held.headline || (isOfKey && numbersIn(held) === numbersIn(proposal));
 }
 
-const isSamePlace = ({ place, where }: Held, cause: NonNullable<Proposal['cause']>): boolean =>
-  place === undefined ? where === cause.where : place === cause.place;
+const numbersIn = ({ headline }: Wording): string => headline.match(/\d+/g)?.join() ?? '';
+
+const isSamePlace = (
+  { place, where }: Held,
+  cause: NonNullable<Proposal['cause']>,
+  words: FindingLanguage,
+): boolean =>
+  place === undefined ? where !== null && words.isSamePlace(where, cause.where) : place === cause.place;
 
 /** Where what was read since departs from what was taken over. */
 function flagsOf(
@@ -88,22 +96,23 @@ function flagsOf(
   apart: ReadonlySet<string>,
   proposal: Proposal | null,
   nameOf: (id: string) => string,
+  language: FindingLanguage,
 ): readonly Flag[] {
-  if (proposal === null) return [{ kind: 'gone', words: 'What was read since does not show it any more.' }];
+  const { flags: words } = language;
+  if (proposal === null) return [{ kind: 'gone', words: words.gone }];
   const flags: Flag[] = [];
   if (!saysTheSame(held, proposal) || proposal.urgency !== held.urgency)
     flags.push({
       kind: 'reads-otherwise',
-      words: `What was read since says: ${proposal.headline} (${urgencyWords[proposal.urgency].toLowerCase()}).`,
+      words: words.readsOtherwise(proposal),
     });
-  if (held.where !== null && proposal.cause !== null && !isSamePlace(held, proposal.cause))
-    flags.push({ kind: 'place-moved', words: `Its cause now most likely sits ${proposal.cause.where}.` });
+  if (held.where !== null && proposal.cause !== null && !isSamePlace(held, proposal.cause, language))
+    flags.push({ kind: 'place-moved', words: words.placeMoved(proposal.cause.where) });
   const more = proposal.receptacles.filter(({ id }) => !held.receptacles.includes(id));
-  if (more.length > 0) flags.push({ kind: 'also-at', words: `Since then also at ${listed(more)}.` });
+  if (more.length > 0) flags.push({ kind: 'also-at', words: words.alsoAt(more.map(({ name }) => name)) });
   const now = new Set(proposal.receptacles.map(({ id }) => id));
   const fewer = held.receptacles.filter((id) => !now.has(id) && !apart.has(id));
-  if (fewer.length > 0)
-    flags.push({ kind: 'no-longer-at', words: `No longer at ${fewer.map(nameOf).join(', ')}.` });
+  if (fewer.length > 0) flags.push({ kind: 'no-longer-at', words: words.noLongerAt(fewer.map(nameOf)) });
   return flags;
 }
 
@@ -145,10 +154,14 @@ function inOrder(findings: readonly Finding[], order: readonly string[]): readon
  * The findings of a house: what is proposed, with all that was decided on it. A finding that was accepted keeps its
  * words; what is read later only raises flags on it. Nothing decided is lost when its proposal goes.
  */
-export function decidedFindings(house: House, proposals: readonly Proposal[]): readonly Finding[] {
+export function decidedFindings(
+  house: House,
+  proposals: readonly Proposal[],
+  words: FindingLanguage,
+): readonly Finding[] {
   const { byKey, order } = replayed(house.findingsSaid);
   const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
-  const nameOf = (id: string): string => names.get(id) ?? 'a receptacle that was taken back';
+  const nameOf = (id: string): string => names.get(id) ?? words.flags.takenBack;
   const proposed = new Map<string, Proposal>();
   for (const proposal of proposals) {
     const apart = byKey.get(proposal.key)?.apart ?? new Set();
@@ -193,7 +206,9 @@ export function decidedFindings(house: House, proposals: readonly Proposal[]): r
         merged: [],
         into: null,
         flags:
-          said.held === null || said.added !== null ? [] : flagsOf(said.held, said.apart, proposal, nameOf),
+          said.held === null || said.added !== null
+            ? []
+            : flagsOf(said.held, said.apart, proposal, nameOf, words),
         condition: said.held?.condition ?? proposal?.condition ?? null,
         isSuspected: said.held === null ? (proposal?.isSuspected ?? false) : said.held.isSuspected === true,
         isOwn: said.added !== null,
@@ -235,5 +250,8 @@ export const heldOf = (proposal: Proposal): Held => ({
 });
 
 /** The findings of an assessed house: what is proposed, and what was decided on it. */
-export const findingsOf = (assessment: Assessment, practice: Practice): readonly Finding[] =>
-  decidedFindings(assessment.house, proposalsFor(assessment, practice));
+export const findingsOf = (
+  assessment: Assessment,
+  practice: Practice,
+  words: FindingLanguage,
+): readonly Finding[] => decidedFindings(assessment.house, proposalsFor(assessment, practice, words), words);

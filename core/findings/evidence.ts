@@ -1,23 +1,23 @@
-import { groundFaultWords, readingInWords } from '../assessment/index.ts';
-import { lookFacts } from '../conditions/index.ts';
+import { groundFaultResult } from '../assessment/index.ts';
 import { isPlainLamps, type Receptacle } from '../inspection/index.ts';
 import type { Evidence } from './finding.ts';
+import type { FindingLanguage } from './finding-words.ts';
 
 /** All that was read and seen at a receptacle and still stands, oldest first within each kind. */
-export function evidenceAt(receptacle: Receptacle): readonly Evidence[] {
+export function evidenceAt(receptacle: Receptacle, words: FindingLanguage): readonly Evidence[] {
   const { name, readings, looks, groundFaultTests } = receptacle;
   return [
     ...plainLampsFirst(readings).map(({ shown, plateScrew, at }) => ({
       receptacle: name,
-      words: readingInWords(shown) + (plateScrew === undefined ? '' : plateScrewWords(plateScrew)),
+      words: words.reading(shown) + (plateScrew === undefined ? '' : words.plateScrew(plateScrew)),
       at,
     })),
     ...groundFaultTests.map((test) => ({
       receptacle: name,
-      words: `Ground-fault device: ${groundFaultWords(test, null).words}`,
+      words: words.groundFaultTried(groundFaultResult(test, null).code),
       at: test.at,
     })),
-    ...looks.map((look) => ({ receptacle: name, words: lookFacts[look].name, at: null })),
+    ...looks.map((look) => ({ receptacle: name, words: words.looks[look].name, at: null })),
   ];
 }
 
@@ -26,5 +26,3 @@ const plainLampsFirst = (readings: Receptacle['readings']): Receptacle['readings
   ...readings.filter(isPlainLamps),
   ...readings.filter((reading) => !isPlainLamps(reading)),
 ];
-
-const plateScrewWords = (sounds: boolean): string => `, plate screw ${sounds ? 'sounds' : 'silent'}`;

@@ -1,11 +1,10 @@
 import type { Verdict } from '../assessment/index.ts';
-import { type ConditionId, conditions } from '../conditions/index.ts';
+import type { ConditionId } from '../conditions/index.ts';
 import type { House, Wording } from '../inspection/index.ts';
+import type { FindingLanguage } from './finding-words.ts';
+import type { Place } from './place.ts';
 
-export interface Place {
-  readonly id: string;
-  readonly name: string;
-}
+export type { Place } from './place.ts';
 
 /** One thing that was read or seen. */
 export interface Evidence {
@@ -50,19 +49,14 @@ export interface Proposal extends Wording {
   readonly notRuledOut: readonly ConditionId[];
 }
 
-/** Where to open first at a missing ground that was never there. */
-export const noGrounds = 'no box: the wiring has no grounds';
-
 /** Where the electrician opens first for a condition, in a house with grounds, without, or of which it is not known. */
-export function openFirstFor(condition: ConditionId, house: House): string | null {
-  if (condition === 'open-ground' && house.groundedWiring === false) return noGrounds;
-  const off = breakersFoundOff(house);
-  const { openFirst } = conditions[condition];
-  // A breaker that somebody saw comes before a device that nobody did.
-  return off !== null && isDark(condition)
-    ? `no box before the breaker found off (${off}) is looked into: it stays off until its reason is known; ${openFirst}`
-    : openFirst;
-}
+export const openFirstFor = (condition: ConditionId, house: House, words: FindingLanguage): string | null =>
+  words.openFirst({
+    condition,
+    hasNoGrounds: house.groundedWiring === false,
+    // A breaker that somebody saw comes before a device that nobody did.
+    foundOff: isDark(condition) ? breakersFoundOff(house) : null,
+  });
 
 const isDark = (condition: ConditionId): boolean =>
   condition === 'open-hot' || condition === 'protection-tripped';
@@ -79,8 +73,6 @@ export const seenOnly = {
   condition: null,
   isSuspected: false,
   urgencyReason: null,
-  openFirst: 'this box',
-  retest: 'Lamps here and at the neighbours.',
   cautions: [],
   evidence: [],
   cause: null,

@@ -1,6 +1,7 @@
 import { regions } from '../conditions/index.ts';
 import { neutralToGroundLimits, type Practice } from '../corrections/index.ts';
 import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
+import type { FindingLanguage } from './finding-words.ts';
 import { unprotectedPlaces } from './protection-rules.ts';
 import { neutralToGroundUnderLoad } from './rules/metered.ts';
 
@@ -9,16 +10,20 @@ export interface NoDefect {
   readonly words: string;
 }
 
-const named = (all: readonly Receptacle[]): string => all.map(({ name }) => name).join(', ');
+const names = (all: readonly Receptacle[]): readonly string[] => all.map(({ name }) => name);
 
 const about = (
   key: string,
   there: readonly Receptacle[],
-  words: (names: string) => string,
-): readonly NoDefect[] => (there.length === 0 ? [] : [{ key, words: words(named(there)) }]);
+  say: (names: readonly string[]) => string,
+): readonly NoDefect[] => (there.length === 0 ? [] : [{ key, words: say(names(there)) }]);
 
 /** What must not be taken for a defect, said so that nobody else reports it as one. */
-export function noDefects(house: House, practice: Practice): readonly NoDefect[] {
+export function noDefects(
+  house: House,
+  practice: Practice,
+  { noDefects: say }: FindingLanguage,
+): readonly NoDefect[] {
   const all = receptaclesOf(house);
   const limit =
     neutralToGroundLimits[practice.schools['neutral-to-ground']] * (regions[house.region].nominalVolts / 120);
@@ -32,29 +37,22 @@ export function noDefects(house: House, practice: Practice): readonly NoDefect[]
     ...about(
       'hole-up',
       all.filter((one) => one.looks.includes('hole-up')),
-      (names) => `Ground hole up at ${names}: either way up is right.`,
+      say.holeUp,
     ),
     ...about(
       'two-slot',
       all.filter((one) => one.type === 'two-slot' && !one.adapter),
-      (names) =>
-        `Two-slot receptacles at ${names}: allowed where they are original; nothing with three prongs can be plugged in.`,
+      say.twoSlot,
     ),
-    ...about(
-      'neutral rise',
-      risen,
-      (names) =>
-        `Neutral to ground up to ${limit} V under load at ${names}: that is the drop along the neutral, and a sign of a real ground.`,
-    ),
+    ...about('neutral-rise', risen, (there) => say.neutralRise({ volts: limit, names: there })),
     ...older.map(({ place, receptacles, from }) => ({
-      key: `upgrade ${place}`,
-      words: `No ground-fault protection found in the ${place} (${named(receptacles)}): the house predates the rule of ${from} (from memory). Upgrade recommended; the local edition decides what a change of device brings.`,
+      key: `upgrade-${place}`,
+      words: say.upgrade({ place, names: names(receptacles), from }),
     })),
     ...about(
       'three-wire',
       all.filter((one) => one.type === 'range-or-dryer'),
-      (names) =>
-        `Range and dryer circuits (${names}): an existing three-wire circuit may ground its frame through the neutral (NEC 250.140, from memory) and is no jumpered ground.`,
+      say.threeWire,
     ),
   ];
 }

@@ -46,6 +46,14 @@ const oldHeadlines: Readonly<Record<string, VerdictCode>> = {
   'Reads correct, but may hide no power': 'may-hide-open-hot',
 };
 
+/** Of rules that do not always say the same. */
+const oldRuleHeadlines: Readonly<Record<string, string>> = {
+  'Aluminum branch wiring': 'house-aluminum-seen',
+  'Signs of aluminum branch wiring': 'house-aluminum-signs',
+  'A tester failed its proof': 'house-testers-failed',
+  'Testers not proved before and after': 'house-testers-not-proved',
+};
+
 const oldDevices: Readonly<Record<string, string>> = {
   'No power at the device: tripped upstream, line and load exchanged, or at the end of its life.': 'no-power',
   'Did not trip at a receptacle that reads correct: a failed device, wiring that leads past it, or a jumper from neutral to ground.':
@@ -54,7 +62,8 @@ const oldDevices: Readonly<Record<string, string>> = {
 };
 
 /** Of headlines that a finding was held with before it was held with a code. */
-export const codeOfHeadline = (headline: string): string | null => oldHeadlines[headline] ?? null;
+export const codeOfHeadline = (headline: string): string | null =>
+  oldHeadlines[headline] ?? oldRuleHeadlines[headline] ?? null;
 
 /** Whether something was decided on a finding by its old key: when it was still one for all devices of a house. */
 export const isDecidedByOldKey = (findingsSaid: House['findingsSaid'], key: string): boolean =>

@@ -2,6 +2,7 @@ import type { Assessment, Verdict } from '../assessment/index.ts';
 import { type ConditionId, conditionIds, urgencies } from '../conditions/index.ts';
 import type { Practice } from '../corrections/index.ts';
 import type { Proposal } from './finding.ts';
+import type { FindingLanguage } from './finding-words.ts';
 import { rules } from './rules/index.ts';
 
 const rank = ({ urgency, condition, verdict, isDanger }: Proposal): number =>
@@ -15,10 +16,14 @@ const dangerOf = (condition: ConditionId | null, isRead: boolean): number =>
  * What is proposed to be reported of a house, the most pressing first. Receptacles of one cause share one proposal,
  * and so do those that the evidence cannot tell apart.
  */
-export function proposalsFor(assessment: Assessment, practice: Practice): readonly Proposal[] {
+export function proposalsFor(
+  assessment: Assessment,
+  practice: Practice,
+  words: FindingLanguage,
+): readonly Proposal[] {
   const { house } = assessment;
   const verdictOf = (id: string): Verdict | null => assessment.receptacles.get(id)?.verdict ?? null;
   return rules
-    .flatMap((rule) => rule({ house, assessment, practice, verdictOf }))
+    .flatMap((rule) => rule({ house, assessment, practice, verdictOf, words }))
     .sort((a, b) => rank(a) - rank(b));
 }

@@ -1,4 +1,4 @@
-import type { Assessment } from '../assessment/index.ts';
+import type { Assessment, Verdict } from '../assessment/index.ts';
 import type { Finding } from './decided.ts';
 import type { Place } from './finding.ts';
 
@@ -21,7 +21,7 @@ export type Became =
   | { readonly kind: 'judged-otherwise' };
 
 export interface Vanished extends Proposed {
-  readonly became: readonly (Place & { readonly what: Became['kind']; readonly readsNow: string | null })[];
+  readonly became: readonly (Place & { readonly what: Became['kind']; readonly readsNow: Verdict | null })[];
 }
 
 /** What stands as proposed and undecided now. */
@@ -60,7 +60,7 @@ export function vanishedSince(
               : count < readings
                 ? 'reading-withdrawn'
                 : 'judged-otherwise';
-        return { id, name, what, readsNow: now?.verdict?.headline ?? null };
+        return { id, name, what, readsNow: now?.verdict ?? null };
       }),
     }));
 }

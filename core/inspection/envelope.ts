@@ -13,8 +13,8 @@ export const textSchema = (longest: number) =>
     .string()
     .min(1)
     .max(longest)
-    .refine((text) => text.trim() === text, { message: 'expected no space at either end' })
-    .refine((text) => text.isWellFormed() && !text.includes('\0'), { message: 'expected whole characters' });
+    .refine((text) => text.trim() === text, { message: 'space-at-an-end' })
+    .refine((text) => text.isWellFormed() && !text.includes('\0'), { message: 'broken-characters' });
 
 /** A day of the calendar, such as 2026-05-04. */
 export const daySchema = z.iso.date();

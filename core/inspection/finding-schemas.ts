@@ -7,9 +7,7 @@ import { idSchema, textSchema } from './envelope.ts';
 export const findingKeySchema = textSchema(300);
 
 export const urgencySchema = z.enum(urgencies);
-export const workerSchema = z.enum(
-  Object.keys(workers) as [keyof typeof workers, ...(keyof typeof workers)[]],
-);
+export const workerSchema = z.enum(workers);
 export const receptaclesSchema = z.array(idSchema).max(500).readonly();
 
 export const wording = {

@@ -2,13 +2,13 @@ import { type LeavingItem, leavingItems } from '../conditions/observations.ts';
 import { coverageOf } from './coverage.ts';
 import type { House } from './house.ts';
 import { type InstrumentProof, instrumentProofs } from './proof.ts';
-import { powerNotBack } from './went-dead.ts';
+import { type PowerSource, powerNotBack } from './went-dead.ts';
 
 /** What is still to do before the house is left. */
 export interface LeftUndone {
   readonly items: readonly LeavingItem[];
   /** Devices and breakers that were tried, or where they were, and of which nobody said that the power is back. */
-  readonly powerNotBack: readonly string[];
+  readonly powerNotBack: readonly PowerSource[];
   readonly toProve: readonly InstrumentProof[];
   readonly untested: readonly string[];
 }

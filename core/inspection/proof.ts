@@ -28,7 +28,7 @@ export interface InstrumentProof extends UsedInstrument {
 }
 
 const nameOf = (instrument: InstrumentId, tester: string | null | undefined): string =>
-  instrument === 'lamps' ? `lamps ${tester ?? ''}` : instrument;
+  instrument === 'lamps' ? `lamps:${tester ?? ''}` : instrument;
 
 /** A load tester and a meter on low impedance are instruments of their own; the rest of a plug-in tester is its lamps. */
 const instrumentOf = ({ shown }: ReadingTaken): InstrumentId => shown.instrument;

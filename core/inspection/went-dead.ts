@@ -67,14 +67,21 @@ const untold = (house: House): readonly Receptacle[] =>
     );
   });
 
-/** By name, the devices and breakers, or where they were tripped, of which nobody has said that the power is back. */
-export function powerNotBack(house: House): readonly string[] {
-  const receptacles = receptaclesOf(house);
-  const names = new Map(receptacles.map(({ id, name }) => [id, name]));
+/** What power went off with. */
+export type PowerSource =
+  /** By the name of its receptacle; null where that was taken back. */
+  | { readonly kind: 'device'; readonly name: string | null }
+  | { readonly kind: 'breaker'; readonly breaker: string };
+
+/** The devices and breakers, or where they were tripped, of which nobody has said that the power is back. */
+export function powerNotBack(house: House): readonly PowerSource[] {
+  const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
   const said = house.wentDead
     .filter((entry) => !entry.powerBack && !isBack(entry, house))
-    .map(({ by }) =>
-      by.kind === 'device' ? (names.get(by.receptacle) ?? 'a device') : `breaker ${by.breaker}`,
+    .map(
+      ({ by }): PowerSource =>
+        by.kind === 'device' ? { kind: 'device', name: names.get(by.receptacle) ?? null } : by,
     );
-  return [...new Set([...said, ...untold(house).map(({ name }) => name)])];
+  const all = [...said, ...untold(house).map(({ name }): PowerSource => ({ kind: 'device', name }))];
+  return [...new Map(all.map((one) => [JSON.stringify(one), one])).values()];
 }

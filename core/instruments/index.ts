@@ -1,4 +1,3 @@
-export { whyItShows } from './explain.ts';
 export {
   benchFor,
   lampSiemens,

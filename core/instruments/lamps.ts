@@ -67,20 +67,3 @@ export function lampsAt(potentials: ContactPotentials): Lamps {
   };
   return { hn: state('hn'), hg: state('hg'), ng: state('ng') };
 }
-
-const pairWords: Readonly<Record<Pair, string>> = {
-  hn: 'hot–neutral',
-  hg: 'hot–ground',
-  ng: 'neutral–ground',
-};
-
-/** The reading in words, for screen readers and for print: "hot–neutral and hot–ground lit, neutral–ground off". */
-export function lampsInWords(lamps: Lamps): string {
-  const groups = lampStates.flatMap((state) => {
-    const named = pairs.filter((pair) => lamps[pair] === state).map((pair) => pairWords[pair]);
-    if (named.length === 0) return [];
-    if (named.length === 3) return [state === 'off' ? 'no lamp lit' : `all three lamps ${state}`];
-    return [`${named.join(' and ')} ${state}`];
-  });
-  return groups.join(', ');
-}

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { lampsInWords, lampsOf, type PairOrder, pairOrder, type ShownLamps } from './index.ts';
+import { lampsOf, type PairOrder, pairOrder, type ShownLamps } from './index.ts';
 
 const sixOrders: readonly PairOrder[] = [
   ['hn', 'hg', 'ng'],
@@ -27,14 +27,5 @@ describe('the layout of a three-lamp tester', () => {
     [[true, true, false], [false, false, true], 'open-ground-lamp-dark-in-correct'],
   ])('two patterns that no tester shows are a problem: %j and %j', (correct, openGround, code) => {
     expect(pairOrder(correct, openGround)).toMatchObject({ kind: 'problem', problem: { code } });
-  });
-
-  test('a reading can be said in words', () => {
-    expect(lampsInWords(lampsOf('hn-hg'))).toBe('hot–neutral and hot–ground lit, neutral–ground off');
-    expect(lampsInWords(lampsOf('none'))).toBe('no lamp lit');
-    expect(lampsInWords(lampsOf('all'))).toBe('all three lamps lit');
-    expect(lampsInWords({ hn: 'lit', hg: 'dim', ng: 'off' })).toBe(
-      'hot–neutral lit, hot–ground dim, neutral–ground off',
-    );
   });
 });

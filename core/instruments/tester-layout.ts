@@ -12,7 +12,7 @@ export type TesterLamp = Readonly<z.infer<typeof testerLampSchema>>;
 export const testerLayoutSchema = z
   .tuple([testerLampSchema, testerLampSchema, testerLampSchema])
   .refine((lamps) => new Set(lamps.map((lamp) => lamp.pair)).size === pairs.length, {
-    message: 'expected each of hn, hg and ng once',
+    message: 'each-pair-once',
   });
 export type TesterLayout = Readonly<z.infer<typeof testerLayoutSchema>>;
 

@@ -1,7 +1,7 @@
 import { type ConditionId, conditions, type Look, looks, type Urgency } from '../conditions/index.ts';
 import type { Finding } from '../findings/index.ts';
+import type { OwnerTexts, Topic } from './owner-texts.ts';
 import type { Report, ReportLine } from './report.ts';
-import type { OwnerTexts, Topic } from './texts/index.ts';
 
 export interface OwnerItem {
   readonly number: number;
@@ -83,7 +83,7 @@ export function ownerPageOf(report: Report, texts: OwnerTexts): OwnerPage {
     items: findings.filter((one) => one.urgency === urgency).map((one) => itemOf(one, texts)),
   });
   const untested = coverage.expected - coverage.tested;
-  const hidden: readonly ConditionId[] = notSeen.map(({ id }) => id);
+  const hidden: readonly ConditionId[] = notSeen;
   return {
     language: texts.language,
     title: texts.title,

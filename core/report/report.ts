@@ -1,17 +1,17 @@
 import type { Assessment } from '../assessment/index.ts';
 import {
   type CautionId,
-  type Condition,
-  cautions,
+  type ConditionId,
+  cautionIds,
   conditionIds,
   conditions,
   standingCautions,
 } from '../conditions/index.ts';
-import { type Practice, usualPractice } from '../corrections/index.ts';
+import type { Practice } from '../corrections/index.ts';
 import { type Finding, findingsOf, type NoDefect, noDefects } from '../findings/index.ts';
 import { chanceOfMissing, type House, halvesTriedIn, receptaclesOf } from '../inspection/index.ts';
+import type { MethodFacts, ReportLanguage } from './report-texts.ts';
 import { type Survey, type SurveyLine, surveyOf } from './survey.ts';
-import type { MethodFacts } from './texts/index.ts';
 
 export interface ReportLine extends SurveyLine {
   /** Numbers of the findings it belongs to. */
@@ -35,7 +35,7 @@ export interface Report extends Survey<ReportLine> {
   readonly decided: readonly Finding[];
   readonly notTested: readonly string[];
   /** What "reads correct" leaves open, said once for the house; empty while nothing reads correct. */
-  readonly notSeen: readonly Condition[];
+  readonly notSeen: readonly ConditionId[];
   readonly cautions: readonly string[];
   readonly causes: readonly ReportedCause[];
   /** Had so many been faulty, the chance that a random sample of this size held none of them. */
@@ -43,31 +43,34 @@ export interface Report extends Survey<ReportLine> {
   /** What is no defect. */
   readonly noDefect: readonly NoDefect[];
   readonly practice: Practice;
+  /** What it is written with. */
+  readonly words: ReportLanguage;
 }
 
 /** Numbers of faulty receptacles that the chance of missing is said for. */
 const supposedFaulty = [1, 3, 5] as const;
 
-function causesIn({ house, circuits }: Assessment): readonly ReportedCause[] {
+function causesIn({ house, circuits }: Assessment, words: ReportLanguage): readonly ReportedCause[] {
   const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
+  const nameOf = (id: string): string => names.get(id) ?? id;
   return circuits.flatMap(({ breaker, causes }) =>
     causes
       .filter(({ receptacles }) => receptacles.length > 0)
-      .map(({ words, where, receptacles }) => ({
+      .map(({ faults, place, receptacles }) => ({
         breaker,
-        words,
-        where,
-        receptacles: receptacles.map((id) => names.get(id) ?? ''),
+        words: words.cause(faults),
+        where: place === null ? '' : words.place(place, nameOf),
+        receptacles: receptacles.map(nameOf),
       })),
   );
 }
 
 /** What stands at the end of every report, and what its findings need besides, each once. */
-function cautionsFor(findings: readonly Finding[]): readonly string[] {
+function cautionsFor(findings: readonly Finding[]): readonly CautionId[] {
   const needed = new Set<CautionId>(standingCautions);
   for (const { condition } of findings)
     if (condition !== null) for (const id of conditions[condition].cautions) needed.add(id);
-  return (Object.keys(cautions) as CautionId[]).filter((id) => needed.has(id)).map((id) => cautions[id]);
+  return cautionIds.filter((id) => needed.has(id));
 }
 
 /** How the house was inspected, as far as the log holds it. */
@@ -86,10 +89,10 @@ export function methodFacts(house: House): MethodFacts {
  * The report on a house as a data model, for screen, print, PDF and files alike. Receptacles of one cause share one
  * finding; untested ones are named, never passed over, and a refused finding leaves its reason at each of them.
  */
-export function reportOn(assessment: Assessment, practice: Practice = usualPractice): Report {
+export function reportOn(assessment: Assessment, practice: Practice, words: ReportLanguage): Report {
   const { house, notSeen } = assessment;
   const survey = surveyOf(assessment);
-  const decided = findingsOf(assessment, practice);
+  const decided = findingsOf(assessment, practice, words);
   const findings = decided.filter(({ number }) => number > 0);
   const numbersAt = new Map<string, number[]>();
   const refusedAt = new Map<string, string>();
@@ -114,13 +117,14 @@ export function reportOn(assessment: Assessment, practice: Practice = usualPract
     findings,
     decided,
     notTested: [...coverage.notReached.map(({ name }) => name), ...coverage.left],
-    notSeen: conditionIds.filter((id) => notSeen.includes(id)).map((id) => conditions[id]),
-    cautions: cautionsFor(findings),
-    causes: causesIn(assessment),
+    notSeen: conditionIds.filter((id) => notSeen.includes(id)),
+    cautions: cautionsFor(findings).map((id) => words.cautions[id]),
+    causes: causesIn(assessment, words),
     missing: supposedFaulty
       .filter((faulty) => coverage.tested > 0 && faulty <= coverage.expected - coverage.tested)
       .map((faulty) => ({ faulty, chance: chanceOfMissing(coverage.expected, faulty, coverage.tested) })),
-    noDefect: noDefects(house, practice),
+    noDefect: noDefects(house, practice, words),
     practice,
+    words,
   };
 }

@@ -1,7 +1,7 @@
 import type { Assessment } from '../assessment/index.ts';
 import { type Urgency, urgencies } from '../conditions/index.ts';
-import { type Practice, usualPractice } from '../corrections/index.ts';
-import { type Finding, findingsOf } from '../findings/index.ts';
+import type { Practice } from '../corrections/index.ts';
+import { type Finding, type FindingLanguage, findingsOf } from '../findings/index.ts';
 import { coverageOf, type House, receptaclesOf } from '../inspection/index.ts';
 
 /** What a list of jobs says of a house by its log alone. */
@@ -42,5 +42,6 @@ export function summaryOfFindings(findings: readonly Finding[]): FindingSummary 
 
 export const findingSummaryOf = (
   assessment: Assessment,
-  practice: Practice = usualPractice,
-): FindingSummary => summaryOfFindings(findingsOf(assessment, practice));
+  practice: Practice,
+  words: FindingLanguage,
+): FindingSummary => summaryOfFindings(findingsOf(assessment, practice, words));

@@ -1,8 +1,8 @@
-import { conditions } from '../conditions/index.ts';
 import { evidenceAt, type Finding, openFirstFor } from '../findings/index.ts';
 import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
 import type { Report } from './report.ts';
+import type { ReportLanguage } from './report-texts.ts';
 
 /** What the electrician needs at one box. */
 export interface WorkLine {
@@ -26,35 +26,39 @@ export interface WorkLine {
 const joined = (parts: readonly (string | null | undefined)[], by: string): string =>
   [...new Set(parts.filter((part) => part))].join(by);
 
-const causeIn = ({ proposal, headline, condition, isSuspected }: Finding): string =>
+const causeIn = (
+  { proposal, headline, condition, isSuspected }: Finding,
+  { conditions }: ReportLanguage,
+): string =>
   proposal?.cause?.words ?? (condition === null || isSuspected ? headline : conditions[condition].name);
 
-function openFirst({ proposal, condition }: Finding, house: House): string | null {
+function openFirst({ proposal, condition }: Finding, house: House, words: ReportLanguage): string | null {
   if (proposal !== null) return proposal.cause?.where || proposal.openFirst;
-  return condition === null ? 'this box' : openFirstFor(condition, house);
+  return condition === null ? words.readingFindings.openFirst : openFirstFor(condition, house, words);
 }
 
 /** Where to open first for several findings: no box is said only where none of them names one. */
-function allToOpen(findings: readonly Finding[], house: House): string | null {
-  const places = findings.flatMap((finding) => openFirst(finding, house) ?? []);
-  const boxes = places.filter((place) => !place.startsWith('no box'));
+function allToOpen(findings: readonly Finding[], house: House, words: ReportLanguage): string | null {
+  const places = findings.flatMap((finding) => openFirst(finding, house, words) ?? []);
+  const boxes = places.filter((place) => !words.report.isNoBox(place));
   return joined(boxes.length > 0 ? boxes : places, '; ') || null;
 }
 
-const retestOf = ({ proposal, condition }: Finding): string | null => {
+const retestOf = ({ proposal, condition }: Finding, { conditions }: ReportLanguage): string | null => {
   if (proposal !== null) return proposal.retest;
   return condition === null ? null : conditions[condition].retest;
 };
 
 /** One line a box with a finding, in the order of the walk. What an owner may do is no work for an electrician. */
 export function workListOf(report: Report): readonly WorkLine[] {
+  const { words } = report;
   const work = report.findings.filter(({ by }) => by !== 'owner');
   const all = receptaclesOf(report.house);
   const receptacles = new Map(all.map((one) => [one.id, one]));
   const circuitOf = ({ id, breaker }: Receptacle): string | null => {
     if (breaker === null) return null;
     const others = all.filter((one) => one.breaker === breaker && one.id !== id).map(({ name }) => name);
-    return `breaker ${breaker}${others.length === 0 ? '' : `, with ${others.join(', ')}`}`;
+    return words.report.circuit(breaker, others);
   };
   return report.rooms.flatMap(({ name: room, lines }) =>
     lines.flatMap((line): readonly WorkLine[] => {
@@ -71,17 +75,24 @@ export function workListOf(report: Report): readonly WorkLine[] {
           findings: here.map(({ number }) => number),
           lamps: line.lamps,
           read: joined(
-            evidenceAt(receptacle).map(({ words }) => words),
+            evidenceAt(receptacle, words).map((one) => one.words),
             '; ',
           ),
-          cause: joined(here.map(causeIn), '; '),
-          openFirst: allToOpen(here, report.house),
+          cause: joined(
+            here.map((finding) => causeIn(finding, words)),
+            '; ',
+          ),
+          openFirst: allToOpen(here, report.house, words),
           correction: joined(
             here.map(({ correction }) => correction),
             ' ',
           ),
           circuit: circuitOf(receptacle),
-          retest: joined(here.map(retestOf), ' ') || null,
+          retest:
+            joined(
+              here.map((finding) => retestOf(finding, words)),
+              ' ',
+            ) || null,
         },
       ];
     }),

@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../assessment/index.ts';
 import { usualPractice } from '../corrections/index.ts';
-import { findingsOf, proposedIn, vanishedSince } from '../findings/index.ts';
+import { proposedIn, vanishedSince } from '../findings/index.ts';
 import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
-import { vanishedInWords } from './index.ts';
+import { enUs, findingsOf } from './index.ts';
 
 const room = idNumber(0x20);
 const den = idNumber(0x30);
@@ -31,9 +31,7 @@ describe('a finding that nobody decided on and that is proposed no more', () => 
   })();
   const after = (...said: readonly JobStatement[]) => {
     const { findings, assessment } = found(...said);
-    return vanishedSince(before, findings, assessment).map(
-      (one) => `${one.headline}: ${vanishedInWords(one)}`,
-    );
+    return vanishedSince(before, findings, assessment).map((one) => `${one.headline}: ${enUs.vanished(one)}`);
   };
 
   test('says that it was read again, and what it reads now', () => {

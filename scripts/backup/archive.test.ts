@@ -9,8 +9,9 @@ import { type Connection, connect, migrate } from '../../web/data/database.ts';
 import { FirmData, firmsOf } from '../../web/data/firm-data.ts';
 import { jobPage, kitPage } from '../../web/data/logs.ts';
 import { type FreshDatabase, freshDatabase } from '../../web/data/testing-database.ts';
+import { houseAsBefore } from '../corpus/as-before.ts';
 import { partOf } from '../corpus/corpus.ts';
-import { asBefore, plain } from '../corpus/outcome.ts';
+import { plain } from '../corpus/outcome.ts';
 import { loadDemo } from '../demo/load.ts';
 import { removeData, startCluster } from '../setup/cluster.mjs';
 import { root, testSettings } from '../setup/settings.mjs';
@@ -111,7 +112,7 @@ test('a backup that an earlier build made is restored, brought up to date, and e
   for (const { name, file: saved, outcome } of partOf('jobs')) {
     const page = await jobPage(firm, JSON.parse(saved).job, 0);
     const entries = page?.entries ?? [];
-    expect(plain(asBefore(foldHouse(entries), entries)), name).toEqual(outcome.house);
+    expect(plain(houseAsBefore(foldHouse(entries), entries)), name).toEqual(outcome.house);
   }
   expect(plain(foldKit((await kitPage(firm, 0))?.entries ?? []))).toEqual(partOf('kit').folded);
   await Promise.all([owner, connection].map((one) => one.destroy()));

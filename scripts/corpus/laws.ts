@@ -1,6 +1,6 @@
 import type { Assessment } from '@fair-plug/core/assessment';
 import { conditions } from '@fair-plug/core/conditions';
-import { ownerPageOf, ownerPages, type Report, summaryOfFindings } from '@fair-plug/core/report';
+import { ownerPageOf, type Report, summaryOfFindings } from '@fair-plug/core/report';
 
 const sum = (counts: readonly number[]): number => counts.reduce((all, one) => all + one, 0);
 
@@ -12,7 +12,7 @@ export function brokenLaws(assessment: Assessment, report: Report): readonly str
   };
   const { counts, coverage, receptacles } = assessment;
   const lines = report.rooms.flatMap((room) => room.lines);
-  const page = ownerPageOf(report, ownerPages.en);
+  const page = ownerPageOf(report, report.words.ownerPage);
   const summary = summaryOfFindings(report.decided);
 
   const onPage = page.groups.find(({ items }) => items.length > 0)?.urgency ?? null;
@@ -23,7 +23,8 @@ export function brokenLaws(assessment: Assessment, report: Report): readonly str
   );
 
   const [actNow] = page.groups;
-  const saysSafe = actNow?.items.length === 0 && actNow.none === ownerPages.en.groups['act-now'].none;
+  const saysSafe =
+    actNow?.items.length === 0 && actNow.none === report.words.ownerPage.groups['act-now'].none;
   const mayHarm = [...receptacles.values()].some(
     ({ verdict, danger, judged }) =>
       danger !== null ||

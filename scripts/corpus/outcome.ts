@@ -1,32 +1,12 @@
 import { createHash } from 'node:crypto';
-import { assess, HouseJudge, type HouseJudgement, type JudgedReceptacle } from '@fair-plug/core/assessment';
+import { assess, HouseJudge, type HouseJudgement } from '@fair-plug/core/assessment';
 import type { InstrumentId } from '@fair-plug/core/circuit';
 import { type Practice, usualPractice } from '@fair-plug/core/corrections';
-import { type Finding, findingsOf } from '@fair-plug/core/findings';
+import type { Finding } from '@fair-plug/core/findings';
 import { foldHouse, type House, type JobEntry } from '@fair-plug/core/inspection';
-import { reportOn } from '@fair-plug/core/report';
+import { findingsOf, reportOn } from '@fair-plug/core/words';
+import { houseAsBefore, judgementAsBefore, reportAsBefore } from './as-before.ts';
 import { brokenLaws } from './laws.ts';
-
-/** A house as it was folded when plain lamps and what other instruments showed were two lists of two kinds of entries. */
-export function asBefore(house: House, entries: readonly JobEntry[]): unknown {
-  const byId = new Map(entries.map((entry) => [entry.id, entry]));
-  const rooms = house.rooms.map(({ receptacles, ...room }) => ({
-    ...room,
-    receptacles: receptacles.map(({ readings, ...receptacle }) => {
-      const read = readings.map(({ id }) => byId.get(id));
-      const { id, name, ...rest } = receptacle;
-      return {
-        id,
-        name,
-        readings: read.filter((entry) => entry?.kind === 'lamps-read'),
-        taken: read.filter((entry) => entry?.kind === 'reading-taken'),
-        ...rest,
-      };
-    }),
-  }));
-  const { address, ...rest } = house;
-  return { address: address ?? 'Address not entered', ...rest, rooms };
-}
 
 /** A house judged to the end, by a judge that has seen no other. */
 export function judgedWhole(house: House, kit: readonly InstrumentId[]): HouseJudgement {
@@ -46,13 +26,6 @@ export const plain = (value: unknown): unknown =>
       return one;
     }) ?? 'null',
   );
-
-/** What the engine says of a receptacle, without words. */
-const judged = ({ explanations, table, ...rest }: JudgedReceptacle) => ({
-  ...rest,
-  explanations: explanations.map(({ condition, probability }) => ({ condition, probability })),
-  table: table.map(({ reading: _, ...compared }) => compared),
-});
 
 const found = ({ proposal, ...finding }: Finding) => ({
   ...finding,
@@ -83,15 +56,14 @@ export function outcomeOf(
 ): HeldOutcome {
   const house = foldHouse(entries);
   const judgement = judgedWhole(house, kit);
-  const { receptacles, ...ofHouse } = judgement;
   const assessment = assess(house, judgement);
   const findings = findingsOf(assessment, practice);
   const report = reportOn(assessment, practice);
   const outcome = plain({
-    house: asBefore(house, entries),
-    judgement: { ...ofHouse, receptacles: [...receptacles.values()].map(judged) },
+    house: houseAsBefore(house, entries),
+    judgement: judgementAsBefore(judgement, house),
     findings: findings.map(found),
-    report: { ...report, house: asBefore(report.house, entries) },
+    report: reportAsBefore(report, entries),
   }) as Outcome;
   return { ...outcome, broken: brokenLaws(assessment, report) };
 }

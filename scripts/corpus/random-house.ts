@@ -15,9 +15,10 @@ import {
 } from '@fair-plug/core/conditions';
 import { usualPractice } from '@fair-plug/core/corrections';
 import { causesOf, clash } from '@fair-plug/core/diagnosis/cause.ts';
-import { findingsOf, heldOf, proposalsFor } from '@fair-plug/core/findings';
+import { heldOf, proposalsFor } from '@fair-plug/core/findings';
 import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
 import { lampStates, simulate } from '@fair-plug/core/instruments';
+import { findingsOf, wordsIn } from '@fair-plug/core/words';
 import { Random } from '../accuracy/random.ts';
 import { judgedWhole } from './outcome.ts';
 
@@ -336,7 +337,11 @@ class HouseMaker {
   private decide(): readonly string[] {
     const { random } = this;
     const house = foldHouse(this.entries);
-    const proposals = proposalsFor(assess(house, judgedWhole(house, this.kit)), usualPractice);
+    const proposals = proposalsFor(
+      assess(house, judgedWhole(house, this.kit)),
+      usualPractice,
+      wordsIn(house.region),
+    );
     const keys = proposals.map(({ key }) => key);
     for (const proposal of proposals) {
       const finding = proposal.key;

@@ -1,6 +1,6 @@
 import { assess } from '@fair-plug/core/assessment';
 import { currentLamps, foldHouse, receptaclesOf } from '@fair-plug/core/inspection';
-import { reportOn } from '@fair-plug/core/report';
+import { reportOn } from '@fair-plug/core/words';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Connection } from '../../web/data/database.ts';
 import { demoEmail } from '../../web/data/demo.ts';

@@ -3,17 +3,18 @@ import {
   aluminumRemedyIds,
   type Practice,
   questions,
-  referenceInWords,
   type Schools,
 } from '@fair-plug/core/corrections';
+import { useWords } from '@/components/region-words';
 import classes from './aluminum-remedies.module.css';
 
 type School = Schools['aluminum'];
-const { views } = questions.aluminum;
-const schools = Object.keys(views) as School[];
+const schools: readonly School[] = questions.aluminum;
 
 /** What each school says of each remedy, side by side; the firm's own first. */
 export function AluminumRemedies({ practice }: { readonly practice: Practice }) {
+  const words = useWords();
+  const { remediesFor, remediesNote } = words.screens.findings;
   const held = practice.schools.aluminum;
   const order = [held, ...schools.filter((school) => school !== held)];
   return (
@@ -23,23 +24,23 @@ export function AluminumRemedies({ practice }: { readonly practice: Practice }) 
         <table className={classes.remedies}>
           <thead>
             <tr>
-              <th scope="col">For 10 AWG and thinner</th>
+              <th scope="col">{remediesFor}</th>
               {order.map((school) => (
                 <th key={school} scope="col">
-                  {views[school].name} school{school === held && ', held here'}
+                  {words.questions.aluminum.views[school].name} school{school === held && ', held here'}
                 </th>
               ))}
             </tr>
           </thead>
           <tbody>
             {aluminumRemedyIds.map((id) => {
-              const remedy = aluminumRemedies[id];
+              const { name, says } = words.remedies[id];
               return (
                 <tr key={id}>
-                  <th scope="row">{remedy.name}</th>
+                  <th scope="row">{name}</th>
                   {order.map((school) => (
-                    <td key={school} data-standing={remedy.views[school].standing}>
-                      {remedy.views[school].says}
+                    <td key={school} data-standing={aluminumRemedies[id].views[school]}>
+                      {says[school]}
                     </td>
                   ))}
                 </tr>
@@ -47,12 +48,7 @@ export function AluminumRemedies({ practice }: { readonly practice: Practice }) 
             })}
           </tbody>
         </table>
-        <p>
-          {referenceInWords('cpsc-516', practice.code)}: homes wired with it before 1972 were found 55 times
-          as likely to have a connection reach fire-hazard condition. Local authority and insurer decide.
-          Conductors of 8 AWG and thicker (range, dryer, feeders) are another matter: their terminals are
-          checked.
-        </p>
+        <p>{remediesNote(words.reference('cpsc-516', practice.code))}</p>
       </dd>
     </div>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import type { InstrumentId } from '@fair-plug/core/circuit';
-import { type ConditionId, conditions } from '@fair-plug/core/conditions';
+import type { ConditionId } from '@fair-plug/core/conditions';
 import { useEffect, useState } from 'react';
 import { engine } from '@/local/engine';
 import classes from './blind-spots.module.css';
@@ -27,7 +27,7 @@ export function BlindSpots({ bag }: { readonly bag: readonly InstrumentId[] }) {
     <ul className={classes.blind}>
       {blind.map((id) => (
         <li key={id}>
-          <strong>{words(conditions[id].name)}</strong> {words(conditions[id].what)}
+          <strong>{words.conditions[id].name}</strong> {words.conditions[id].what}
         </li>
       ))}
     </ul>

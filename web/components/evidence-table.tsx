@@ -1,5 +1,5 @@
 import type { ReadingComparison } from '@fair-plug/core/assessment';
-import { instrumentWords, valuesOf } from '@fair-plug/core/assessment';
+import { useWords } from '@/components/region-words';
 import classes from './evidence-table.module.css';
 
 export interface EvidenceTableProps {
@@ -10,6 +10,7 @@ export interface EvidenceTableProps {
 
 /** Each reading beside what the leading explanation predicts; one that does not fit is marked. */
 export function EvidenceTable({ table, nameOf }: EvidenceTableProps) {
+  const words = useWords();
   return (
     <table className={classes.table}>
       <thead>
@@ -21,17 +22,17 @@ export function EvidenceTable({ table, nameOf }: EvidenceTableProps) {
       </thead>
       <tbody>
         {table.map(({ position, reading, predicted, fits }) => {
-          const expected = valuesOf(predicted);
+          const expected = words.values(predicted);
           return (
             <tr key={position} data-fits={fits}>
               <th scope="row">
                 {nameOf && <span>{nameOf(reading.at)}: </span>}
-                {instrumentWords[reading.instrument].name}
+                {words.instruments[reading.instrument].name}
                 {reading.state?.loadsOff && ', all off'}
                 {!fits && <strong className={classes.misfit}>Does not fit the others: test again</strong>}
               </th>
               <td>
-                {valuesOf(reading).map(([name, value]) => (
+                {words.values(reading).map(([name, value]) => (
                   <span key={name}>
                     <small>{name}</small> {value}
                   </span>

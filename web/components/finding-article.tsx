@@ -1,23 +1,15 @@
-import { shareInWords } from '@fair-plug/core/assessment';
-import { type Condition, conditions } from '@fair-plug/core/conditions';
-import {
-  type Practice,
-  questions,
-  referenceInWords,
-  referencesIn,
-  viewsOf,
-  ways,
-  workers,
-} from '@fair-plug/core/corrections';
+import { type Condition, type ConditionId, conditions } from '@fair-plug/core/conditions';
+import { type Practice, referencesIn, ways } from '@fair-plug/core/corrections';
 import type { Finding } from '@fair-plug/core/findings';
+import type { Words } from '@fair-plug/core/words';
 import { AluminumRemedies } from './aluminum-remedies';
 import classes from './finding-article.module.css';
-import { useRegion, Words } from './region-words';
-import { TestWords } from './test-words';
+import { useRegion, useWords } from './region-words';
 import { UrgencyMark } from './urgency-mark';
+import { viewWords } from './view-words';
 
-const nameOf = (ids: readonly (keyof typeof conditions)[]): string =>
-  ids.map((id) => conditions[id].name.toLowerCase()).join(', ');
+const namesOf = (words: Words, ids: readonly ConditionId[]): string =>
+  ids.map((id) => words.conditions[id].name.toLowerCase()).join(', ');
 
 export interface FindingArticleProps {
   readonly finding: Finding;
@@ -28,6 +20,7 @@ export interface FindingArticleProps {
 
 /** A finding as it stands in the report. */
 export function FindingArticle({ finding, practice, isOpen = false }: FindingArticleProps) {
+  const words = useWords();
   const { number, urgency, headline, proposal, what, why, correction, by, receptacles, flags, note } =
     finding;
   const verdict = proposal?.verdict ?? null;
@@ -36,48 +29,47 @@ export function FindingArticle({ finding, practice, isOpen = false }: FindingArt
     <section className={classes.finding}>
       <header className={classes.head}>
         <h3>
-          {number > 0 && <span className={classes.number}>{number}</span>} <Words>{headline}</Words>
+          {number > 0 && <span className={classes.number}>{number}</span>} {headline}
         </h3>
         <UrgencyMark urgency={urgency} />
       </header>
       {receptacles.length > 0 && (
         <p className={classes.where}>{receptacles.map(({ name }) => name).join(', ')}</p>
       )}
-      {verdict?.stop && (
-        <p className={classes.stop}>
-          <Words>{verdict.stop}</Words>
-        </p>
+      {verdict !== null && verdict.stop !== null && (
+        <p className={classes.stop}>{words.stop(verdict.stop)}</p>
       )}
       {flags.length > 0 && (
         <p className={classes.flag}>
-          <strong>Read since it was accepted.</strong>{' '}
-          <Words>{flags.map(({ words }) => words).join(' ')}</Words>
+          <strong>Read since it was accepted.</strong> {flags.map((flag) => flag.words).join(' ')}
         </p>
       )}
       <dl className={classes.parts}>
         {proposal?.cause && (
           <Part
             term="Probable cause"
-            words={`${proposal.cause.words}; ${proposal.cause.where}.${receptacles.length > 1 ? ' It explains all of these receptacles.' : ''}`}
+            words={`${proposal.cause.words}; ${proposal.cause.where}.${receptacles.length > 1 ? ` ${words.screens.findings.explainsAll}` : ''}`}
           />
         )}
         <Part term={verdict === null ? 'What was seen' : 'What it reads as'} words={what} />
         <Part term="Why it matters" words={why} />
-        <Urgent words={proposal?.urgencyReason ?? condition?.urgencyReason ?? ''} />
-        <Part term="Correction" words={`${correction} By: ${workers[by]}.`} />
+        <Urgent
+          words={
+            proposal?.urgencyReason ??
+            (condition === null ? '' : words.conditions[condition.id].urgencyReason)
+          }
+        />
+        <Part term="Correction" words={`${correction} By: ${words.workers[by]}.`} />
         {note !== null && <Part term="Note" words={note} />}
         {verdict !== null && <FromReadings verdict={verdict} />}
         {proposal !== null && proposal.probability !== null && (
           <Part
             term="How sure"
-            words={`${shareInWords(proposal.probability)} by the readings so far${proposal.notRuledOut.length > 0 ? `; not ruled out: ${nameOf(proposal.notRuledOut)}` : ''}.`}
+            words={`${words.share(proposal.probability)} by the readings so far${proposal.notRuledOut.length > 0 ? `; not ruled out: ${namesOf(words, proposal.notRuledOut)}` : ''}.`}
           />
         )}
         {receptacles.length > 1 && proposal !== null && proposal.cause === null && verdict !== null && (
-          <Part
-            term="How many causes"
-            words={`One cause upstream may explain several of these ${receptacles.length} receptacles; until their breaker is known, the readings do not tell whether it is one or more.`}
-          />
+          <Part term="How many causes" words={words.screens.findings.howManyCauses(receptacles.length)} />
         )}
         {condition !== null && <FromCatalog condition={condition} practice={practice} />}
         {finding.key === 'house-aluminum' && <AluminumRemedies practice={practice} />}
@@ -92,10 +84,10 @@ export function FindingArticle({ finding, practice, isOpen = false }: FindingArt
             {proposal.evidence.length === 1 ? 'reading or look' : 'readings and looks'}
           </summary>
           <ul>
-            {proposal.evidence.map(({ receptacle, words, at }) => (
-              <li key={`${receptacle} ${words} ${at}`}>
+            {proposal.evidence.map(({ receptacle, words: shown, at }) => (
+              <li key={`${receptacle} ${shown} ${at}`}>
                 {receptacle !== null && <strong>{receptacle} </strong>}
-                <Words>{words}</Words>
+                {shown}
               </li>
             ))}
           </ul>
@@ -113,7 +105,9 @@ function FromCatalog({
   readonly condition: Condition;
   readonly practice: Practice;
 }) {
+  const words = useWords();
   const region = useRegion();
+  const { steps } = words.conditions[condition.id];
   const refused = condition.ways.filter((id) => ways[id].standing === 'not-accepted');
   return (
     <>
@@ -124,46 +118,42 @@ function FromCatalog({
             {condition.ways
               .filter((id) => ways[id].standing !== 'not-accepted')
               .map((id) => {
-                const { name, when, leaves, labels, standing } = ways[id];
+                const { name, when, leaves, labels } = words.ways[id];
                 return (
                   <li key={id}>
-                    <Words>
-                      {`${name}${standing === 'temporary' ? ' (for a time only)' : ''}: ${when}${leaves === null ? '' : ` Leaves: ${leaves}`}${labels.length === 0 ? '' : ` Labels: ${labels.map((label) => `“${label}”`).join(', ')}.`}`}
-                    </Words>
+                    {`${name}${ways[id].standing === 'temporary' ? ' (for a time only)' : ''}: ${when}${leaves === null ? '' : ` Leaves: ${leaves}`}${labels.length === 0 ? '' : ` Labels: ${labels.map((label) => `“${label}”`).join(', ')}.`}`}
                   </li>
                 );
               })}
           </ul>
         </dd>
       </div>
-      {condition.steps.length > 0 && (
+      {steps.length > 0 && (
         <div>
           <dt>Steps</dt>
           <dd>
             <ol className={classes.ways} aria-label="Steps for the electrician">
-              {condition.steps.map((step) => (
-                <li key={step}>
-                  <Words>{step}</Words>
-                </li>
+              {steps.map((step) => (
+                <li key={step}>{step}</li>
               ))}
             </ol>
           </dd>
         </div>
       )}
       {refused.length > 0 && (
-        <Part term="Never" words={`${refused.map((id) => ways[id].name).join('; ')}.`} />
+        <Part term="Never" words={`${refused.map((id) => words.ways[id].name).join('; ')}.`} />
       )}
       <Part
         term="References"
-        words={`${[...referencesIn(region, condition.references).map((id) => `${referenceInWords(id, practice.code)}. `)].join('')}The local code decides.`}
+        words={`${[...referencesIn(region, condition.references).map((id) => `${words.reference(id, practice.code)}. `)].join('')}${words.screens.report.codeDecides}`}
       />
       {condition.questions.map((id) => {
-        const [held, ...others] = viewsOf(id, practice.schools);
+        const { asks, held, others } = viewWords(words, id, practice);
         return (
           <Part
             key={id}
             term="Views"
-            words={`${questions[id].asks} Held here: ${held?.says ?? ''} Others: ${others.map(({ says }) => says).join(' ')}`}
+            words={`${asks} Held here: ${held?.says ?? ''} Others: ${others.map(({ says }) => says).join(' ')}`}
           />
         );
       })}
@@ -173,25 +163,27 @@ function FromCatalog({
 
 /** What only testers can leave open. */
 function FromReadings({ verdict }: { readonly verdict: NonNullable<Finding['proposal']>['verdict'] }) {
+  const words = useWords();
   if (verdict === null) return null;
-  const { alsoFits, next, practice } = verdict;
+  const { alsoFits, settle } = verdict;
+  const said = words.verdict(verdict);
   return (
     <>
       {alsoFits.length > 0 && (
         <Part
           term="Also fits"
-          words={`${alsoFits.map((fit) => `${nameOf(fit.conditions)} (${fit.how})`).join('; ')}.`}
+          words={`${alsoFits.map((fit) => `${namesOf(words, fit.conditions)} (${words.fits[fit.id]})`).join('; ')}.`}
         />
       )}
-      {next !== null && (
+      {settle !== null && (
         <div>
           <dt>To settle it</dt>
           <dd>
-            <TestWords test={next.test} /> – <Words>{next.why}</Words>
+            {words.screens.settle[settle]} – {said.settle}
           </dd>
         </div>
       )}
-      {practice !== null && <Part term="In practice" words={practice} />}
+      {said.practice !== null && <Part term="In practice" words={said.practice} />}
     </>
   );
 }
@@ -204,9 +196,7 @@ function Part({ term, words }: { readonly term: string; readonly words: string }
   return (
     <div>
       <dt>{term}</dt>
-      <dd>
-        <Words>{words}</Words>
-      </dd>
+      <dd>{words}</dd>
     </div>
   );
 }

@@ -6,7 +6,6 @@ import { useFindingSummary } from '@/local/use-finding-summary';
 import { Frame } from './frame';
 import classes from './job-frame.module.css';
 import { JobHead, type Stage } from './job-head';
-import { RegionWords } from './region-words';
 
 export interface JobFrameProps {
   readonly job: string;
@@ -45,7 +44,7 @@ export function JobFrame({ job, house, isWhole, survey, assessed, stage, childre
           Part of this job is still on the server. It comes as soon as the server answers.
         </p>
       )}
-      <RegionWords region={house.region}>{children}</RegionWords>
+      {children}
     </Frame>
   );
 }

@@ -8,6 +8,7 @@ import { engine } from '@/local/engine';
 import { useHouse } from '@/local/use-logs';
 import { Frame } from './frame';
 import { Loading } from './loading';
+import { RegionWords } from './region-words';
 
 export interface LoadedJob {
   readonly job: string;
@@ -38,7 +39,7 @@ function KnownJob({ job, children }: Children & { readonly job: string }) {
   const loaded = useHouse(job);
   if (loaded.kind === 'loaded') {
     const { house, entries, isWhole } = loaded;
-    return children({ job, house, entries, isWhole });
+    return <RegionWords region={house.region}>{children({ job, house, entries, isWhole })}</RegionWords>;
   }
   return (
     <Frame>

@@ -2,6 +2,7 @@
 
 import { missingCurve } from '@fair-plug/core/inspection';
 import { CartesianGrid, Legend, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import { useWords } from '@/components/region-words';
 import classes from './missing-chart.module.css';
 
 const mostFaulty = 12;
@@ -16,6 +17,7 @@ export interface MissingChartProps {
 
 /** For so many bad receptacles in the house, the chance that none of them is among those tested: so far, and as planned. */
 export function MissingChart({ expected, tested, planned }: MissingChartProps) {
+  const words = useWords();
   const soFar = missingCurve(expected, tested, mostFaulty);
   const asPlanned = missingCurve(expected, planned, mostFaulty);
   const rows = soFar.map(({ faulty, chance }, index) => ({
@@ -36,7 +38,7 @@ export function MissingChart({ expected, tested, planned }: MissingChartProps) {
             {...ink}
             dataKey="faulty"
             label={{
-              value: 'bad receptacles in the house',
+              value: words.screens.report.badInTheHouse,
               position: 'insideBottom',
               offset: -10,
               fill: 'var(--ink-soft)',

@@ -1,4 +1,3 @@
-import { instrumentWords } from '@fair-plug/core/assessment';
 import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
 import { regions } from '@fair-plug/core/conditions';
 import {
@@ -11,6 +10,7 @@ import {
 import { counted } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
+import { useWords } from '@/components/region-words';
 import { useBag } from '@/local/use-bag';
 import { useChosenTester } from '@/local/use-chosen-tester';
 import { useKeep, useKit } from '@/local/use-logs';
@@ -105,6 +105,7 @@ const lastWords = (
   proof ? `${proof.passed ? 'good' : 'failed'} on ${dayjs(proof.at).format('D MMM')}` : null;
 
 function useRows(house: House): readonly Row[] {
+  const words = useWords();
   const kit = useKit();
   const chosen = useChosenTester();
   const { bag } = useBag();
@@ -129,7 +130,7 @@ function useRows(house: House): readonly Row[] {
       ? [
           {
             key: 'lamps',
-            name: instrumentWords.lamps.name,
+            name: words.instruments.lamps.name,
             rating: null,
             instrument: 'lamps',
             tester: null,
@@ -143,7 +144,7 @@ function useRows(house: House): readonly Row[] {
     .map(
       (instrument): Row => ({
         key: instrument,
-        name: instrumentWords[instrument].name,
+        name: words.instruments[instrument].name,
         rating: null,
         instrument,
         tester: null,

@@ -1,7 +1,8 @@
 'use client';
 
-import { inWordsOf, type Region } from '@fair-plug/core/conditions';
-import { createContext, type ReactNode, useCallback, useContext } from 'react';
+import type { Region } from '@fair-plug/core/conditions';
+import { type Words, wordsIn } from '@fair-plug/core/words';
+import { createContext, type ReactNode, useContext } from 'react';
 
 const RegionContext = createContext<Region>('north-america');
 
@@ -12,13 +13,5 @@ export function RegionWords({ region, children }: { readonly region: Region; rea
 
 export const useRegion = (): Region => useContext(RegionContext);
 
-/** Puts a text into the words of the region around. */
-export function useWords(): (text: string) => string {
-  const region = useRegion();
-  return useCallback((text) => inWordsOf(region, text), [region]);
-}
-
-/** A text in the words of the region around. */
-export function Words({ children }: { readonly children: string }) {
-  return useWords()(children);
-}
+/** The words of the region around. */
+export const useWords = (): Words => wordsIn(useRegion());

@@ -1,6 +1,6 @@
 import type { Lamps } from '@fair-plug/core/instruments';
-import { counted } from '@fair-plug/core/words';
 import { type KeyboardEvent, memo, type PointerEvent } from 'react';
+import { useWords } from '@/components/region-words';
 import classes from './room-map.module.css';
 import { type Corners, Triangle } from './triangle';
 import { pointAt, roomBox, spotNear, spotsOf } from './wall-places';
@@ -38,6 +38,7 @@ export const RoomMap = memo(function RoomMap({
   onWall,
   onTake,
 }: RoomMapProps) {
+  const words = useWords();
   const spots = spotsOf(marks.map(({ spot }) => spot));
   const tap = (event: PointerEvent<SVGRectElement>): void => {
     const drawing = event.currentTarget.ownerSVGElement;
@@ -52,7 +53,7 @@ export const RoomMap = memo(function RoomMap({
       className={classes.map}
       viewBox="0 0 200 140"
       role={isLive ? 'group' : 'img'}
-      aria-label={`${name} from above, ${counted(marks.length, 'receptacle', 'receptacles')}`}
+      aria-label={`${name} from above, ${words.screens.receptacles(marks.length)}`}
     >
       <rect className={classes.wall} {...roomBox} />
       <Door spot={door} />

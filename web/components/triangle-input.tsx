@@ -5,10 +5,10 @@ import { useWords } from './region-words';
 import { Triangle } from './triangle';
 import classes from './triangle-input.module.css';
 
-const edges: readonly { readonly pair: Pair; readonly name: string; readonly hotkey: string }[] = [
-  { pair: 'hn', name: 'Hot–neutral', hotkey: 'J' },
-  { pair: 'ng', name: 'Neutral–ground', hotkey: 'K' },
-  { pair: 'hg', name: 'Hot–ground', hotkey: 'L' },
+const edges: readonly { readonly pair: Pair; readonly hotkey: string }[] = [
+  { pair: 'hn', hotkey: 'J' },
+  { pair: 'ng', hotkey: 'K' },
+  { pair: 'hg', hotkey: 'L' },
 ];
 
 export interface TriangleInputProps {
@@ -25,20 +25,20 @@ export const TriangleInput = memo(function TriangleInput({
   size,
   onEdge,
 }: TriangleInputProps) {
-  const words = useWords();
+  const { contacts, pairs } = useWords().screens;
   return (
     <div className={classes.face} style={{ '--size': `${size}px` } as CSSProperties}>
-      <span className={classes.hot}>{words('Hot')}</span>
+      <span className={classes.hot}>{contacts.hot}</span>
       <Triangle lamps={lamps} corners={corners} size={size} />
-      <span className={classes.neutral}>Neutral</span>
-      <span className={classes.ground}>{words('Ground')}</span>
-      {edges.map(({ pair, name, hotkey }) => (
+      <span className={classes.neutral}>{contacts.neutral}</span>
+      <span className={classes.ground}>{contacts.ground}</span>
+      {edges.map(({ pair, hotkey }) => (
         <button
           key={pair}
           type="button"
           className={classes.edge}
           data-pair={pair}
-          aria-label={`${words(name)} lamp: ${lamps?.[pair] ?? 'not read'}`}
+          aria-label={`${pairs[pair]} lamp: ${lamps?.[pair] ?? 'not read'}`}
           aria-keyshortcuts={hotkey}
           onClick={() => onEdge(pair)}
         >

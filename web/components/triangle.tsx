@@ -1,5 +1,6 @@
 import type { ContactState } from '@fair-plug/core/assessment';
-import { type Contact, type Lamps, lampsInWords, type Pair, pairs } from '@fair-plug/core/instruments';
+import { type Contact, type Lamps, type Pair, pairs } from '@fair-plug/core/instruments';
+import { useWords } from '@/components/region-words';
 import classes from './triangle.module.css';
 
 type Point = readonly [number, number];
@@ -35,7 +36,8 @@ export interface TriangleProps {
 
 /** A receptacle as a triangle of its three contacts; its edges are the lamps of any plug-in tester. */
 export function Triangle({ lamps, corners, size, label }: TriangleProps) {
-  const words = label ?? (lamps === null ? 'not read' : lampsInWords(lamps));
+  const words = useWords();
+  const said = label ?? (lamps === null ? 'not read' : words.lamps(lamps));
   const isLarge = size >= 120;
   return (
     <svg
@@ -45,7 +47,7 @@ export function Triangle({ lamps, corners, size, label }: TriangleProps) {
       width={size}
       height={size * 0.9}
       role={label === '' ? 'presentation' : 'img'}
-      aria-label={label === '' ? undefined : words}
+      aria-label={label === '' ? undefined : said}
     >
       {pairs.map((pair) => {
         const [[x1, y1], [x2, y2]] = edgeOf[pair];

@@ -1,4 +1,5 @@
-import { type Urgency, urgencyWords } from '@fair-plug/core/conditions';
+import type { Urgency } from '@fair-plug/core/conditions';
+import { useWords } from '@/components/region-words';
 import classes from './urgency-mark.module.css';
 
 /** Told apart by shape and word first: a filled octagon, a half-filled diamond, an empty circle. */
@@ -25,10 +26,11 @@ export function UrgencyShape({ urgency }: { readonly urgency: Urgency }) {
 }
 
 export function UrgencyMark({ urgency }: { readonly urgency: Urgency }) {
+  const words = useWords();
   return (
     <span className={classes.mark} data-urgency={urgency}>
       <UrgencyShape urgency={urgency} />
-      {urgencyWords[urgency]}
+      {words.urgencies[urgency]}
     </span>
   );
 }

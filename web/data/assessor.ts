@@ -1,6 +1,7 @@
 import { assess, HouseJudge } from '@fair-plug/core/assessment';
 import { foldHouse, foldKit, type House } from '@fair-plug/core/inspection';
-import { type FindingSummary, findingSummaryOf } from '@fair-plug/core/report';
+import type { FindingSummary } from '@fair-plug/core/report';
+import { findingSummaryOf } from '@fair-plug/core/words';
 import type { FirmData } from './firm-data.ts';
 import { lockLog, refreshJob, wholeLog } from './logs.ts';
 

@@ -37,7 +37,8 @@ export function useFindingSummary(job: string, { assessment, isFinal }: Assessed
     if (!isFinal) return;
     let isCurrent = true;
     const count = async (): Promise<void> => {
-      const { findingsOf, proposedIn, vanishedSince } = await import('@fair-plug/core/findings');
+      const { proposedIn, vanishedSince } = await import('@fair-plug/core/findings');
+      const { findingsOf } = await import('@fair-plug/core/words');
       const { summaryOfFindings } = await import('@fair-plug/core/report');
       if (!isCurrent) return;
       const findings = findingsOf(assessment, practice);

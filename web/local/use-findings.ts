@@ -1,5 +1,6 @@
 import type { Assessment } from '@fair-plug/core/assessment';
-import { type Finding, findingsOf } from '@fair-plug/core/findings';
+import type { Finding } from '@fair-plug/core/findings';
+import { findingsOf } from '@fair-plug/core/words';
 import { useMemo } from 'react';
 import { useFirmSettings } from './use-firm-settings';
 

@@ -10,7 +10,8 @@ import type { ConditionId } from '@fair-plug/core/conditions';
 import type { Practice } from '@fair-plug/core/corrections';
 import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/diagnosis';
 import type { House } from '@fair-plug/core/inspection';
-import { type FindingSummary, findingSummaryOf } from '@fair-plug/core/report';
+import type { FindingSummary } from '@fair-plug/core/report';
+import { findingSummaryOf } from '@fair-plug/core/words';
 import { expose } from 'comlink';
 
 /** Slices of work are gathered until so many milliseconds have passed; then other requests get their turn. */

@@ -1,4 +1,3 @@
-import { instrumentWords } from '../../assessment/index.ts';
 import { calibrationOf } from '../../corrections/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import type { JudgedHouse } from './rule.ts';
@@ -14,29 +13,21 @@ function monthsBefore(day: string, months: number): string {
 }
 
 /** Something was read with an instrument whose calibration was more than a year old by then. */
-export function calibrationOverdue({ house, assessment, practice }: JudgedHouse): readonly Proposal[] {
+export function calibrationOverdue({ house, assessment, practice, words }: JudgedHouse): readonly Proposal[] {
   if (house.lastReadAt === null) return [];
   const oldest = monthsBefore(house.lastReadAt.slice(0, 10), usualMonths);
   const overdue = assessment.functionChecks.flatMap(({ instrument, tester, readings }) => {
     const day = calibrationOf(practice, instrument, tester)?.calibratedOn ?? null;
-    return readings === 0 || day === null || day >= oldest
-      ? []
-      : [`${instrumentWords[instrument].name}: calibrated on ${day}.`];
+    return readings === 0 || day === null || day >= oldest ? [] : [{ instrument, day }];
   });
   if (overdue.length === 0) return [];
   return [
     {
       ...seenOnly,
+      ...words.rules.calibrationOverdue(overdue),
       key: 'house-calibration',
       urgency: 'note',
-      headline: 'Calibration more than a year old',
-      what: overdue.join(' '),
-      why: 'What it shows may be off by more than its maker promises.',
-      correction:
-        'It is calibrated before it is used again; volts near a limit are read again with one that is in date.',
       by: 'owner',
-      openFirst: null,
-      retest: null,
       receptacles: [],
     },
   ];

@@ -1,4 +1,4 @@
-import { type GroundFaultCode, groundFaultWords } from '../../assessment/index.ts';
+import { type GroundFaultCode, groundFaultResult } from '../../assessment/index.ts';
 import { conditions, isGroundFaultType } from '../../conditions/index.ts';
 import { foundBehind, type House, type Receptacle, receptaclesOf } from '../../inspection/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
@@ -25,39 +25,34 @@ function deviceOf(receptacle: Receptacle, house: House): string {
 
 interface Failing {
   readonly code: GroundFaultCode;
-  readonly words: string;
   readonly there: Receptacle[];
 }
 
 /** Devices that did not do what they should, one finding a device. */
-export function groundFaultDevices({ house, verdictOf }: JudgedHouse): readonly Proposal[] {
+export function groundFaultDevices({ house, verdictOf, words }: JudgedHouse): readonly Proposal[] {
   const byCode = new Map<GroundFaultCode, Map<string, Failing>>();
   for (const one of receptaclesOf(house)) {
     const latest = one.groundFaultTests.at(-1);
     if (latest === undefined) continue;
-    const { code, words, isFinding } = groundFaultWords(latest, verdictOf(one.id));
+    const { code, isFinding } = groundFaultResult(latest, verdictOf(one.id));
     if (!isFinding || (code === 'no-trip' && workingDeviceUpstream(one, house) !== null)) continue;
     const ofCode = byCode.get(code) ?? new Map<string, Failing>();
     byCode.set(code, ofCode);
     // What somebody decided on when all devices of a house were one finding stays one.
     const device = isDecidedByOldKey(house.findingsSaid, `device-${code}`) ? '' : deviceOf(one, house);
-    ofCode.set(device, { code, words, there: [...(ofCode.get(device)?.there ?? []), one] });
+    ofCode.set(device, { code, there: [...(ofCode.get(device)?.there ?? []), one] });
   }
-  const { why, correction, urgency } = conditions['protection-failed'];
+  const { urgency } = conditions['protection-failed'];
   return [...byCode.values()].flatMap((ofCode) =>
-    [...ofCode].map(([device, { code, words, there }], index) => ({
+    [...ofCode].map(([device, { code, there }], index) => ({
       ...seenOnly,
+      ...words.rules.groundFaultDevice(code),
       // The first keeps the key that all of them once shared.
       key: index === 0 ? `device-${code}` : `device-${code}:${device}`,
       code: `device-${code}`,
       urgency: code === 'failed' ? (urgency ?? 'repair') : 'repair',
-      headline: 'Ground-fault protection did not do what it should',
-      what: words,
-      why,
-      correction,
       condition: 'protection-failed' as const,
-      openFirst: conditions['protection-failed'].openFirst,
-      ...withEvidence(there),
+      ...withEvidence(there, words),
     })),
   );
 }

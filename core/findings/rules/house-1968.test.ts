@@ -4,8 +4,8 @@ import { usualPractice } from '../../corrections/index.ts';
 import { asEntries, idNumber } from '../../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobStatement } from '../../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../../instruments/index.ts';
-import { ownerPageOf, ownerPages, reportOn, workListOf } from '../../report/index.ts';
-import { findingsOf } from '../index.ts';
+import { ownerPageOf, workListOf } from '../../report/index.ts';
+import { enUs, findingsOf, reportOn } from '../../words/index.ts';
 
 /** A house of 46 receptacles from 1968: so many in each room. */
 const rooms = {
@@ -85,7 +85,7 @@ const walked = (...more: readonly JobStatement[]) => {
   );
   const about = (name: string) =>
     named.filter(({ receptacles }) => receptacles.some(({ id }) => id === at(name)));
-  return { findings: named, about, work: workListOf(report), page: ownerPageOf(report, ownerPages.en) };
+  return { findings: named, about, work: workListOf(report), page: ownerPageOf(report, enUs.ownerPage) };
 };
 
 test('the house has 46 receptacles', () => {

@@ -4,6 +4,7 @@ import { type Practice, usualPractice } from '../../corrections/index.ts';
 import { asEntries, idNumber } from '../../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobStatement } from '../../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../../instruments/index.ts';
+import { enUs } from '../../words/index.ts';
 import { noDefects, type Proposal, proposalsFor } from '../index.ts';
 
 const room = idNumber(0x20);
@@ -44,7 +45,9 @@ const proposals = (
   outlets: readonly Outlet[],
   { practice = usualPractice, roomName = 'Den' }: { practice?: Practice; roomName?: string } = {},
 ): ReadonlyMap<string, Proposal> =>
-  new Map(proposalsFor(assess(houseOf(described, outlets, roomName)), practice).map((one) => [one.key, one]));
+  new Map(
+    proposalsFor(assess(houseOf(described, outlets, roomName)), practice, enUs).map((one) => [one.key, one]),
+  );
 
 const names = (proposal: Proposal | undefined): readonly string[] =>
   proposal?.receptacles.map(({ name }) => name) ?? [];
@@ -197,8 +200,8 @@ describe('volts, by the firm’s school', () => {
       schools: { ...usualPractice.schools, 'neutral-to-ground': 'half-volt' as const },
     };
     expect(proposals({}, [loaded(1.4)]).has('house-neutral-rise')).toBe(false);
-    expect(noDefects(houseOf({}, [loaded(1.4)]), usualPractice).map(({ key }) => key)).toContain(
-      'neutral rise',
+    expect(noDefects(houseOf({}, [loaded(1.4)]), usualPractice, enUs).map(({ key }) => key)).toContain(
+      'neutral-rise',
     );
     expect(proposals({}, [loaded(1.4)], { practice: strict }).has('house-neutral-rise')).toBe(true);
   });
@@ -212,7 +215,7 @@ describe('ground-fault rules, by the year (NEC editions, from memory)', () => {
     expect(proposals({ yearBuilt: 1985 }, bare, options).has('house-protection-bathroom')).toBe(true);
     expect(proposals({ yearBuilt: 1966 }, bare, options).has('house-protection-bathroom')).toBe(false);
     expect(
-      noDefects(houseOf({ yearBuilt: 1966 }, bare, 'Bath'), usualPractice)
+      noDefects(houseOf({ yearBuilt: 1966 }, bare, 'Bath'), usualPractice, enUs)
         .map(({ words }) => words)
         .join(),
     ).toContain('Upgrade recommended');
@@ -258,7 +261,7 @@ test('an adapter in use is a finding by the usual school; three-wire range circu
     { type: 'range-or-dryer' },
   ];
   expect(names(proposals({}, outlets).get('house-adapters'))).toEqual(['Den 1']);
-  expect(noDefects(houseOf({}, outlets), usualPractice).map(({ key }) => key)).toEqual(['three-wire']);
+  expect(noDefects(houseOf({}, outlets), usualPractice, enUs).map(({ key }) => key)).toEqual(['three-wire']);
 });
 
 test('much that was not tested is said in a note, and testers that nobody proved', () => {

@@ -3,7 +3,7 @@ import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
 
 /** A receptacle without a ground, protected by a device, needs both labels. */
-export function missingLabels({ house, verdictOf }: JudgedHouse): readonly Proposal[] {
+export function missingLabels({ house, verdictOf, words }: JudgedHouse): readonly Proposal[] {
   // Labels that the North American rule asks for.
   if (house.region !== 'north-america') return [];
   const behindDevices = new Set(foundBehind(house).flatMap(({ dead }) => dead));
@@ -21,14 +21,11 @@ export function missingLabels({ house, verdictOf }: JudgedHouse): readonly Propo
   return [
     {
       ...seenOnly,
+      ...words.rules.missingLabels,
       key: 'labels-missing',
       urgency: 'repair',
-      headline: 'Labels missing',
-      what: 'A receptacle protected from elsewhere is marked “GFCI Protected”; one without a ground is marked “No Equipment Ground” besides.',
-      why: 'The next person takes it for grounded, or looks in vain for its reset.',
-      correction: 'The labels are put on (NEC 406.4(D)(2), from memory; the local code decides).',
       by: 'owner',
-      ...withEvidence(missing),
+      ...withEvidence(missing, words),
     },
   ];
 }

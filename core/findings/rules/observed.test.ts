@@ -3,7 +3,7 @@ import { assess } from '../../assessment/index.ts';
 import { asEntries, idNumber } from '../../inspection/arbitrary-entries.ts';
 import { foldHouse, type JobStatement } from '../../inspection/index.ts';
 import { lampsOf } from '../../instruments/index.ts';
-import { reportOn } from '../../report/index.ts';
+import { reportOn } from '../../words/index.ts';
 
 const [den1, den2] = [0x30, 0x31].map(idNumber) as [string, string];
 

@@ -1,13 +1,12 @@
 import { regions } from '../../conditions/index.ts';
 import { neutralToGroundLimits, voltageRanges } from '../../corrections/index.ts';
 import { type Receptacle, receptaclesOf } from '../../inspection/index.ts';
-import { evidenceAt } from '../evidence.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { metered, neutralToGroundUnderLoad } from './metered.ts';
-import { type JudgedHouse, places } from './rule.ts';
+import { type JudgedHouse, withEvidence } from './rule.ts';
 
 /** What the meter read out of range, or too much from neutral to ground, where no condition explains it. */
-export function oddVolts({ house, practice, verdictOf }: JudgedHouse): readonly Proposal[] {
+export function oddVolts({ house, practice, verdictOf, words }: JudgedHouse): readonly Proposal[] {
   const { nominalVolts } = regions[house.region];
   const [lowest, highest] = nominalVolts === 120 ? voltageRanges[practice.schools.voltage] : [216.2, 253];
   // Lamps that read correct count also where people are kept away for another reason.
@@ -32,17 +31,10 @@ export function oddVolts({ house, practice, verdictOf }: JudgedHouse): readonly 
       : [
           {
             ...seenOnly,
+            ...words.rules.voltage({ low: lowest, high: highest }),
             key: 'house-voltage',
-            openFirst: 'no box before the volts at the service are known',
-            retest: 'Volts at the service and here, at another hour.',
             urgency: 'note',
-            headline: 'Voltage out of range',
-            what: `Hot to neutral lies outside ${lowest} to ${highest} V.`,
-            why: 'Equipment runs hot, weak or short-lived.',
-            correction:
-              'A licensed electrician compares the volts at the service; if they are out of range there, the utility is told.',
-            receptacles: places(out),
-            evidence: out.flatMap(evidenceAt),
+            ...withEvidence(out, words),
           },
         ];
   const rise: readonly Proposal[] =
@@ -51,16 +43,11 @@ export function oddVolts({ house, practice, verdictOf }: JudgedHouse): readonly 
       : [
           {
             ...seenOnly,
+            ...words.rules.neutralRise({ volts: limit }),
             key: 'house-neutral-rise',
             urgency: 'note',
-            headline: 'Neutral rises above ground under load',
-            what: `More than ${limit} V from neutral to ground under load.`,
-            why: 'It is the drop along the neutral: long, thin or poorly joined.',
-            correction:
-              'A licensed electrician looks at the connections of the neutral at the next occasion.',
             condition: 'high-resistance',
-            receptacles: places(risen),
-            evidence: risen.flatMap(evidenceAt),
+            ...withEvidence(risen, words),
           },
         ];
   return [...range, ...rise];

@@ -1,5 +1,5 @@
 import { type AssessedReceptacle, judgeByLamps } from '../../assessment/index.ts';
-import { type ConditionId, conditions } from '../../conditions/index.ts';
+import type { ConditionId } from '../../conditions/index.ts';
 import { type House, inOrder, isPlainLamps, type ReadingTaken } from '../../inspection/index.ts';
 import { openFirstFor, type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
@@ -41,20 +41,18 @@ export function readWrongBefore(judged: JudgedHouse): readonly Proposal[] {
     if (condition !== null) gathered.set(condition, [...(gathered.get(condition) ?? []), one]);
   }
   return [...gathered].map(([condition, there]) => {
-    const { name, why, correction, retest } = conditions[condition];
     return {
       ...seenOnly,
+      ...judged.words.rules.readWrongBefore(condition),
       key: `was-${condition}`,
       urgency: 'repair',
-      headline: `${name}, and correct when read again`,
-      what: 'The same receptacle read wrong and then correct. Either it comes and goes, as a loose connection does, or somebody put it right in between.',
-      why,
-      correction: `Ask who worked on it. If nobody did, it will come back. ${correction}`,
       condition,
       isSuspected: true,
-      openFirst: openFirstFor(condition, judged.house),
-      retest,
-      ...withEvidence(there.map(({ receptacle }) => receptacle)),
+      openFirst: openFirstFor(condition, judged.house, judged.words),
+      ...withEvidence(
+        there.map(({ receptacle }) => receptacle),
+        judged.words,
+      ),
     };
   });
 }

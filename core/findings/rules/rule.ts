@@ -3,6 +3,7 @@ import type { Practice } from '../../corrections/index.ts';
 import type { House, Receptacle } from '../../inspection/index.ts';
 import { evidenceAt } from '../evidence.ts';
 import type { Place, Proposal } from '../finding.ts';
+import type { FindingLanguage } from '../finding-words.ts';
 
 /** What a rule goes by. */
 export interface JudgedHouse {
@@ -10,6 +11,8 @@ export interface JudgedHouse {
   readonly assessment: Assessment;
   readonly practice: Practice;
   readonly verdictOf: (id: string) => Verdict | null;
+  /** What it is said with. */
+  readonly words: FindingLanguage;
 }
 
 /** What one thing that may be wrong with a house proposes to report. */
@@ -19,7 +22,10 @@ export const places = (all: readonly Receptacle[]): readonly Place[] =>
   all.map(({ id, name }) => ({ id, name }));
 
 /** Receptacles of a finding, with all that was read and seen there. */
-export const withEvidence = (all: readonly Receptacle[]): Pick<Proposal, 'receptacles' | 'evidence'> => ({
+export const withEvidence = (
+  all: readonly Receptacle[],
+  words: FindingLanguage,
+): Pick<Proposal, 'receptacles' | 'evidence'> => ({
   receptacles: places(all),
-  evidence: all.flatMap(evidenceAt),
+  evidence: all.flatMap((one) => evidenceAt(one, words)),
 });

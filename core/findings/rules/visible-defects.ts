@@ -4,23 +4,20 @@ import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
 
 /** What was seen without a tester, one finding a look. */
-export function visibleDefects({ house }: JudgedHouse): readonly Proposal[] {
+export function visibleDefects({ house, words }: JudgedHouse): readonly Proposal[] {
   const all = receptaclesOf(house);
   return looks.flatMap((look: Look): readonly Proposal[] => {
-    const { name, urgency, why, correction, danger } = lookFacts[look];
+    const { urgency, danger } = lookFacts[look];
     const there = all.filter((one) => one.looks.includes(look));
     if (urgency === null || there.length === 0) return [];
     return [
       {
         ...seenOnly,
+        ...words.rules.visibleDefect(look),
         key: `seen-${look}`,
         urgency,
         isDanger: danger !== null,
-        headline: name,
-        what: 'Seen at the receptacle.',
-        why,
-        correction,
-        ...withEvidence(there),
+        ...withEvidence(there, words),
       },
     ];
   });

@@ -7,7 +7,7 @@ import { entryKind } from './entry-kind.ts';
 const markSchema = z
   .string()
   .max(80_000)
-  .regex(/^data:image\/(png|jpeg);base64,[A-Za-z0-9+/]+={0,2}$/, 'expected a PNG or JPEG picture');
+  .regex(/^data:image\/(png|jpeg);base64,[A-Za-z0-9+/]+={0,2}$/, 'no-picture');
 
 /** What stands at the head of every report; each field the latest, null takes it back. */
 export const letterheadDescribed = entryKind(

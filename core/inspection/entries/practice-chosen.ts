@@ -6,7 +6,7 @@ import { envelope, textSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 const viewSchema = z.enum(
-  questionIds.flatMap((id) => Object.keys(questions[id].views)) as [string, ...string[]],
+  questionIds.flatMap((id) => questions[id] as readonly string[]) as [string, ...string[]],
 );
 
 /** How the firm decides where practitioners differ, and what it works under. */
@@ -20,9 +20,9 @@ export const practiceChosen = entryKind(
         (schools) =>
           questionIds.every((id) => {
             const view = schools[id];
-            return view === undefined || Object.hasOwn(questions[id].views, view);
+            return view === undefined || (questions[id] as readonly string[]).includes(view);
           }),
-        { message: 'expected a view of that question' },
+        { message: 'no-such-view' },
       )
       .optional(),
     /** Edition of the code in force, such as "2023". */

@@ -13,10 +13,10 @@ export const signed = entryKind(
       .array(z.array(z.int().min(-1000).max(2000)).min(2).max(2000))
       .max(60)
       .refine((strokes) => strokes.every(({ length }) => length % 2 === 0), {
-        message: 'expected x and y of every point',
+        message: 'odd-coordinates',
       })
       .refine((strokes) => strokes.reduce((sum, { length }) => sum + length, 0) <= 6000, {
-        message: 'expected at most 3000 points',
+        message: 'most:3000:points',
       }),
   }),
   {

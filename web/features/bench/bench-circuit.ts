@@ -1,11 +1,5 @@
-import {
-  type Circuit,
-  type Fault,
-  inWords,
-  type Protection,
-  parseCircuit,
-  runOf,
-} from '@fair-plug/core/circuit';
+import { type Circuit, type Fault, type Protection, parseCircuit, runOf } from '@fair-plug/core/circuit';
+import { problemInWords } from '@fair-plug/core/words';
 
 /** The bench draws runs of one to six receptacles. */
 export const longestRun = 6;
@@ -120,7 +114,7 @@ export function openFile(text: string): Opened {
     return { kind: 'refused', reason: 'The file is not JSON.' };
   }
   const parsed = parseCircuit(input);
-  if (parsed.kind === 'problems') return { kind: 'refused', reason: inWords(parsed.problems[0]) };
+  if (parsed.kind === 'problems') return { kind: 'refused', reason: problemInWords(parsed.problems[0]) };
   if (!isRun(parsed.value))
     return {
       kind: 'refused',

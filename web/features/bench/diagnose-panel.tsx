@@ -1,11 +1,9 @@
-import { causeInWords, instrumentWords, testInWords } from '@fair-plug/core/assessment';
 import { type Circuit, type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
-import { conditions } from '@fair-plug/core/conditions';
-import { placeInWords, shareInWords } from '@fair-plug/core/diagnosis';
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
 import { useState } from 'react';
 import { EvidenceTable } from '@/components/evidence-table';
+import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import classes from './diagnose-panel.module.css';
 import { type BenchDiagnosing, useBenchDiagnosis } from './use-bench-diagnosis';
@@ -15,6 +13,7 @@ const worthALine = 0.01;
 
 /** The bench turned round: faults hidden, readings taken one by one, and what the engine makes of them. */
 export function DiagnosePanel({ circuit }: { readonly circuit: Circuit }) {
+  const words = useWords();
   const diagnosing = useBenchDiagnosis(circuit);
   const [at, setAt] = useState(circuit.outlets[0]?.id ?? '');
   return (
@@ -34,7 +33,7 @@ export function DiagnosePanel({ circuit }: { readonly circuit: Circuit }) {
                   className={classes.instrument}
                   onClick={() => diagnosing.read(at, id)}
                 >
-                  {instrumentWords[id].name}
+                  {words.instruments[id].name}
                 </button>
               ))}
           </div>
@@ -64,6 +63,7 @@ function HiddenRun({
   readonly at: string;
   readonly onPick: (at: string) => void;
 }) {
+  const words = useWords();
   return (
     <fieldset className={classes.run}>
       <legend className={classes.unseen}>Receptacles, from the panel outward</legend>
@@ -72,12 +72,12 @@ function HiddenRun({
         const opinion = answer?.outlets.find((one) => one.id === id);
         const [hot, neutral, ground] = opinion?.contacts ?? [];
         const corners = hot && neutral && ground ? { hot, neutral, ground } : undefined;
-        const words =
+        const said =
           opinion === undefined || !readings.some((one) => one.at === id)
             ? 'not read'
             : opinion.condition === 'undetermined'
               ? 'undetermined'
-              : conditions[opinion.condition].name.toLowerCase();
+              : words.conditions[opinion.condition].name.toLowerCase();
         return (
           <button key={id} type="button" aria-pressed={id === at} onClick={() => onPick(id)}>
             <Triangle
@@ -87,7 +87,7 @@ function HiddenRun({
               label=""
             />
             <strong>{id}</strong>
-            <span>{words}</span>
+            <span>{said}</span>
           </button>
         );
       })}
@@ -104,6 +104,7 @@ function Answer({
   readonly at: string;
   readonly onPick: (at: string) => void;
 }) {
+  const words = useWords();
   const { answer, isThinking } = diagnosing;
   if (answer === null)
     return (
@@ -124,9 +125,9 @@ function Answer({
           .filter(({ probability }, place) => place === 0 || probability >= worthALine)
           .map(({ faults, probability, group }) => (
             <li key={JSON.stringify(faults)}>
-              <span className={classes.share}>{shareInWords(probability)}</span>
+              <span className={classes.share}>{words.share(probability)}</span>
               <span>
-                {causeInWords(faults)}
+                {words.cause(faults)}
                 {faults.length > 0 && <small> {sites(faults)}</small>}
                 {group === 1 && answer.explanations.length > 1 && <small> · reads alike</small>}
               </span>
@@ -137,14 +138,14 @@ function Answer({
         ({ faults, place }) =>
           place !== null && (
             <p key={JSON.stringify(faults)}>
-              {answer.causes.length > 1 ? `For ${causeInWords(faults)}: look` : 'Look'} {placeInWords(place)}.
+              {answer.causes.length > 1 ? `For ${words.cause(faults)}: look` : 'Look'} {words.place(place)}.
             </p>
           ),
       )}
       {here !== undefined && here.notRuledOut.length > 0 && (
         <p>
           <strong>Not ruled out at {at}:</strong>{' '}
-          {here.notRuledOut.map((id) => conditions[id].name.toLowerCase()).join(', ')}.
+          {here.notRuledOut.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.
         </p>
       )}
       {next !== null && (
@@ -156,9 +157,9 @@ function Answer({
               diagnosing.read(next.at, next.instrument as InstrumentId, next.state);
             }}
           >
-            Next: {testInWords(next.instrument, next.state).toLowerCase()} at {next.at}
+            Next: {words.test(next.instrument, next.state).toLowerCase()} at {next.at}
           </Button>
-          <p className={classes.soft}>{next.why}.</p>
+          <p className={classes.soft}>{words.whyNext(next)}.</p>
         </div>
       )}
     </section>

@@ -1,6 +1,6 @@
 import type { Circuit, Fault } from '@fair-plug/core/circuit';
 import type { OutletSurvey, Survey } from '@fair-plug/core/instruments';
-import { lampsInWords } from '@fair-plug/core/instruments';
+import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import { cornersOf, stateOf } from './corners';
 import classes from './run-drawing.module.css';
@@ -17,6 +17,7 @@ const conductorName: Readonly<Record<DrawnWire, string>> = {
 
 /** The run from the panel as it lies: cables with their three wires, receptacles as triangles. */
 export function RunDrawing({ bench }: { readonly bench: Bench }) {
+  const words = useWords();
   const { circuit, survey, picked } = bench;
   return (
     <div className={classes.run}>
@@ -42,7 +43,7 @@ export function RunDrawing({ bench }: { readonly bench: Bench }) {
               type="button"
               className={classes.outlet}
               aria-pressed={isPicked('outlet')}
-              aria-label={`${outlet.id}: ${lampsInWords(seen.lamps)}${faultWords(faultsAt(circuit, 'at', outlet.id))}`}
+              aria-label={`${outlet.id}: ${words.lamps(seen.lamps)}${faultWords(faultsAt(circuit, 'at', outlet.id))}`}
               onClick={() => bench.pick({ kind: 'outlet', position })}
             >
               <Triangle lamps={seen.lamps} corners={cornersOf(seen)} size={58} label="" />

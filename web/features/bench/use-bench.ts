@@ -1,8 +1,9 @@
 'use client';
 
 import type { Circuit, InstrumentId } from '@fair-plug/core/circuit';
-import { type Survey, surveyOf, whyItShows } from '@fair-plug/core/instruments';
+import { type Survey, surveyOf } from '@fair-plug/core/instruments';
 import { useMemo, useState } from 'react';
+import { useWords } from '@/components/region-words';
 import { newRun, openFile } from './bench-circuit';
 
 /** What is picked on the drawing: a receptacle or the cable that leads to it. */
@@ -28,6 +29,7 @@ export interface Bench {
 }
 
 export function useBench(): Bench {
+  const words = useWords();
   const [circuit, setCircuit] = useState(() => newRun(3));
   const [picked, setPicked] = useState<Picked>({ kind: 'outlet', position: 1 });
   const [plugged, setPlugged] = useState(1);
@@ -43,7 +45,7 @@ export function useBench(): Bench {
   return {
     circuit,
     survey,
-    why: useMemo(() => whyItShows(survey), [survey]),
+    why: useMemo(() => words.whyItShows(survey), [survey, words]),
     picked: { ...picked, position: Math.min(picked.position, last) },
     position,
     instrument,

@@ -1,8 +1,8 @@
-import { urgencyWords } from '@fair-plug/core/conditions';
 import type { Wording } from '@fair-plug/core/findings';
 import { type House, receptaclesOf } from '@fair-plug/core/inspection';
 import { Button, MultiSelect, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { FromBefore } from '@/components/from-before';
+import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
 import { useDraft } from '@/local/use-draft';
 import classes from './findings.module.css';
@@ -36,12 +36,11 @@ interface Added extends Wording {
   readonly receptacles: readonly string[];
 }
 
-const empty: Added = {
+const empty: Omit<Added, 'correction'> = {
   urgency: 'repair',
   headline: '',
   what: '',
   why: '',
-  correction: 'A licensed electrician looks at it.',
   by: 'electrician',
   receptacles: [],
 };
@@ -53,7 +52,11 @@ interface AddFormProps {
 }
 
 function AddForm({ job, house, onAdd }: AddFormProps) {
-  const draft = useDraft<Added>(`new finding ${job}`, empty);
+  const words = useWords();
+  const draft = useDraft<Added>(`new finding ${job}`, {
+    ...empty,
+    correction: words.screens.findings.looksAtIt,
+  });
   const { receptacles, ...wording } = draft.fields;
   const texts = [
     ['what', 'What is wrong'],
@@ -94,7 +97,7 @@ function AddForm({ job, house, onAdd }: AddFormProps) {
       <NativeSelect
         label="Urgency"
         value={wording.urgency}
-        data={Object.entries(urgencyWords).map(([value, label]) => ({ value, label }))}
+        data={Object.entries(words.urgencies).map(([value, label]) => ({ value, label }))}
         onChange={(event) => draft.change({ urgency: event.currentTarget.value as Wording['urgency'] })}
       />
       {texts.map(([field, label]) => (
@@ -109,7 +112,7 @@ function AddForm({ job, house, onAdd }: AddFormProps) {
         />
       ))}
       <MultiSelect
-        label="Receptacles"
+        label={words.screens.receptaclesTitle}
         searchable
         value={[...receptacles]}
         data={receptaclesOf(house).map(({ id, name }) => ({ value: id, label: name }))}

@@ -5,7 +5,7 @@ import { useHotkeys } from '@mantine/hooks';
 import { useState } from 'react';
 import { FindingArticle } from '@/components/finding-article';
 import { FromBefore } from '@/components/from-before';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
 import { useDraft } from '@/local/use-draft';
 import { FindingEdit } from './finding-edit';
@@ -44,6 +44,7 @@ export function FindingDetail({
   decisions,
   onAccept,
 }: FindingDetailProps) {
+  const words = useWords();
   const [opened, open] = useState<Opened>(null);
   const close = (): void => open(null);
   const { status, flags, proposal, isOwn, receptacles, reason } = finding;
@@ -90,7 +91,7 @@ export function FindingDetail({
       )}
       {status === 'refused' && (
         <p className={classes.notice}>
-          <strong>Refused:</strong> {reason}. Its reason stands in the report at each of its receptacles.
+          <strong>Refused:</strong> {reason}. {words.screens.findings.refusedAt}
         </p>
       )}
       {flags.length > 0 && (
@@ -100,9 +101,7 @@ export function FindingDetail({
           </p>
           <ul>
             {flags.map(({ kind, words }) => (
-              <li key={`${kind} ${words}`}>
-                <Words>{words}</Words>
-              </li>
+              <li key={`${kind} ${words}`}>{words}</li>
             ))}
           </ul>
           {decisions !== null && proposal !== null && (
@@ -120,7 +119,7 @@ export function FindingDetail({
           <ul>
             {parts.map((part) => (
               <li key={part.key}>
-                <Words>{part.headline}</Words>{' '}
+                {part.headline}{' '}
                 {decisions !== null && (
                   <Button size="compact-sm" variant="default" onClick={() => decisions.merge(part, null)}>
                     Take apart
@@ -196,9 +195,7 @@ function Changed({ finding }: { readonly finding: Finding }) {
         {changed.map((field) => (
           <div key={field}>
             <dt>{fieldWords[field]}, as proposed</dt>
-            <dd>
-              <Words>{finding.original[field]}</Words>
-            </dd>
+            <dd>{finding.original[field]}</dd>
           </div>
         ))}
       </dl>

@@ -1,8 +1,9 @@
-import { urgencies, urgencyWords } from '@fair-plug/core/conditions';
+import { urgencies } from '@fair-plug/core/conditions';
 import { type Worker, workers } from '@fair-plug/core/corrections';
 import type { Finding, Wording } from '@fair-plug/core/findings';
 import { Button, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { FromBefore } from '@/components/from-before';
+import { useWords } from '@/components/region-words';
 import { useDraft } from '@/local/use-draft';
 import classes from './findings.module.css';
 import type { Edit } from './use-decisions';
@@ -44,6 +45,7 @@ function editOf(draft: Worded, { original, note }: Finding): Edit {
 
 /** A finding in the inspector's own words; the engine's stay beside them. */
 export function FindingEdit({ job, finding, onEdit }: FindingEditProps) {
+  const words = useWords();
   const { urgency, headline, what, why, correction, by, note, original } = finding;
   const draft = useDraft<Worded>(`finding ${job} ${finding.key}`, {
     urgency,
@@ -69,7 +71,7 @@ export function FindingEdit({ job, finding, onEdit }: FindingEditProps) {
         <NativeSelect
           label="Urgency"
           value={fields.urgency}
-          data={urgencies.map((value) => ({ value, label: urgencyWords[value] }))}
+          data={urgencies.map((value) => ({ value, label: words.urgencies[value] }))}
           onChange={(event) => change({ urgency: event.currentTarget.value as Wording['urgency'] })}
         />
         <NativeSelect

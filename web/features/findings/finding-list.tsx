@@ -42,14 +42,16 @@ export function FindingList({ findings, inHand, onTake, onMove }: FindingListPro
               onClick={() => onTake(key)}
             >
               <span className={classes.title}>
-                {number > 0 && <span className={classes.number}>{number}</span>} {words(headline)}
+                {number > 0 && <span className={classes.number}>{number}</span>} {headline}
               </span>
               <span className={classes.line}>
                 <UrgencyMark urgency={urgency} />
                 <span>{statusWords[status]}</span>
                 {receptacles.length > 0 && (
                   <span>
-                    {receptacles.length === 1 ? receptacles[0]?.name : `${receptacles.length} receptacles`}
+                    {receptacles.length === 1
+                      ? receptacles[0]?.name
+                      : words.screens.receptacles(receptacles.length)}
                   </span>
                 )}
                 {flags.length > 0 && <strong>▲ read since</strong>}

@@ -1,7 +1,7 @@
 import type { Finding, Place } from '@fair-plug/core/findings';
 import { Button, Checkbox } from '@mantine/core';
 import { useState } from 'react';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import classes from './findings.module.css';
 
 export interface MergeFormProps {
@@ -20,7 +20,7 @@ export function MergeForm({ others, onMerge }: MergeFormProps) {
         {others.map(({ key, headline, receptacles }) => (
           <li key={key}>
             <Button variant="default" fullWidth justify="start" onClick={() => onMerge(key)}>
-              <Words>{headline}</Words>
+              {headline}
               {receptacles.length > 0 && ` · ${receptacles.map(({ name }) => name).join(', ')}`}
             </Button>
           </li>
@@ -36,11 +36,12 @@ export interface SplitFormProps {
 }
 
 export function SplitForm({ receptacles, onSplit }: SplitFormProps) {
+  const words = useWords();
   const [apart, setApart] = useState<readonly string[]>([]);
   return (
     <div className={classes.form}>
       <p className={classes.soft}>Those ticked become a finding of their own.</p>
-      <Checkbox.Group value={[...apart]} onChange={setApart} aria-label="Receptacles to split off">
+      <Checkbox.Group value={[...apart]} onChange={setApart} aria-label={words.screens.findings.toSplitOff}>
         <div className={classes.choices}>
           {receptacles.map(({ id, name }) => (
             <Checkbox key={id} value={id} label={name} />

@@ -1,11 +1,11 @@
-import { vanishedInWords } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import { useProposals } from '@/local/use-finding-summary';
 import classes from './findings.module.css';
 
 /** Findings that were proposed and never decided on, and why each is proposed no more. */
 export function VanishedList({ job }: { readonly job: string }) {
+  const words = useWords();
   const { vanished, setProposals } = useProposals(job);
   if (vanished.length === 0) return null;
   return (
@@ -14,11 +14,9 @@ export function VanishedList({ job }: { readonly job: string }) {
       <ul>
         {vanished.map((one) => (
           <li key={one.key}>
-            <strong>
-              <Words>{one.headline}</Words>
-            </strong>
+            <strong>{one.headline}</strong>
             {one.places.length > 0 && ` at ${one.places.map(({ name }) => name).join(', ')}`}.{' '}
-            <Words>{vanishedInWords(one)}</Words>
+            {words.vanished(one)}
           </li>
         ))}
       </ul>

@@ -16,10 +16,10 @@ export function OpenFile() {
     setFailed(null);
     try {
       const { parseJobText } = await import('@fair-plug/core/exchange');
-      const { inWords } = await import('@fair-plug/core/circuit');
+      const { problemInWords } = await import('@fair-plug/core/words');
       const parsed = parseJobText(await file.text());
       if (parsed.kind === 'problems')
-        throw new Error(`This is no job that can be taken in: ${inWords(parsed.problems[0])}`);
+        throw new Error(`This is no job that can be taken in: ${problemInWords(parsed.problems[0])}`);
       await takeInJob(local, parsed.value);
       router.push(`/prepare?job=${parsed.value.job}`);
     } catch (error) {

@@ -1,14 +1,15 @@
 'use client';
 
-import { instrumentWords } from '@fair-plug/core/assessment';
 import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
 import { Checkbox } from '@mantine/core';
 import { BlindSpots } from '@/components/blind-spots';
+import { useWords } from '@/components/region-words';
 import { useBag } from '@/local/use-bag';
 import classes from './bag.module.css';
 
 /** What is in the bag besides the plug-in tester, and what all of it together cannot see. */
 export function Bag() {
+  const words = useWords();
   const { bag, setBag } = useBag();
   const toggle = (id: InstrumentId, isIn: boolean): void =>
     setBag((before) => instrumentIds.filter((one) => (one === id ? isIn : before.includes(one))));
@@ -23,7 +24,7 @@ export function Bag() {
             <Checkbox
               key={id}
               size="md"
-              label={instrumentWords[id].name}
+              label={words.instruments[id].name}
               checked={bag.includes(id)}
               disabled={id === 'lamps'}
               onChange={(event) => toggle(id, event.currentTarget.checked)}

@@ -1,7 +1,7 @@
-import { instrumentWords } from '@fair-plug/core/assessment';
 import type { InstrumentId } from '@fair-plug/core/circuit';
 import { calibrationOf } from '@fair-plug/core/corrections';
 import type { Tester } from '@fair-plug/core/inspection';
+import { useWords } from '@/components/region-words';
 import { SavedDay, SavedText } from '@/components/saved-fields';
 import { useBag } from '@/local/use-bag';
 import { useFirmSettings } from '@/local/use-firm-settings';
@@ -10,6 +10,7 @@ import classes from './calibrations.module.css';
 
 /** Serial numbers and calibration of what the firm reads with: they stand in the report beside what was read. */
 export function Calibrations({ testers }: { readonly testers: readonly Tester[] }) {
+  const words = useWords();
   const { practice } = useFirmSettings();
   const { bag } = useBag();
   const keep = useKeep();
@@ -21,7 +22,7 @@ export function Calibrations({ testers }: { readonly testers: readonly Tester[] 
     ...testers.map(({ id, name }) => ({ instrument: 'lamps' as const, tester: id, name })),
     ...bag
       .filter((instrument) => instrument !== 'lamps' && instrument !== 'own-button')
-      .map((instrument) => ({ instrument, tester: null, name: instrumentWords[instrument].name })),
+      .map((instrument) => ({ instrument, tester: null, name: words.instruments[instrument].name })),
   ];
   if (rows.length === 0) return null;
   return (

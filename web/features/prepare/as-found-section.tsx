@@ -1,11 +1,12 @@
-import { cautions } from '@fair-plug/core/conditions';
 import { NativeSelect } from '@mantine/core';
+import { useWords } from '@/components/region-words';
 import { SavedText } from '@/components/saved-fields';
 import classes from './prepare.module.css';
 import { answerOf, answers, type SectionProps } from './property-section';
 
 /** The house as it was found: what must be so again when it is left. */
 export function AsFoundSection({ house, say }: SectionProps) {
+  const words = useWords();
   const describe = (fields: object): void => say?.({ kind: 'job-described', ...fields });
   const isDisabled = say === null;
   return (
@@ -43,7 +44,7 @@ export function AsFoundSection({ house, say }: SectionProps) {
           onSave={(present) => describe({ present })}
         />
       </div>
-      <p className={classes.soft}>{cautions['as-found']}</p>
+      <p className={classes.soft}>{words.cautions['as-found']}</p>
     </section>
   );
 }

@@ -1,18 +1,17 @@
-import { type Era, eraLanes, eras, type HouseYear } from '@fair-plug/core/conditions';
+import { type Era, type EraLane, eraLanes, eras, type HouseYear } from '@fair-plug/core/conditions';
 import { useWords } from '@/components/region-words';
 import classes from './era-time-line.module.css';
 
 const first = 1900;
 const last = 2030;
 const drawing = { left: 118, right: 12, width: 820, row: 19, gap: 9, top: 62 } as const;
-const laneIds = Object.keys(eraLanes) as (keyof typeof eraLanes)[];
 
 const isRule = ({ lane }: Era): boolean => lane === 'ground-fault' || lane === 'arc-fault';
 
 /** Every era has a row of its own; the rules of a lane share one. */
 const rowsOf = (inLane: readonly Era[]): number => (inLane.some(isRule) ? 1 : inLane.length);
 
-const lanes = laneIds.map((id) => ({ id, eras: eras.filter(({ lane }) => lane === id) }));
+const lanes = eraLanes.map((id) => ({ id, eras: eras.filter(({ lane }) => lane === id) }));
 const topOf = (index: number): number =>
   lanes
     .slice(0, index)
@@ -101,6 +100,7 @@ function spanOf({ from, to }: Era, row: number, top: number) {
 }
 
 function Spans({ eras: inLane, top, isThen }: LaneProps) {
+  const words = useWords();
   return inLane.map((era, row) => {
     if (isRule(era))
       return (
@@ -112,7 +112,7 @@ function Spans({ eras: inLane, top, isThen }: LaneProps) {
           cy={top + 9}
           r={4}
         >
-          <title>{`${era.from}: ${era.name}`}</title>
+          <title>{`${era.from}: ${words.eras[era.id].name}`}</title>
         </circle>
       );
     const { x, y, width } = spanOf(era, row, top);
@@ -126,18 +126,18 @@ function Spans({ eras: inLane, top, isThen }: LaneProps) {
         width={width}
         height={drawing.row - 3}
       >
-        <title>{`${era.name}, ${era.from} to ${era.to ?? 'today'}`}</title>
+        <title>{`${words.eras[era.id].name}, ${era.from} to ${era.to ?? 'today'}`}</title>
       </rect>
     );
   });
 }
 
-function Names({ lane, eras: inLane, top, isThen }: LaneProps & { readonly lane: keyof typeof eraLanes }) {
+function Names({ lane, eras: inLane, top, isThen }: LaneProps & { readonly lane: EraLane }) {
   const words = useWords();
   return (
     <>
       <text className={classes.lane} x={0} y={top + 13}>
-        {words(eraLanes[lane])}
+        {words.eraLanes[lane]}
       </text>
       {inLane.map((era, row) => {
         if (isRule(era)) return null;
@@ -150,7 +150,7 @@ function Names({ lane, eras: inLane, top, isThen }: LaneProps & { readonly lane:
             x={holdsName ? x + 6 : x + width + 6}
             y={y + 12}
           >
-            {words(era.name)}
+            {words.eras[era.id].name}
           </text>
         );
       })}

@@ -6,7 +6,7 @@ import {
   hintsOf,
 } from '@fair-plug/core/conditions';
 import type { House } from '@fair-plug/core/inspection';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import { EraTimeLine } from './era-time-line';
 import classes from './prepare.module.css';
 
@@ -17,6 +17,7 @@ const yearsOf = ({ yearBuilt, alterations }: House): readonly HouseYear[] => [
 
 /** What the years of a house make likely: drawn, and in words. */
 export function ExpectationsSection({ house }: { readonly house: House }) {
+  const words = useWords();
   const years = yearsOf(house);
   if (house.region !== 'north-america')
     return (
@@ -33,9 +34,7 @@ export function ExpectationsSection({ house }: { readonly house: House }) {
       <EraTimeLine years={years} />
       <ul className={classes.hints}>
         {hintsOf(house.yearBuilt, house.alterations).map((hint) => (
-          <li key={hint}>
-            <Words>{hint}</Words>
-          </li>
+          <li key={`${hint.kind} ${'year' in hint ? hint.year : ''}`}>{words.eraHint(hint)}</li>
         ))}
       </ul>
       {expectationsOf(years).map((expectation, index, all) => (
@@ -61,6 +60,7 @@ function ExpectedIn({
   readonly said: ReadonlySet<Era>;
   readonly hasRules: boolean;
 }) {
+  const words = useWords();
   const fresh = eras.filter((era) => !said.has(era));
   const again = eras.filter((era) => said.has(era));
   const newRules = rules.filter((rule) => !said.has(rule));
@@ -70,22 +70,18 @@ function ExpectedIn({
         <span className={classes.year}>{of.year}</span> {of.what ?? 'Built'}
       </h3>
       <dl className={classes.eras}>
-        {fresh.map(({ id, name, lookFor, source }) => (
+        {fresh.map(({ id }) => (
           <div key={id}>
-            <dt>
-              <Words>{name}</Words>
-            </dt>
+            <dt>{words.eras[id].name}</dt>
             <dd>
-              <Words>{lookFor}</Words> <small className={classes.soft}>{source}</small>
+              {words.eras[id].lookFor} <small className={classes.soft}>{words.eras[id].source}</small>
             </dd>
           </div>
         ))}
         {again.length > 0 && (
           <div>
             <dt>As before</dt>
-            <dd>
-              <Words>{`${again.map(({ name }) => name.toLowerCase()).join('; ')}.`}</Words>
-            </dd>
+            <dd>{`${again.map(({ id }) => words.eras[id].name.toLowerCase()).join('; ')}.`}</dd>
           </div>
         )}
         {hasRules && newRules.length > 0 && (
@@ -93,12 +89,12 @@ function ExpectedIn({
             <dt>Protection asked of new work by then</dt>
             <dd>
               {newRules
-                .map(({ lane, name }) => `${name}${lane === 'arc-fault' ? ' (arc-fault)' : ''}`)
+                .map(({ lane, id }) => `${words.eras[id].name}${lane === 'arc-fault' ? ' (arc-fault)' : ''}`)
                 .join('; ')}
               .{' '}
               <small className={classes.soft}>
-                {rules[0]?.source}; United States. Where the house is older than a rule: “upgrade
-                recommended”.
+                {rules[0] === undefined ? '' : words.eras[rules[0].id].source}; United States. Where the house
+                is older than a rule: “upgrade recommended”.
               </small>
             </dd>
           </div>

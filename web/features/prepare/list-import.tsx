@@ -1,8 +1,8 @@
 import type { ListField, Mapping, ReadList, Rows } from '@fair-plug/core/exchange';
-import { counted } from '@fair-plug/core/words';
 import { Button, FileButton, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { v7 } from 'uuid';
+import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
 import type { Say } from '@/local/use-say';
 import classes from './list-import.module.css';
@@ -22,13 +22,14 @@ export interface ListImportProps {
 
 /** Receptacles from a spreadsheet: which column is what, a look at what would be taken, and what is wrong by row. */
 export function ListImport({ say }: ListImportProps) {
+  const words = useWords();
   const [opened, setOpened] = useState<Opened | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const open = async (file: File | null): Promise<void> => {
     if (file === null) return;
     const exchange = await import('@fair-plug/core/exchange');
     const rows = await exchange.rowsOf(file);
-    setFailed(rows.kind === 'refused' ? rows.message : null);
+    setFailed(rows.kind === 'refused' ? words.listProblem(rows.problem) : null);
     setOpened(rows.kind === 'refused' ? null : { exchange, file: file.name, rows });
   };
   return (
@@ -36,14 +37,14 @@ export function ListImport({ say }: ListImportProps) {
       <FileButton accept=".csv,.txt,.xlsx" onChange={open}>
         {(props) => (
           <Button variant="default" {...props}>
-            Receptacles from a list (CSV, XLSX)
+            {words.screens.prepare.listTitle(null)} (CSV, XLSX)
           </Button>
         )}
       </FileButton>
       {failed !== null && <p role="alert">{failed} Nothing was stored.</p>}
       <Sheet
         opened={opened !== null}
-        title={`Receptacles from ${opened?.file ?? 'a list'}`}
+        title={words.screens.prepare.listTitle(opened?.file ?? null)}
         size="xl"
         onClose={() => setOpened(null)}
       >
@@ -70,6 +71,7 @@ interface PreviewProps {
 }
 
 function Preview({ opened, onTake }: PreviewProps) {
+  const words = useWords();
   const { exchange, rows } = opened;
   const [mapping, setMapping] = useState<Mapping>(() => exchange.guessedMapping(rows.heading));
   const isMapped = mapping.room !== null && mapping.receptacle !== null;
@@ -88,24 +90,24 @@ function Preview({ opened, onTake }: PreviewProps) {
         {exchange.listFields.map((field) => (
           <NativeSelect
             key={field}
-            label={exchange.fieldWords[field]}
+            label={words.listFields[field]}
             value={mapping[field] === null ? '' : String(mapping[field])}
             data={[{ value: '', label: 'not in the list' }, ...columns]}
             onChange={(event) => map(field, event.currentTarget.value)}
           />
         ))}
       </div>
-      {!isMapped && <p role="status">Say which columns hold the room and the receptacle.</p>}
+      {!isMapped && <p role="status">{words.screens.prepare.sayColumns}</p>}
       {read.errors.length > 0 && (
         <div role="alert">
           <p>
             <strong>{read.errors.length} cells cannot be taken.</strong> Their rows are left out.
           </p>
           <ul>
-            {read.errors.slice(0, shownRows).map(({ row, field, value, message }) => (
+            {read.errors.slice(0, shownRows).map(({ row, field, value, problem }) => (
               <li key={`${row} ${field}`}>
-                Row {row}, {exchange.fieldWords[field].toLowerCase()}
-                {value !== '' && ` “${value}”`}: {message}
+                Row {row}, {words.listFields[field].toLowerCase()}
+                {value !== '' && ` “${value}”`}: {words.rowProblem(problem)}
               </li>
             ))}
           </ul>
@@ -115,8 +117,8 @@ function Preview({ opened, onTake }: PreviewProps) {
       {read.receptacles.length > 0 && (
         <table className={classes.rows}>
           <caption>
-            {counted(read.receptacles.length, 'receptacle', 'receptacles')} would be taken; those here by the
-            same room and name stay one.
+            {words.screens.receptacles(read.receptacles.length)} would be taken; those here by the same room
+            and name stay one.
           </caption>
           <tbody>
             {read.receptacles.slice(0, shownRows).map(({ room, name, type, breaker, place, note }) => (
@@ -132,7 +134,7 @@ function Preview({ opened, onTake }: PreviewProps) {
         </table>
       )}
       <Button disabled={read.receptacles.length === 0} onClick={() => onTake(read.receptacles)}>
-        Take {counted(read.receptacles.length, 'receptacle', 'receptacles')}
+        Take {words.screens.receptacles(read.receptacles.length)}
       </Button>
     </div>
   );

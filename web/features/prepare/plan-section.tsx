@@ -1,6 +1,7 @@
 import { type Coverage, chanceOfMissing, type House, sampleFor } from '@fair-plug/core/inspection';
 import { SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
+import { useWords } from '@/components/region-words';
 import { SavedSlider } from '@/components/saved-fields';
 import { whenUsed } from '@/components/when-used';
 import type { Say } from '@/local/use-say';
@@ -21,6 +22,7 @@ export interface PlanSectionProps {
 
 /** How many receptacles are to be tested, and what a sample would miss. */
 export function PlanSection({ coverage, plan, say }: PlanSectionProps) {
+  const words = useWords().screens.prepare;
   const { expected, tested, planned } = coverage;
   const sample = plan?.sample ?? null;
   const [sliding, setSliding] = useState<number | null>(null);
@@ -31,9 +33,7 @@ export function PlanSection({ coverage, plan, say }: PlanSectionProps) {
     return (
       <section className={classes.section} aria-labelledby="plan">
         <h2 id="plan">How many to test</h2>
-        <p className={classes.soft}>
-          Add rooms with the receptacles expected in them; then a sample can be weighed.
-        </p>
+        <p className={classes.soft}>{words.noRooms}</p>
       </section>
     );
   return (
@@ -56,7 +56,7 @@ export function PlanSection({ coverage, plan, say }: PlanSectionProps) {
           />
           {sample !== null && (
             <SavedSlider
-              thumbLabel="Receptacles in the sample"
+              thumbLabel={words.inSample}
               min={1}
               max={expected}
               value={sample}
@@ -70,8 +70,8 @@ export function PlanSection({ coverage, plan, say }: PlanSectionProps) {
               {sample === null ? expected : shown} of {expected}
             </strong>{' '}
             planned
-            {sample === null ? '.' : `, and every ground-fault device besides (${planned} in all so far).`}{' '}
-            Tested so far: {tested}.
+            {sample === null ? '.' : `, ${words.devicesBesides} (${planned} in all so far).`} Tested so far:{' '}
+            {tested}.
           </p>
           {expected >= supposed && (
             <p>

@@ -8,6 +8,7 @@ import { BlindSpots } from '@/components/blind-spots';
 import { JobFrame } from '@/components/job-frame';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { ProofList } from '@/components/proof-list';
+import { useWords } from '@/components/region-words';
 import { useAssessment } from '@/local/use-assessment';
 import { useBag } from '@/local/use-bag';
 import { useSay } from '@/local/use-say';
@@ -24,6 +25,7 @@ export function PrepareScreen() {
 
 /** All that is settled before the first receptacle: the house, what to expect of it, its rooms, the plan, the testers. */
 function Prepare({ job, house, isWhole }: LoadedJob) {
+  const words = useWords();
   const say = useSay(job);
   const { bag } = useBag();
   const assessed = useAssessment(job, house);
@@ -45,8 +47,7 @@ function Prepare({ job, house, isWhole }: LoadedJob) {
         <section className={classes.section} aria-labelledby="proof">
           <h2 id="proof">Testers</h2>
           <p className={classes.soft}>
-            Try each on a receptacle known to be live and good, before the first reading and again after the
-            last.
+            {words.screens.prepare.tryEach}, before the first reading and again after the last.
           </p>
           <ProofList job={job} house={house} />
           <details>

@@ -2,7 +2,7 @@ import { type Region, regionIds, regions } from '@fair-plug/core/conditions';
 import type { Alteration, House, JobStatement } from '@fair-plug/core/inspection';
 import { Button, NativeSelect, NumberInput, TagsInput, TextInput } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
-import { useWords, Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
 import type { Say } from '@/local/use-say';
 import classes from './prepare.module.css';
@@ -72,18 +72,18 @@ export function PropertySection({ house, say }: SectionProps) {
           label="Region"
           disabled={isDisabled}
           value={house.region}
-          data={regionIds.map((value) => ({ value, label: regions[value].name }))}
+          data={regionIds.map((value) => ({ value, label: words.regions[value].name }))}
           onChange={(event) => describe({ region: event.currentTarget.value as Region })}
         />
         <NativeSelect
-          label={words('Grounds in the wiring')}
+          label={words.screens.prepare.grounds}
           disabled={isDisabled}
           value={String(house.groundedWiring)}
           data={answers}
           onChange={(event) => describe({ groundedWiring: answerOf(event.currentTarget.value) })}
         />
         <NativeSelect
-          label={words('Aluminum wiring next door')}
+          label={words.screens.prepare.aluminumNearby}
           disabled={isDisabled}
           value={String(house.aluminumNearby)}
           data={answers}
@@ -133,10 +133,12 @@ function keptPowered(before: readonly string[], after: readonly string[]): reado
 
 /** What follows the region: volts to expect, colours, and the code. */
 function RegionLine({ region }: { readonly region: Region }) {
-  const { usualVolts, colours, code, source } = regions[region];
+  const words = useWords();
+  const { usualVolts } = regions[region];
+  const { colours, code, source } = words.regions[region];
   return (
     <p className={classes.soft}>
-      <Words>A receptacle should read</Words> {usualVolts[0]} to {usualVolts[1]} V ({source}, from memory).
+      {words.screens.prepare.shouldRead} {usualVolts[0]} to {usualVolts[1]} V ({source}, from memory).
       Colours: {colours.hot}, {colours.neutral}, {colours.ground}. What is required: {code}.
     </p>
   );

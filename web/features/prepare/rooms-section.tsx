@@ -2,6 +2,7 @@ import { type NamedRoom, namedRooms, roomRedescribed } from '@fair-plug/core/ins
 import { Button, TextInput } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
 import { v7 } from 'uuid';
+import { useWords } from '@/components/region-words';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
 import { moved, SortableList, SortableRow } from '@/components/sortable-list';
 import { ListImport } from './list-import';
@@ -81,6 +82,7 @@ function RoomOrder({
 }
 
 function RoomRow({ room, say }: { readonly room: NamedRoom; readonly say: SectionProps['say'] }) {
+  const words = useWords();
   const { id, name, expected, receptacles } = room;
   const describe = (fields: Parameters<typeof roomRedescribed>[2]): void =>
     say?.((standing) => roomRedescribed(standing.house, id, fields));
@@ -96,7 +98,7 @@ function RoomRow({ room, say }: { readonly room: NamedRoom; readonly say: Sectio
       />
       <SavedNumber
         isInRow
-        label={`Receptacles expected in ${name}`}
+        label={words.screens.prepare.expectedIn(name)}
         placeholder="?"
         value={expected}
         least={0}

@@ -1,12 +1,11 @@
-import { instrumentWords } from '@fair-plug/core/assessment';
-import { labelWords, leavingItems, leavingWords, reasonWords } from '@fair-plug/core/conditions';
+import { leavingItems } from '@fair-plug/core/conditions';
 import { type Calibration, calibrationOf } from '@fair-plug/core/corrections';
 import { foundBehind, powerNotBack, receptaclesOf, type Tester } from '@fair-plug/core/inspection';
 import type { Report } from '@fair-plug/core/report';
 import { counted } from '@fair-plug/core/words';
 import dayjs from 'dayjs';
 import { proofWords } from '@/components/proof-list';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import classes from './report-sheet.module.css';
 
 interface Props {
@@ -15,6 +14,7 @@ interface Props {
 
 /** One line a cause, with everything that it explains. */
 export function CausesSection({ report }: Props) {
+  const screens = useWords().screens.report;
   const protectedBy = foundBehind(report.house);
   const names = new Map(receptaclesOf(report.house).map(({ id, name }) => [id, name]));
   if (report.causes.length === 0 && protectedBy.length === 0) return null;
@@ -22,17 +22,15 @@ export function CausesSection({ report }: Props) {
     <section>
       <h2>Causes and circuits</h2>
       <ul className={classes.cautions}>
-        {report.causes.map(({ breaker, words, where, receptacles }) => (
-          <li key={`${breaker} ${words} ${where}`}>
-            <strong>
-              <Words>{`Breaker ${breaker}: ${words}`}</Words>
-            </strong>
-            , <Words>{where}</Words>. Explains {receptacles.length}: {receptacles.join(', ')}.
+        {report.causes.map(({ breaker, words: cause, where, receptacles }) => (
+          <li key={`${breaker} ${cause} ${where}`}>
+            <strong>{`Breaker ${breaker}: ${cause}`}</strong>, {where}. Explains {receptacles.length}:{' '}
+            {receptacles.join(', ')}.
           </li>
         ))}
         {protectedBy.map(({ device, dead, isBack }) => (
           <li key={device}>
-            <Words>{`The ground-fault device at ${names.get(device) ?? ''} cuts the power of `}</Words>
+            {screens.deviceCuts(names.get(device) ?? '')}
             {dead.map((one) => names.get(one) ?? '').join(', ')}.{' '}
             {!isBack && <strong>Its power is not said to be back.</strong>}
           </li>
@@ -46,6 +44,8 @@ const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
 
 /** What was tested, what was not and why, and what a random sample of this size would miss. */
 export function CoverageSection({ report }: Props) {
+  const words = useWords();
+  const screens = words.screens.report;
   const { coverage, missing, house } = report;
   const { rooms, expected, tested, notReached, left } = coverage;
   const unlisted = rooms.filter((room) => room.expected > room.tested + room.notReached);
@@ -53,16 +53,17 @@ export function CoverageSection({ report }: Props) {
     <section>
       <h2>Coverage</h2>
       <p>
-        {tested} of {expected} {expected === 1 ? 'receptacle was' : 'receptacles were'} tested
-        {house.plan?.sample
-          ? `; ${house.plan.sample} were planned, and every ground-fault device besides`
-          : ''}
-        .{expected === tested && ' Receptacles that are not on the list were not.'}
+        {screens.tested(tested, expected)}
+        {house.plan?.sample ? screens.devicesBesides(house.plan.sample) : ''}.
+        {expected === tested && ` ${screens.notOnTheList}`}
       </p>
       {notReached.length > 0 && (
         <p>
           Not reached:{' '}
-          {notReached.map(({ name, reason }) => `${name} (${reasonWords[reason].toLowerCase()})`).join(', ')}.
+          {notReached
+            .map(({ name, reason }) => `${name} (${words.notReached[reason].toLowerCase()})`)
+            .join(', ')}
+          .
         </p>
       )}
       {left.length > 0 && <p>Listed and not read, so nothing is said of them: {left.join(', ')}.</p>}
@@ -102,6 +103,7 @@ function markedAs(rating: string | null, calibration: Calibration | null): strin
 
 /** The testers and their proofs, and the house as it was left. */
 export function ProofSection({ report, testers: all }: Props & { readonly testers: readonly Tester[] }) {
+  const words = useWords();
   const testers = new Map(all.map((one) => [one.id, one]));
   const { proofs, house } = report;
   const dead = powerNotBack(house);
@@ -119,7 +121,7 @@ export function ProofSection({ report, testers: all }: Props & { readonly tester
           const known = tester === null ? undefined : testers.get(tester);
           return (
             <li key={`${instrument} ${tester}`}>
-              <strong>{known?.name ?? instrumentWords[instrument].name}</strong>
+              <strong>{known?.name ?? words.instruments[instrument].name}</strong>
               {markedAs(known?.rating ?? null, calibrationOf(report.practice, instrument, tester))}:{' '}
               {counted(readings, 'reading', 'readings')}; {proofWords[state]}
               {tried.length > 0 &&
@@ -141,7 +143,7 @@ export function ProofSection({ report, testers: all }: Props & { readonly tester
           {labelled
             .map(
               ({ name, protection }) =>
-                `${name} ${(protection.labels ?? []).map((one) => labelWords[one]).join(' and ')}`,
+                `${name} ${(protection.labels ?? []).map((one) => words.labels[one]).join(' and ')}`,
             )
             .join('; ')}
           .
@@ -168,14 +170,14 @@ export function ProofSection({ report, testers: all }: Props & { readonly tester
           On leaving:{' '}
           {leavingItems
             .filter((item) => house.left.includes(item))
-            .map((item) => leavingWords[item].toLowerCase())
+            .map((item) => words.closeOut[item].toLowerCase())
             .join('; ')}
           .
         </p>
       )}
       {dead.length > 0 && (
         <p>
-          <strong>Nobody said that the power is back: {dead.join(', ')}.</strong>
+          <strong>Nobody said that the power is back: {dead.map(words.powerSource).join(', ')}.</strong>
         </p>
       )}
     </section>

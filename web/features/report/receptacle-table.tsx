@@ -1,17 +1,19 @@
-import { reasonWords } from '@fair-plug/core/conditions';
 import type { ReportLine, SurveyRoom } from '@fair-plug/core/report';
+import type { Words } from '@fair-plug/core/words';
 import dayjs from 'dayjs';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
 import { Triangle } from '@/components/triangle';
 import classes from './receptacle-table.module.css';
 
-const readsAs = ({ verdict, notReached }: ReportLine): string =>
-  verdict?.headline ??
-  (notReached === null ? 'Not tested' : `Not reached: ${reasonWords[notReached].toLowerCase()}`);
+function readsAs({ verdict, notReached }: ReportLine, words: Words): string {
+  if (verdict !== null) return words.verdict(verdict).headline;
+  return notReached === null ? 'Not tested' : `Not reached: ${words.notReached[notReached].toLowerCase()}`;
+}
 
 /** The receptacles of a room: what was read, what it reads as, and the finding it belongs to. */
 export function ReceptacleTable({ room }: { readonly room: SurveyRoom<ReportLine> }) {
+  const words = useWords();
   if (room.lines.length === 0) return null;
   return (
     <div className={classes.withMap}>
@@ -36,7 +38,7 @@ export function ReceptacleTable({ room }: { readonly room: SurveyRoom<ReportLine
         <thead className={classes.unseen}>
           <tr>
             <th scope="col">Lamps</th>
-            <th scope="col">Receptacle</th>
+            <th scope="col">{words.screens.receptacle}</th>
             <th scope="col">Reads as</th>
             <th scope="col">Finding</th>
             <th scope="col">Time</th>
@@ -50,7 +52,7 @@ export function ReceptacleTable({ room }: { readonly room: SurveyRoom<ReportLine
               </td>
               <th scope="row">{line.name}</th>
               <td>
-                <Words>{readsAs(line)}</Words>
+                {readsAs(line, words)}
                 {line.isDoubted && <strong> In doubt: the tester failed afterwards.</strong>}
                 {line.refused !== null && <p className={classes.note}>Judged no finding: {line.refused}</p>}
                 {line.notes.map((note) => (

@@ -9,7 +9,8 @@ import {
   kitEntrySchema,
 } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
-import { ownerPageOf, ownerPages, reportOn, workListOf } from '@fair-plug/core/report';
+import { ownerPageOf, workListOf } from '@fair-plug/core/report';
+import { enUs, reportOn } from '@fair-plug/core/words';
 import { MantineProvider } from '@mantine/core';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { expect, test } from 'vitest';
@@ -102,7 +103,7 @@ function saidOf(jobEntries: readonly JobEntry[], kitEntries: readonly KitEntry[]
         />
       </MantineProvider>,
     );
-  const page = ownerPageOf(report, ownerPages.en);
+  const page = ownerPageOf(report, enUs.ownerPage);
   return {
     data: JSON.stringify([rest, verdicts, page, workListOf(report), tablesOf(report)]),
     sheet,

@@ -1,8 +1,7 @@
 'use client';
 
 import { readersOf, type Tester, usualFirm } from '@fair-plug/core/inspection';
-import { type OwnerLanguage, ownerLanguages, ownerPages, reportOn } from '@fair-plug/core/report';
-import { counted } from '@fair-plug/core/words';
+import { counted, type OwnerLanguage, ownerLanguages, ownerTexts, reportOn } from '@fair-plug/core/words';
 import { Button, NativeSelect } from '@mantine/core';
 import { useDisclosure, useDocumentTitle } from '@mantine/hooks';
 import { useSearchParams } from 'next/navigation';
@@ -11,6 +10,7 @@ import { JobFrame } from '@/components/job-frame';
 import { noAddress } from '@/components/job-head';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { Loading } from '@/components/loading';
+import { useWords } from '@/components/region-words';
 import { useLocal } from '@/local/local-store';
 import { useAssessment } from '@/local/use-assessment';
 import { useIsCurrent, useKit, useSaveState } from '@/local/use-logs';
@@ -41,6 +41,7 @@ function unsettledWords(isWhole: boolean, isFinal: boolean): string | null {
 
 /** The report as it would be printed now, and what can be done with it. */
 function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
+  const words = useWords();
   const { identity } = useLocal();
   const kit = useKit();
   const firm = kit.kind === 'loaded' ? kit.firm : usualFirm;
@@ -66,7 +67,7 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const asked = useSearchParams().get('owner');
   const language = isLanguage(asked) ? asked : chosen;
   const [isSigning, signing] = useDisclosure(false);
-  useDocumentTitle(`Receptacle inspection, ${house.address ?? noAddress}`);
+  useDocumentTitle(words.screens.report.documentTitle(house.address ?? noAddress));
   const open = report.decided.filter(({ number, status }) => number > 0 && status === 'open').length;
   return (
     <JobFrame job={job} house={house} isWhole={isWhole} survey={report} assessed={assessed} stage="report">
@@ -81,7 +82,10 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
           size="sm"
           aria-label="Language of the owner’s page"
           value={language}
-          data={ownerLanguages.map((value) => ({ value, label: `Owner’s page: ${ownerPages[value].name}` }))}
+          data={ownerLanguages.map((value) => ({
+            value,
+            label: `Owner’s page: ${ownerTexts(value, house.region).name}`,
+          }))}
           onChange={(event) => choose(event.currentTarget.value as OwnerLanguage)}
         />
         {say !== null && (

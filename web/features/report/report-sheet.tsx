@@ -1,22 +1,21 @@
-import { questionIds, questions, viewsOf } from '@fair-plug/core/corrections';
+import { questionIds } from '@fair-plug/core/corrections';
 import type { FirmSettings, Tester } from '@fair-plug/core/inspection';
 import {
   type FillIns,
   filledIn,
   methodFacts,
-  type OwnerLanguage,
   ownerPageOf,
-  ownerPages,
   type Report,
-  reportTexts,
   workListOf,
 } from '@fair-plug/core/report';
+import { type OwnerLanguage, ownerTexts } from '@fair-plug/core/words';
 import dayjs from 'dayjs';
 import { memo } from 'react';
 import { FindingArticle } from '@/components/finding-article';
 import { noAddress } from '@/components/job-head';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
+import { viewWords } from '@/components/view-words';
 import { CausesSection, CoverageSection, ProofSection } from './coverage-sections';
 import { OwnerSheet } from './owner-sheet';
 import { Particulars } from './particulars';
@@ -39,8 +38,6 @@ export interface ReportSheetProps {
   readonly unsettled: string | null;
 }
 
-const { headings, figures } = reportTexts;
-
 /** The report itself: the same on screen, on paper and in the PDF. */
 export const ReportSheet = memo(function ReportSheet({
   report,
@@ -51,6 +48,8 @@ export const ReportSheet = memo(function ReportSheet({
   language,
   unsettled,
 }: ReportSheetProps) {
+  const words = useWords();
+  const { headings } = words.report;
   const { house, findings, rooms, notSeen, cautions, noDefect } = report;
   const fillIns: FillIns = {
     address: house.address ?? noAddress,
@@ -68,13 +67,13 @@ export const ReportSheet = memo(function ReportSheet({
       {unsettled !== null && <p className={classes.unsettled}>Not complete: {unsettled}</p>}
       <header className={classes.head}>
         <Letterhead firm={firm} name={firmName} />
-        <h1>{reportTexts.title}</h1>
+        <h1>{words.report.title}</h1>
         <p className={classes.address}>{house.address ?? noAddress}</p>
         <Particulars report={report} inspector={inspectors} licence={firm.letterhead.licence} />
       </header>
       {introduction !== null && <p className={classes.own}>{introduction}</p>}
       <Figures report={report} />
-      <OwnerSheet page={ownerPageOf(report, ownerPages[language])} />
+      <OwnerSheet page={ownerPageOf(report, ownerTexts(language, house.region))} />
       <section>
         <h2>{headings.workList}</h2>
         <WorkListTable lines={workListOf(report)} />
@@ -83,7 +82,7 @@ export const ReportSheet = memo(function ReportSheet({
         <h2>{headings.findings}</h2>
         <ReadingGuide />
         {findings.length === 0 ? (
-          <p>{reportTexts.noFindings}</p>
+          <p>{words.report.noFindings}</p>
         ) : (
           findings.map((finding) => (
             <FindingArticle key={finding.key} finding={finding} practice={report.practice} />
@@ -95,10 +94,8 @@ export const ReportSheet = memo(function ReportSheet({
         <section>
           <h2>{headings.noDefect}</h2>
           <ul className={classes.cautions}>
-            {noDefect.map(({ key, words }) => (
-              <li key={key}>
-                <Words>{words}</Words>
-              </li>
+            {noDefect.map((one) => (
+              <li key={one.key}>{one.words}</li>
             ))}
           </ul>
         </section>
@@ -106,16 +103,12 @@ export const ReportSheet = memo(function ReportSheet({
       {notSeen.length > 0 && (
         <section>
           <h2>{headings.notSeen}</h2>
-          <p>{reportTexts.notSeenLead}</p>
+          <p>{words.report.notSeenLead}</p>
           <dl className={classes.unseen}>
-            {notSeen.map((condition) => (
-              <div key={condition.id}>
-                <dt>
-                  <Words>{condition.name}</Words>
-                </dt>
-                <dd>
-                  <Words>{`${condition.what} ${condition.why}`}</Words>
-                </dd>
+            {notSeen.map((id) => (
+              <div key={id}>
+                <dt>{words.conditions[id].name}</dt>
+                <dd>{`${words.conditions[id].what} ${words.conditions[id].why}`}</dd>
               </div>
             ))}
           </dl>
@@ -134,9 +127,7 @@ export const ReportSheet = memo(function ReportSheet({
         <h2>{headings.cautions}</h2>
         <ul className={classes.cautions}>
           {cautions.map((caution) => (
-            <li key={caution}>
-              <Words>{caution}</Words>
-            </li>
+            <li key={caution}>{caution}</li>
           ))}
         </ul>
         {own('closing') !== null && <p className={classes.own}>{own('closing')}</p>}
@@ -161,6 +152,7 @@ function Letterhead({ firm, name }: { readonly firm: FirmSettings; readonly name
 }
 
 function Figures({ report }: { readonly report: Report }) {
+  const { figures } = useWords().report;
   const { receptacles, tested, readCorrect, withFinding } = report.summary;
   const all = [
     [receptacles, figures.listed],
@@ -180,11 +172,12 @@ function Figures({ report }: { readonly report: Report }) {
 }
 
 function ReadingGuide() {
+  const words = useWords();
   return (
     <aside className={classes.guide}>
       <Triangle lamps={{ hn: 'lit', hg: 'lit', ng: 'off' }} size={44} />
       <p>
-        <strong>{headings.guide}</strong> {reportTexts.guide}
+        <strong>{words.report.headings.guide}</strong> {words.report.guide}
       </p>
     </aside>
   );
@@ -198,14 +191,15 @@ interface MethodProps {
 
 /** How it was done, by which standard, and how this firm decides where practitioners differ. */
 function Method({ report, firm, own }: MethodProps) {
-  const { schools, code } = report.practice;
+  const words = useWords();
+  const { code } = report.practice;
   return (
     <section>
-      <h2>{headings.method}</h2>
+      <h2>{words.report.headings.method}</h2>
       {own === null ? (
-        reportTexts.method(methodFacts(report.house)).map((one) => (
+        words.report.method(methodFacts(report.house)).map((one) => (
           <p key={one} className={classes.own}>
-            <Words>{one}</Words>
+            {one}
           </p>
         ))
       ) : (
@@ -216,16 +210,14 @@ function Method({ report, firm, own }: MethodProps) {
         {code.edition === null
           ? 'Sections of the code are quoted from memory, without an edition.'
           : `Sections of the code are of the ${code.edition} edition; those marked were quoted from memory.`}{' '}
-        The local code and the authority having jurisdiction decide.
+        {words.screens.report.authorityDecides}
       </p>
       <ul className={classes.cautions}>
         {questionIds.map((id) => {
-          const [held, ...others] = viewsOf(id, schools);
+          const { asks, held, others } = viewWords(words, id, report.practice);
           return (
             <li key={id}>
-              <Words>
-                {`${questions[id].asks} Held here: ${held?.says ?? ''} Others: ${others.map(({ name, says }) => `${name.toLowerCase()} – ${says}`).join(' ')}`}
-              </Words>
+              {`${asks} Held here: ${held?.says ?? ''} Others: ${others.map(({ name, says }) => `${name.toLowerCase()} – ${says}`).join(' ')}`}
             </li>
           );
         })}

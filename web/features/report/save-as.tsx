@@ -2,6 +2,7 @@ import type { JobEntry } from '@fair-plug/core/inspection';
 import type { Report } from '@fair-plug/core/report';
 import { Button, Menu } from '@mantine/core';
 import { noAddress } from '@/components/job-head';
+import { useWords } from '@/components/region-words';
 import { fileName, saveFile } from '@/local/files';
 import { useNames } from '@/local/use-names';
 
@@ -11,14 +12,11 @@ export interface SaveAsProps {
   readonly entries: readonly JobEntry[];
 }
 
-const tables = [
-  ['receptacles', 'Receptacles'],
-  ['findings', 'Findings'],
-  ['work-list', 'Work list'],
-] as const;
+const tables = ['receptacles', 'findings', 'work-list'] as const;
 
 /** The job and its tables as files, made in this browser: they need no network. */
 export function SaveAs({ job, report, entries }: SaveAsProps) {
+  const words = useWords();
   const address = report.house.address ?? noAddress;
   // Loaded when it is used: the walk and the report need none of it.
   const exchange = () => import('@fair-plug/core/exchange');
@@ -33,7 +31,7 @@ export function SaveAs({ job, report, entries }: SaveAsProps) {
     const { writeJobFile } = await exchange();
     saveFile(fileName(`Job ${address}`, 'json'), writeJobFile({ job, entries, authors }));
   };
-  const asCsv = async (id: (typeof tables)[number][0], name: string): Promise<void> => {
+  const asCsv = async (id: (typeof tables)[number], name: string): Promise<void> => {
     const { csvOf, tablesOf } = await exchange();
     saveFile(fileName(`${name} ${address}`, 'csv'), csvOf(tablesOf(report)[id]), 'text/csv');
   };
@@ -53,11 +51,14 @@ export function SaveAs({ job, report, entries }: SaveAsProps) {
         <Menu.Item onClick={wholeJob}>Whole job (JSON)</Menu.Item>
         <Menu.Label>For a spreadsheet</Menu.Label>
         <Menu.Item onClick={asWorkbook}>All tables (XLSX)</Menu.Item>
-        {tables.map(([id, name]) => (
-          <Menu.Item key={id} onClick={() => asCsv(id, name)}>
-            {name} (CSV)
-          </Menu.Item>
-        ))}
+        {tables.map((id) => {
+          const { name } = words.tables[id === 'work-list' ? 'workList' : id];
+          return (
+            <Menu.Item key={id} onClick={() => asCsv(id, name)}>
+              {name} (CSV)
+            </Menu.Item>
+          );
+        })}
       </Menu.Dropdown>
     </Menu>
   );

@@ -1,6 +1,6 @@
 import type { House } from '@fair-plug/core/inspection';
-import { reportTexts } from '@fair-plug/core/report';
 import dayjs from 'dayjs';
+import { useWords } from '@/components/region-words';
 import classes from './signatures.module.css';
 
 const roles = { inspector: 'Inspector', client: 'Client' } as const;
@@ -17,9 +17,10 @@ const pathOf = (strokes: readonly (readonly number[])[]): string =>
     .join('');
 
 export function Signatures({ house: { signatures, changedSince = {} } }: { readonly house: House }) {
+  const words = useWords();
   return (
     <section>
-      <h2>{reportTexts.headings.signatures}</h2>
+      <h2>{words.report.headings.signatures}</h2>
       <div className={classes.signatures}>
         {(['inspector', 'client'] as const).map((role) => {
           const signed = signatures.find((one) => one.role === role);
@@ -37,10 +38,10 @@ export function Signatures({ house: { signatures, changedSince = {} } }: { reado
               <figcaption>
                 {roles[role]}
                 {signed !== undefined &&
-                  `: ${reportTexts.signed(signed.name, dayjs(signed.at).format('D MMMM YYYY'))}`}
+                  `: ${words.report.signed(signed.name, dayjs(signed.at).format('D MMMM YYYY'))}`}
                 {changed !== undefined && (
                   <strong className={classes.changed}>
-                    {reportTexts.changedSince(dayjs(changed).format('D MMMM YYYY, HH:mm'))}
+                    {words.report.changedSince(dayjs(changed).format('D MMMM YYYY, HH:mm'))}
                   </strong>
                 )}
               </figcaption>

@@ -1,4 +1,4 @@
-import { reportTexts, type WorkLine } from '@fair-plug/core/report';
+import type { WorkLine } from '@fair-plug/core/report';
 import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import classes from './work-list-table.module.css';
@@ -25,10 +25,10 @@ const isAsAbove = (
 /** What the electrician takes along: one line a box, in the order of the walk. */
 export function WorkListTable({ lines }: { readonly lines: readonly WorkLine[] }) {
   const words = useWords();
-  if (lines.length === 0) return <p>{reportTexts.noWork}</p>;
+  if (lines.length === 0) return <p>{words.report.noWork}</p>;
   return (
     <>
-      <p className={classes.lead}>{words(reportTexts.workListLead)}</p>
+      <p className={classes.lead}>{words.report.workListLead}</p>
       <div className={classes.scroll}>
         <table className={classes.list}>
           <thead>
@@ -54,14 +54,14 @@ export function WorkListTable({ lines }: { readonly lines: readonly WorkLine[] }
                 </th>
                 <td data-label="Read" className={classes.read}>
                   <Triangle lamps={line.lamps} size={24} label="" />
-                  <span>{words(line.read).replace(/([A-Z])–([A-Z])/g, '$1\u2060–\u2060$2')}</span>
+                  <span>{line.read.replace(/([A-Z])–([A-Z])/g, '$1\u2060–\u2060$2')}</span>
                 </td>
                 {columns.map(([field, label]) => (
                   <td key={field} data-label={label}>
                     {isAsAbove(lines, index, field) ? (
                       <span className={classes.above}>as above</span>
                     ) : (
-                      words(line[field] ?? '–')
+                      (line[field] ?? '–')
                     )}
                   </td>
                 ))}

@@ -1,5 +1,6 @@
-import { type Question, questionIds, questions } from '@fair-plug/core/corrections';
+import { questionIds, type ViewWords } from '@fair-plug/core/corrections';
 import { Radio, Switch } from '@mantine/core';
+import { useWords } from '@/components/region-words';
 import { SavedText } from '@/components/saved-fields';
 import classes from './settings.module.css';
 import type { SettingsProps } from './settings-props';
@@ -8,6 +9,7 @@ import type { SettingsProps } from './settings-props';
 export function PracticeSection({ firm, settle }: SettingsProps) {
   const { schools, code, groundFaultRules } = firm.practice;
   const isDisabled = settle === null;
+  const words = useWords();
   return (
     <section className={classes.section} aria-labelledby="practice">
       <h2 id="practice">Code and schools</h2>
@@ -41,7 +43,8 @@ export function PracticeSection({ firm, settle }: SettingsProps) {
         Where practitioners differ, choose once. Reports follow it, and say the others’ view in a line.
       </p>
       {questionIds.map((id) => {
-        const { asks, views }: Question = questions[id];
+        const { asks } = words.questions[id];
+        const views: Readonly<Record<string, ViewWords>> = words.questions[id].views;
         return (
           <Radio.Group
             key={id}

@@ -3,6 +3,7 @@ import { type WordingPlace, wordingPlaces } from '@fair-plug/core/inspection';
 import { type FillIns, filledIn, fillInNames } from '@fair-plug/core/report';
 import { NativeSelect } from '@mantine/core';
 import { useState } from 'react';
+import { useWords } from '@/components/region-words';
 import { SavedWords } from '@/components/saved-fields';
 import { useLocal } from '@/local/local-store';
 import classes from './settings.module.css';
@@ -19,6 +20,7 @@ const placeWords: Readonly<Record<WordingPlace, { readonly label: string; readon
 
 /** The firm's own words, with what they will look like in a report. */
 export function WordingsSection({ firm, settle }: SettingsProps) {
+  const words = useWords();
   const { identity } = useLocal();
   const [typed, setTyped] = useState<Partial<Record<WordingPlace, string>>>({});
   const [condition, setCondition] = useState<ConditionId>('reversed-polarity');
@@ -65,7 +67,7 @@ export function WordingsSection({ firm, settle }: SettingsProps) {
             value={condition}
             data={conditionIds
               .filter((id) => conditions[id].urgency !== null)
-              .map((id) => ({ value: id, label: conditions[id].name }))}
+              .map((id) => ({ value: id, label: words.conditions[id].name }))}
             onChange={(event) => setCondition(event.currentTarget.value as ConditionId)}
           />
           <SavedWords
@@ -80,7 +82,7 @@ export function WordingsSection({ firm, settle }: SettingsProps) {
         </div>
         <figure className={classes.preview}>
           <figcaption>The usual sentence</figcaption>
-          <p>{conditions[condition].correction}</p>
+          <p>{words.conditions[condition].correction}</p>
         </figure>
       </div>
     </section>

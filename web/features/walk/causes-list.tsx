@@ -1,6 +1,6 @@
 import type { Assessment } from '@fair-plug/core/assessment';
-import { conditions } from '@fair-plug/core/conditions';
 import { memo } from 'react';
+import { useWords } from '@/components/region-words';
 import classes from './causes-list.module.css';
 
 export interface CausesListProps {
@@ -11,6 +11,7 @@ export interface CausesListProps {
 
 /** One line a cause, with everything that it explains; and what looks as if it had one. */
 export const CausesList = memo(function CausesList({ assessment, nameOf, onTake }: CausesListProps) {
+  const words = useWords();
   const { circuits, likelyGroups, serviceNeutral } = assessment;
   const causes = circuits.flatMap(({ breaker, causes: here }) =>
     here.filter(({ receptacles }) => receptacles.length > 0).map((cause) => ({ breaker, ...cause })),
@@ -24,15 +25,15 @@ export const CausesList = memo(function CausesList({ assessment, nameOf, onTake 
         <p className={classes.urgent}>
           Volts are high at {serviceNeutral.high.map(nameOf).join(', ')} (
           {serviceNeutral.highVolts.toFixed(0)} V) and low at {serviceNeutral.low.map(nameOf).join(', ')} (
-          {serviceNeutral.lowVolts.toFixed(0)} V): a lost service neutral. Call the utility.
+          {serviceNeutral.lowVolts.toFixed(0)} V): {words.screens.walk.lostServiceNeutral}
         </p>
       )}
       <ul>
-        {causes.map(({ breaker, words, where, receptacles }) => (
-          <li key={`${breaker} ${words} ${where}`}>
+        {causes.map(({ breaker, id, faults, place, receptacles }) => (
+          <li key={`${breaker} ${id}`}>
             <button type="button" onClick={() => onTake(receptacles[0] ?? '')}>
-              <strong>{words}</strong> · breaker {breaker}
-              <span>{where}</span>
+              <strong>{words.cause(faults)}</strong> · breaker {breaker}
+              <span>{place === null ? '' : words.place(place, nameOf)}</span>
               <span>
                 explains {receptacles.length}: {receptacles.map(nameOf).join(', ')}
               </span>
@@ -42,7 +43,7 @@ export const CausesList = memo(function CausesList({ assessment, nameOf, onTake 
         {likelyGroups.map(({ condition, outlets }) => (
           <li key={outlets.join()}>
             <button type="button" onClick={() => onTake(outlets[0] ?? '')}>
-              <strong>{conditions[condition].name}</strong> at {outlets.length} neighbours
+              <strong>{words.conditions[condition].name}</strong> at {outlets.length} neighbours
               <span>
                 {outlets.map(nameOf).join(', ')}: likely one cause. Set their breaker to find where.
               </span>

@@ -1,14 +1,8 @@
-import {
-  type JudgedCause,
-  type JudgedReceptacle,
-  shareInWords,
-  testInWords,
-} from '@fair-plug/core/assessment';
-import { conditions } from '@fair-plug/core/conditions';
+import type { JudgedCause, JudgedExplanation, JudgedReceptacle } from '@fair-plug/core/assessment';
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
 import { EvidenceTable } from '@/components/evidence-table';
-import { useWords, Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import type { AskedReading } from './asked-reading';
 import classes from './engine-opinion.module.css';
 
@@ -31,8 +25,8 @@ export function EngineOpinion({
   readonly nameOf: (id: string) => string;
   readonly onTest: (at: string, asked: AskedReading) => void;
 }) {
+  const words = useWords();
   const { condition, explanations, table, isFinal } = judged;
-  const inWords = useWords();
   const isPlain = condition === 'correct';
   return (
     <>
@@ -52,36 +46,29 @@ export function EngineOpinion({
               onTest(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true })
             }
           >
-            {inWords(testInWords(next.instrument, next.state))}
+            {words.test(next.instrument, next.state)}
             {next.at !== judged.id && ` at ${nameOf(next.at)}`}
           </Button>
-          <p>
-            <Words>{`${next.why.replace(/^at \S+, t/, 'T').replace(/^n/, 'N')}.`}</Words>
-          </p>
+          <p>{`${words
+            .whyNext(next)
+            .replace(/^at \S+, t/, 'T')
+            .replace(/^n/, 'N')}.`}</p>
         </section>
       )}
       {!isPlain && (
         <section>
           <h4 className={classes.label}>{isFinal ? 'What fits' : 'What fits so far …'}</h4>
           <ol className={classes.fits}>
-            {explanations.map(({ words, probability, condition: then }) => (
-              <li key={`${words} ${then}`}>
-                <span className={classes.share}>{shareInWords(probability)}</span>
-                <span>
-                  {inWords(words)}
-                  {conditions[then].name.toLowerCase() !== words && (
-                    <small> – {inWords(conditions[then].name.toLowerCase())}</small>
-                  )}
-                </span>
-              </li>
+            {explanations.map((explanation) => (
+              <Explained key={JSON.stringify(explanation)} explanation={explanation} />
             ))}
           </ol>
         </section>
       )}
       {cause !== null && (
         <p>
-          <strong>{cause.receptacles.length > 1 ? 'One cause' : 'Cause'}:</strong> {inWords(cause.words)},{' '}
-          {inWords(cause.where)}.
+          <strong>{cause.receptacles.length > 1 ? 'One cause' : 'Cause'}:</strong> {words.cause(cause.faults)}
+          {cause.place !== null && `, ${words.place(cause.place, nameOf)}`}.
           {cause.receptacles.length > 1 && (
             <>
               {' '}
@@ -101,14 +88,30 @@ export function EngineOpinion({
   );
 }
 
+function Explained({ explanation }: { readonly explanation: JudgedExplanation }) {
+  const words = useWords();
+  const said = words.explanation(explanation);
+  const holds = words.conditions[explanation.condition].name.toLowerCase();
+  return (
+    <li>
+      <span className={classes.share}>{words.share(explanation.probability)}</span>
+      <span>
+        {said}
+        {holds !== said && <small> – {holds}</small>}
+      </span>
+    </li>
+  );
+}
+
 function Doubts({ judged, isPlain }: { readonly judged: JudgedReceptacle; readonly isPlain: boolean }) {
+  const words = useWords();
   const { notRuledOut, doubts } = judged;
   const said = notRuledOut.filter((_, index) => !isPlain || (doubts[index] ?? 0) >= worthSayingHere);
   if (said.length > 0)
     return (
       <p>
         <strong>Not ruled out:</strong>{' '}
-        <Words>{`${said.map((id) => conditions[id].name.toLowerCase()).join(', ')}.`}</Words>
+        {`${said.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.`}
       </p>
     );
   if (!isPlain || notRuledOut.length === 0) return null;

@@ -1,6 +1,7 @@
-import { regions, typeWords } from '@fair-plug/core/conditions';
+import { regions } from '@fair-plug/core/conditions';
 import { isRatedFor, type Tester } from '@fair-plug/core/inspection';
 import type { Survey } from '@fair-plug/core/report';
+import type { Words } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
@@ -38,18 +39,22 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
   const region = useRegion();
   const words = useWords();
   const room = walk.room?.id;
-  const marks = useMemo(() => (room === undefined ? [] : marksOf(survey, room)), [survey, room]);
+  const marks = useMemo(
+    () => (room === undefined ? [] : marksOf(survey, room, words)),
+    [survey, room, words],
+  );
   const isPhone = useMediaQuery('(max-width: 48em)', false);
-  const main = mainAction(walk);
+  const main = mainAction(walk, words);
   return (
     <section className={classes.hand} aria-label="Receptacle in hand">
       <header className={classes.title}>
         <h2 className={classes.name}>{walk.name}</h2>
         <p className={classes.status} role="status">
-          {words(statusOf(walk))}
+          {statusOf(walk)}
         </p>
         <button type="button" className={classes.kind} onClick={() => onSheet('kind')} aria-keyshortcuts="T">
-          {walk.type === null ? 'Kind?' : typeWords[walk.type]} <kbd className={classes.kbd}>T</kbd>
+          {walk.type === null ? 'Kind?' : words.receptacleTypes[walk.type]}{' '}
+          <kbd className={classes.kbd}>T</kbd>
         </button>
         <ProofLine survey={survey} tester={tester} onProve={() => onSheet('proof')} />
       </header>
@@ -102,7 +107,7 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
             onKeyDown={pressOnce}
             rightSection={<kbd className={classes.kbd}>{main.key}</kbd>}
           >
-            {words(main.words)}
+            {main.words}
           </Button>
           <Button
             variant="default"
@@ -133,11 +138,11 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
   );
 }
 
-const marksOf = (survey: Survey, room: string) =>
+const marksOf = (survey: Survey, room: string, words: Words) =>
   (survey.rooms.find(({ id }) => id === room)?.lines ?? []).map(
     ({ id, name, spot, lamps, verdict, hasFinding }) => ({
       id,
-      name: `${name}: ${verdict?.headline.toLowerCase() ?? 'not read'}`,
+      name: `${name}: ${verdict === null ? 'not read' : words.verdict(verdict).headline.toLowerCase()}`,
       spot,
       lamps,
       corners: verdict?.contacts,

@@ -1,12 +1,4 @@
-import { patternTable } from '@fair-plug/core/conditions';
-import {
-  type LampPattern,
-  type Lamps,
-  lampPatterns,
-  lampsInWords,
-  lampsOf,
-  patternsOf,
-} from '@fair-plug/core/instruments';
+import { type LampPattern, type Lamps, lampPatterns, lampsOf, patternsOf } from '@fair-plug/core/instruments';
 import { memo } from 'react';
 import { pressOnce } from '@/components/press-once';
 import { useWords } from '@/components/region-words';
@@ -34,12 +26,12 @@ export const PatternKeys = memo(function PatternKeys({ lamps, onPattern }: Patte
           className={classes.key}
           aria-pressed={shown.length === 1 && shown[0] === pattern}
           aria-keyshortcuts={String(index + 1)}
-          title={words(lampsInWords(lampsOf(pattern)))}
+          title={words.lamps(lampsOf(pattern))}
           onClick={(event) => onPattern(pattern, event.timeStamp)}
           onKeyDown={pressOnce}
         >
           <Triangle lamps={lampsOf(pattern)} size={24} label="" />
-          <span>{words(patternTable[pattern].key)}</span>
+          <span>{words.patterns[pattern].key}</span>
           <kbd>{index + 1}</kbd>
         </button>
       ))}

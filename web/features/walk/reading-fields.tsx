@@ -1,12 +1,11 @@
-import { instrumentWords, oddValues } from '@fair-plug/core/assessment';
+import { oddValues } from '@fair-plug/core/assessment';
 import { type InstrumentId, type Shown, shownSchema, usualLoadAmps } from '@fair-plug/core/circuit';
-import { cautions } from '@fair-plug/core/conditions';
 import { contacts, lampStates, pairs } from '@fair-plug/core/instruments';
 import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
 import { FromBefore } from '@/components/from-before';
-import { useRegion, useWords, Words } from '@/components/region-words';
+import { useRegion, useWords } from '@/components/region-words';
 import { useDraft } from '@/local/use-draft';
 import type { AskedReading } from './asked-reading';
 import classes from './reading-fields.module.css';
@@ -14,15 +13,6 @@ import classes from './reading-fields.module.css';
 const enterable = ['probe', 'meter', 'meter-low', 'earth-meter', 'loaded', 'lamps'] as const;
 type Enterable = (typeof enterable)[number];
 const isEnterable = (id: InstrumentId): id is Enterable => enterable.some((one) => one === id);
-
-const words = {
-  hn: 'Hot–neutral',
-  hg: 'Hot–ground',
-  ng: 'Neutral–ground',
-  hot: 'Hot (narrow slot)',
-  neutral: 'Neutral (wide slot)',
-  ground: 'Ground',
-} as const;
 
 const fieldsOf = (instrument: Enterable) =>
   instrument === 'probe' || instrument === 'earth-meter' ? contacts : pairs;
@@ -66,6 +56,7 @@ export interface ReadingFieldsProps {
 
 /** An instrument, and what it shows. */
 export function ReadingFields({ asked, place, groundMayBeLive, onRecord }: ReadingFieldsProps) {
+  const words = useWords();
   const [instrument, setInstrument] = useState<Enterable>(
     isEnterable(asked.instrument) ? asked.instrument : 'meter',
   );
@@ -73,18 +64,14 @@ export function ReadingFields({ asked, place, groundMayBeLive, onRecord }: Readi
     <div className={classes.form}>
       <ChoiceKeys
         legend="Instrument"
-        choices={enterable.map((id) => [id, instrumentWords[id].name] as const)}
+        choices={enterable.map((id) => [id, words.instruments[id].name] as const)}
         chosen={(id) => id === instrument}
         onChoose={setInstrument}
       />
       {instrument === 'loaded' && (
         <p className={classes.caution}>
-          {groundMayBeLive && (
-            <strong>
-              <Words>A live ground is not ruled out here: hold the probe to the ground first.</Words>{' '}
-            </strong>
-          )}
-          <Words>{cautions['load-test']}</Words>
+          {groundMayBeLive && <strong>{words.screens.walk.liveGround} </strong>}
+          {words.cautions['load-test']}
         </p>
       )}
       <ValueFields
@@ -110,7 +97,8 @@ function ValueFields({ instrument, areLoadsOff, place, onRecord }: ValueFieldsPr
   const { amps = usualLoadAmps, ...values } = draft.fields;
   const shown = shownBy(instrument, values, Number(amps), loadsOff);
   const region = useRegion();
-  const inWords = useWords();
+  const words = useWords();
+  const labels = { ...words.screens.pairs, ...words.screens.probed };
   const odd = shown === null ? [] : oddValues(shown, region);
   const submit = (event: SubmitEvent): void => {
     event.preventDefault();
@@ -134,7 +122,7 @@ function ValueFields({ instrument, areLoadsOff, place, onRecord }: ValueFieldsPr
       {fieldsOf(instrument).map((field, index) => (
         <Field
           key={field}
-          label={inWords(words[field])}
+          label={labels[field]}
           instrument={instrument}
           isFirst={index === 0}
           value={values[field]}
@@ -155,9 +143,9 @@ function ValueFields({ instrument, areLoadsOff, place, onRecord }: ValueFieldsPr
         checked={loadsOff}
         onChange={(event) => setLoadsOff(event.currentTarget.checked)}
       />
-      {odd.map((words) => (
-        <p key={words} className={classes.caution} role="alert">
-          <Words>{words}</Words> It is recorded as typed; look again.
+      {odd.map((one) => (
+        <p key={one.kind} className={classes.caution} role="alert">
+          {words.oddValue(one)} It is recorded as typed; look again.
         </p>
       ))}
       <Button type="submit" size="lg" disabled={shown === null}>

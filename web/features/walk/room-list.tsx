@@ -1,6 +1,6 @@
-import { reasonWords } from '@fair-plug/core/conditions';
 import { type House, type NamedRoom, namedRooms, nextReceptacleName } from '@fair-plug/core/inspection';
 import type { Survey, SurveyLine } from '@fair-plug/core/report';
+import type { Words } from '@fair-plug/core/words';
 import { memo, useEffect, useRef } from 'react';
 import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
@@ -152,14 +152,14 @@ function ReceptacleButton({
       <span>
         {line.name}{' '}
         <span className={classes.reads} data-finding={line.hasFinding}>
-          {words(
-            line.verdict?.headline.toLowerCase() ??
-              (line.notReached === null
-                ? 'not read'
-                : `not reached: ${reasonWords[line.notReached].toLowerCase()}`),
-          )}
+          {readsAs(line, words).toLowerCase()}
         </span>
       </span>
     </button>
   );
+}
+
+function readsAs({ verdict, notReached }: SurveyLine, words: Words): string {
+  if (verdict !== null) return words.verdict(verdict).headline;
+  return notReached === null ? 'not read' : `not reached: ${words.notReached[notReached]}`;
 }

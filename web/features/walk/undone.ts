@@ -1,5 +1,5 @@
 import { type House, type JobEntry, whereIs } from '@fair-plug/core/inspection';
-import { entryWords } from '@fair-plug/core/words';
+import { wordsIn } from '@fair-plug/core/words';
 import type { InHand } from './walk-order';
 
 /** What an undo takes back in a few words, and where that is. */
@@ -8,18 +8,19 @@ export function touched(
   entries: readonly JobEntry[],
   ids: readonly string[],
 ): { readonly name: string; readonly place: InHand | null } {
+  const { entries: said } = wordsIn(house.region);
   const gone = entries.filter((entry) => ids.includes(entry.id));
   const about = gone.findLast((entry) => 'receptacle' in entry);
   if (about !== undefined && 'receptacle' in about) {
     const at = whereIs(house, about.receptacle);
     if (at !== null)
       return {
-        name: `${entryWords[about.kind].undone ?? 'the last entry at'} ${at.receptacle.name}`,
+        name: `${said[about.kind].undone ?? 'the last entry at'} ${at.receptacle.name}`,
         place: { room: at.room.id, receptacle: at.receptacle.id },
       };
   }
   const [room] = gone.flatMap((entry) => (entry.kind === 'room-described' ? [entry.name] : []));
   const last = gone.at(-1);
-  const words = last === undefined ? null : entryWords[last.kind].undone;
+  const words = last === undefined ? null : said[last.kind].undone;
   return { name: room ?? words ?? 'the last entry', place: null };
 }

@@ -9,6 +9,7 @@ import {
 } from '@fair-plug/core/inspection';
 import type { Lamps } from '@fair-plug/core/instruments';
 import { useCallback, useRef, useState } from 'react';
+import { useWords } from '@/components/region-words';
 import { useDrawn } from '@/components/use-drawn';
 import { usePresses } from '@/components/use-presses';
 import { type JobPart, useKeep } from '@/local/use-logs';
@@ -63,6 +64,7 @@ const notKept = 'Not kept: this device could not store it. Try again, or free so
  * showed then and with values from the house as it stands when its turn comes.
  */
 export function useRecording(options: RecordingOptions): Recording {
+  const words = useWords();
   const { job, tester, shownPlace, onBegun, onKept, onRead, onSaid } = options;
   const keep = useKeep();
   const isFirst = usePresses();
@@ -119,7 +121,8 @@ export function useRecording(options: RecordingOptions): Recording {
   const record = useDrawn((read: Lamps, at: number): void => {
     const place = shownPlace();
     if (keep === null || place === null || !counts(`${read.hn} ${read.hg} ${read.ng}`, at)) return;
-    const { headline, plain } = judgeByLamps({ lamps: read });
+    const verdict = judgeByLamps({ lamps: read });
+    const { headline } = words.verdict(verdict);
     const by = tester === null ? {} : { tester };
     setBeingKept((count) => count + 1);
     onBegun(place, read);
@@ -135,7 +138,7 @@ export function useRecording(options: RecordingOptions): Recording {
         },
       ],
       `Recorded: ${place.name}, ${headline.toLowerCase()}`,
-      plain,
+      verdict.plain,
     ).then((isKept) => {
       setBeingKept((count) => count - 1);
       // What could not be kept stays on screen, not recorded.

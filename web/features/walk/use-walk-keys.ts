@@ -2,24 +2,26 @@
 
 import type { House } from '@fair-plug/core/inspection';
 import { lampPatterns } from '@fair-plug/core/instruments';
+import type { ScreenWords, Words } from '@fair-plug/core/words';
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
+import { useWords } from '@/components/region-words';
 import type { Walk } from './use-walk';
 import { stepInRoom, stepRoom } from './walk-order';
-import { type SheetId, sheetIds, sheetWords } from './words';
+import { type SheetId, sheetIds, sheetName, sheetWords } from './words';
 
 /** The keys of the walk, as the list under "?" names them. */
-export const walkKeys: readonly (readonly [key: string, does: string])[] = [
+export const walkKeys = ({ walk }: ScreenWords): readonly (readonly [key: string, does: string])[] => [
   ['1', 'Reads correct: record and go on'],
   ['2 … 8', 'Record the pattern with that number'],
-  ['J K L', 'Change the lamp hot–neutral, neutral–ground, hot–ground'],
+  ['J K L', walk.changeLamps],
   ['Enter', 'Record what is shown, or go on to the next'],
   ['Esc', 'Discard what is not recorded'],
-  ['← →', 'Previous, next receptacle in the room'],
+  ['← →', walk.previousNext],
   ['↑ ↓', 'Previous, next room'],
-  ['A', 'Add a receptacle to the room'],
+  ['A', walk.add],
   ['M', 'Enter what another instrument shows'],
   ['S', 'The next test worth doing'],
-  ...sheetIds.map((id): readonly [string, string] => [sheetWords[id].key, sheetWords[id].name]),
+  ...sheetIds.map((id): readonly [string, string] => [sheetWords[id].key, sheetName(id, walk)]),
   ['U', 'Undo'],
   ['?', 'This list'],
 ];
@@ -32,7 +34,7 @@ export interface MainAction {
 }
 
 /** What Enter and the large button do. Where it is dangerous, nothing asks for a tester to be plugged in. */
-export function mainAction(walk: Walk): MainAction {
+export function mainAction(walk: Walk, words: Words): MainAction {
   const { isDraft, lamps, verdict, isRead, danger } = walk;
   // One key that does different things: the second press of a double tap must not do what the screen says by then.
   const once = (act: (at: number) => void) => (at: number) => {
@@ -40,7 +42,7 @@ export function mainAction(walk: Walk): MainAction {
   };
   if (isDraft && lamps !== null && verdict !== null)
     return {
-      words: `Record: ${verdict.headline.toLowerCase()}`,
+      words: `Record: ${words.verdict(verdict).headline.toLowerCase()}`,
       key: 'Enter',
       act: once((at) => walk.record(lamps, at)),
     };
@@ -60,6 +62,7 @@ export function useWalkKeys(
   isEntering: boolean,
   { onEnterReading, onNextTest, onSheet }: WalkKeyActions,
 ) {
+  const words = useWords();
   const [opened, { open, close }] = useDisclosure(false);
   const { inHand } = walk;
   const unlessHelp = (act: () => void) => () => {
@@ -104,6 +107,9 @@ export function useWalkKeys(
     ['?', open],
   ]);
   // A focused button or link has its own Enter.
-  useHotkeys([['Enter', recording(mainAction(walk).act)]], ['INPUT', 'TEXTAREA', 'SELECT', 'BUTTON', 'A']);
+  useHotkeys(
+    [['Enter', recording(mainAction(walk, words).act)]],
+    ['INPUT', 'TEXTAREA', 'SELECT', 'BUTTON', 'A'],
+  );
   return { opened, open, close };
 }

@@ -3,7 +3,6 @@
 import {
   type Assessment,
   assessDraft,
-  instrumentWords,
   type JudgedCause,
   type JudgedReceptacle,
   type Verdict,
@@ -27,6 +26,7 @@ import {
 } from '@fair-plug/core/instruments';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { v7 } from 'uuid';
+import { useWords } from '@/components/region-words';
 import { useDrawn } from '@/components/use-drawn';
 import { nextSpot } from '@/components/wall-places';
 import { useKeep } from '@/local/use-logs';
@@ -115,6 +115,7 @@ function useComingId(place: string): () => string {
 
 /** The walk through an assessed house: what is in hand, what was recorded, where it goes on. */
 export function useWalk(job: string, assessment: Assessment, tester: string | null): Walk {
+  const words = useWords();
   const { house } = assessment;
   const keep = useKeep();
   const [chosen, setChosen] = useOwnStorage<InHand | null>(`in hand ${job}`, null);
@@ -188,7 +189,7 @@ export function useWalk(job: string, assessment: Assessment, tester: string | nu
     };
     say(
       (at) => [{ kind: 'reading-taken', receptacle: at, shown, ...by }],
-      `Recorded: ${name}, ${instrumentWords[shown.instrument].name.toLowerCase()}`,
+      `Recorded: ${name}, ${words.instruments[shown.instrument].name.toLowerCase()}`,
     );
   };
 

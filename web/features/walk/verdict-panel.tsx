@@ -1,17 +1,17 @@
 import type { Verdict } from '@fair-plug/core/assessment';
-import { cautions, conditions, type Danger, dangerWords, type Fit } from '@fair-plug/core/conditions';
+import type { Danger, Fit } from '@fair-plug/core/conditions';
+import type { Words } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { memo } from 'react';
-import { useWords, Words } from '@/components/region-words';
-import { TestWords } from '@/components/test-words';
+import { useWords } from '@/components/region-words';
 import { UrgencyMark } from '@/components/urgency-mark';
 import { useDrawn } from '@/components/use-drawn';
 import type { AskedReading } from './asked-reading';
 import { EngineOpinion } from './engine-opinion';
 import type { Walk } from './use-walk';
 import classes from './verdict-panel.module.css';
-import { type SheetId, sheetWords } from './words';
+import { type SheetId, sheetName, sheetWords } from './words';
 
 /** Those that are not reached elsewhere on the screen. */
 const tools = [
@@ -31,8 +31,8 @@ const frequencyWords: Readonly<Record<Fit['frequency'], string>> = {
   rare: 'rare',
 };
 
-function names(fit: Fit): string {
-  const [first, ...others] = fit.conditions.map((id) => conditions[id].name);
+function names(fit: Fit, words: Words): string {
+  const [first, ...others] = fit.conditions.map((id) => words.conditions[id].name);
   return [first, ...others.map((name) => name.toLowerCase())].join(' and ');
 }
 
@@ -48,6 +48,7 @@ export interface VerdictPanelProps {
 
 /** What the readings mean, what else fits, what is not ruled out, and the test that tells. */
 export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, onSheet }: VerdictPanelProps) {
+  const words = useWords();
   const { verdict, judged, inHand } = walk;
   const enterReading = useDrawn(() =>
     onTest(inHand?.receptacle ?? '', { instrument: 'meter', loadsOff: false }),
@@ -85,7 +86,7 @@ export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, o
       )}
       {verdict?.cautions.map((id) => (
         <p key={id} className={classes.caution}>
-          <Words>{cautions[id]}</Words>
+          {words.cautions[id]}
         </p>
       ))}
       <Tools canRecord={walk.canRecord} onSheet={onSheet} onReading={enterReading} />
@@ -121,7 +122,7 @@ const Tools = memo(function Tools({ canRecord, onSheet, onReading }: ToolsProps)
             aria-keyshortcuts={sheetWords[id].key}
             onClick={() => onSheet(id)}
           >
-            {words(sheetWords[id].name)} <kbd className={classes.kbd}>{sheetWords[id].key}</kbd>
+            {sheetName(id, words.screens.walk)} <kbd className={classes.kbd}>{sheetWords[id].key}</kbd>
           </button>
         ))}
       </div>
@@ -131,16 +132,13 @@ const Tools = memo(function Tools({ canRecord, onSheet, onReading }: ToolsProps)
 
 /** Stop, what to do, and that people were told. */
 function DangerWords({ danger, walk }: { readonly danger: Danger; readonly walk: Walk }) {
-  const { stop, doThis } = dangerWords[danger];
+  const words = useWords();
+  const { stop, doThis } = words.dangers[danger];
   const warned = walk.receptacle?.warnings.findLast((one) => one.danger === danger);
   return (
     <section className={classes.stop} aria-label="Danger" role="alert">
-      <p>
-        <Words>{walk.verdict?.stop ?? stop}</Words>
-      </p>
-      <p className={classes.doThis}>
-        <Words>{doThis}</Words>
-      </p>
+      <p>{walk.verdict?.stop == null ? stop : words.stop(walk.verdict.stop)}</p>
+      <p className={classes.doThis}>{doThis}</p>
       {warned === undefined ? (
         <Button
           variant="default"
@@ -205,6 +203,7 @@ function Halves({
 }
 
 function NothingRead({ hasDanger }: { readonly hasDanger: boolean }) {
+  const words = useWords();
   return (
     <div className={classes.quiet}>
       {!hasDanger && (
@@ -213,9 +212,7 @@ function NothingRead({ hasDanger }: { readonly hasDanger: boolean }) {
           correct one is a single press.
         </p>
       )}
-      <p className={classes.caution}>
-        <Words>{cautions.contacts}</Words>
-      </p>
+      <p className={classes.caution}>{words.cautions.contacts}</p>
     </div>
   );
 }
@@ -232,39 +229,29 @@ function VerdictWords({
   /** Said apart, with what to do. */
   readonly hasDanger: boolean;
 }) {
-  const { headline, why, urgency, stop, plain, notRuledOut, alsoFits, next, practice } = verdict;
+  const words = useWords();
+  const { urgency, plain, notRuledOut, alsoFits } = verdict;
+  const { headline, why, stop, settle, practice } = words.verdict(verdict);
   return (
     <>
       <header className={classes.head}>
         {urgency !== null && <UrgencyMark urgency={urgency} />}
-        <h3 className={classes.headline}>
-          <Words>{headline}</Words>
-        </h3>
+        <h3 className={classes.headline}>{headline}</h3>
         {isDraft && <p className={classes.draft}>Not recorded yet</p>}
-        {!plain && (
-          <p>
-            <Words>{why}</Words>
-          </p>
-        )}
+        {!plain && <p>{why}</p>}
       </header>
-      {stop !== null && !hasDanger && (
-        <p className={classes.stop}>
-          <Words>{stop}</Words>
-        </p>
-      )}
+      {stop !== null && !hasDanger && <p className={classes.stop}>{stop}</p>}
       {!isJudged && !plain && <AlsoFits fits={alsoFits} />}
       {!isJudged && notRuledOut.length > 0 && (
         <p>
           <strong>{plain ? 'Lamps cannot rule out:' : 'Not ruled out:'}</strong>{' '}
-          <Words>{`${notRuledOut.map((id) => conditions[id].name.toLowerCase()).join(', ')}.`}</Words>
+          {`${notRuledOut.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.`}
         </p>
       )}
-      {!isJudged && next !== null && (
+      {!isJudged && verdict.settle !== null && (
         <section className={classes.next}>
-          <h4>
-            Settle it: <TestWords test={next.test} />
-          </h4>
-          <p>{next.why}</p>
+          <h4>Settle it: {words.screens.settle[verdict.settle]}</h4>
+          <p>{settle}</p>
         </section>
       )}
       {practice !== null && <p className={classes.caution}>{practice}</p>}
@@ -273,16 +260,17 @@ function VerdictWords({
 }
 
 function AlsoFits({ fits }: { readonly fits: readonly Fit[] }) {
+  const words = useWords();
   return (
     <section>
       <h4 className={classes.label}>Also fits</h4>
       <ul className={classes.fits}>
         {fits.map((fit) => (
-          <li key={`${names(fit)} ${fit.how}`}>
-            <strong>{names(fit)}</strong>{' '}
+          <li key={fit.id}>
+            <strong>{names(fit, words)}</strong>{' '}
             <span className={classes.frequency}>{frequencyWords[fit.frequency]}</span>
             <br />
-            {fit.how}
+            {words.fits[fit.id]}
           </li>
         ))}
       </ul>

@@ -1,5 +1,6 @@
 import { Kbd, Modal, Table } from '@mantine/core';
 import { memo } from 'react';
+import { useWords } from '@/components/region-words';
 import { walkKeys } from './use-walk-keys';
 
 export const WalkKeysHelp = memo(function WalkKeysHelp({
@@ -9,6 +10,7 @@ export const WalkKeysHelp = memo(function WalkKeysHelp({
   readonly opened: boolean;
   readonly onClose: () => void;
 }) {
+  const { screens } = useWords();
   return (
     <Modal
       opened={opened}
@@ -18,7 +20,7 @@ export const WalkKeysHelp = memo(function WalkKeysHelp({
     >
       <Table>
         <Table.Tbody>
-          {walkKeys.map(([key, does]) => (
+          {walkKeys(screens).map(([key, does]) => (
             <Table.Tr key={key}>
               <Table.Th scope="row" style={{ whiteSpace: 'nowrap' }}>
                 {key.split(' ').map((part) =>

@@ -6,6 +6,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { JobFrame } from '@/components/job-frame';
 import { noAddress } from '@/components/job-head';
 import { JobLoader, type LoadedJob } from '@/components/job-loader';
+import { useWords } from '@/components/region-words';
 import { useAfterPaint } from '@/local/use-after-paint';
 import { useAssessment } from '@/local/use-assessment';
 import { useChosenTester } from '@/local/use-chosen-tester';
@@ -35,6 +36,7 @@ export function WalkScreen() {
 }
 
 function Walk({ job, house, entries, isWhole }: LoadedJob) {
+  const words = useWords();
   const tester = useChosenTester();
   const assessed = useAssessment(job, house);
   const { assessment } = assessed;
@@ -86,7 +88,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
         {walk.room === null ? (
           <section className={classes.empty}>
             <h2>Add the first room</h2>
-            <p>Then take its receptacles one after another, always in the same direction round the room.</p>
+            <p>{words.screens.walk.roundTheRoom}</p>
           </section>
         ) : (
           <Hand

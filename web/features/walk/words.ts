@@ -1,4 +1,5 @@
 import type { InstrumentId } from '@fair-plug/core/circuit';
+import type { ScreenWords } from '@fair-plug/core/words';
 
 /** What is entered beside the lamps; each opens a sheet of its own. */
 export const sheetIds = [
@@ -38,3 +39,6 @@ export const sheetWords: Readonly<Record<SheetId, SheetWords>> = {
   proof: { name: 'Prove the testers', key: 'P' },
   leaving: { name: 'Leaving', key: 'F' },
 };
+
+export const sheetName = (id: SheetId, { groundFaultTest }: ScreenWords['walk']): string =>
+  id === 'ground-fault' ? groundFaultTest : sheetWords[id].name;

@@ -1,5 +1,5 @@
-import { inWords } from '@fair-plug/core/circuit';
 import { diagnosisOf, parseDiagnosisInput, usualLimits } from '@fair-plug/core/diagnosis';
+import { enUs, problemInWords, wrongInWords } from '@fair-plug/core/words';
 import { z } from 'zod';
 import { answer, bodyOf, Problem } from '../answers';
 import { answerPerson } from '../gate';
@@ -15,13 +15,13 @@ export const POST = (request: Request): Promise<Response> =>
     if (parsed.kind === 'problems')
       throw new Problem(
         'invalid',
-        parsed.problems.map(inWords).slice(0, 5).join('; '),
-        parsed.problems.slice(0, 20).map(({ path, message }) => ({ path, message })),
+        parsed.problems.map(problemInWords).slice(0, 5).join('; '),
+        parsed.problems.slice(0, 20).map(({ path, wrong }) => ({ path, message: wrongInWords(wrong) })),
       );
     const { circuit, readings } = parsed.value;
     if ((circuit?.outlets.length ?? 0) > mostOutlets || readings.length > 20 * mostOutlets)
       throw new Problem('too-large', `A question may be about at most ${mostOutlets} outlets.`);
     const started = performance.now();
     const isOver = () => performance.now() - started > mostMilliseconds;
-    return answer(diagnosisOf(parsed.value, { ...usualLimits, isOver }));
+    return answer(diagnosisOf(parsed.value, enUs, { ...usualLimits, isOver }));
   });

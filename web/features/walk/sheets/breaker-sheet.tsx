@@ -1,9 +1,8 @@
-import { cautions } from '@fair-plug/core/conditions';
 import { type JobStatement, receptaclesOf } from '@fair-plug/core/inspection';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { FromBefore } from '@/components/from-before';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import { useDraft } from '@/local/use-draft';
 import { DeadPicker, toggled } from './dead-picker';
 import type { SheetProps } from './sheet-props';
@@ -11,6 +10,7 @@ import classes from './sheets.module.css';
 
 /** Which receptacles go dead with a breaker: only with leave. */
 export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
+  const words = useWords();
   const draft = useDraft<{ breaker: string; dead: readonly string[] }>(`breaker ${job}`, {
     breaker: walk.receptacle?.breaker ?? '',
     dead: [],
@@ -51,7 +51,7 @@ export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
   return (
     <div className={classes.sheet}>
       <p className={classes.caution}>
-        <Words>{cautions.breaker}</Words>
+        {words.cautions.breaker}
         {house.leaveFrom !== null && ` Leave from ${house.leaveFrom}.`}
       </p>
       {house.keepPowered.length > 0 && (
@@ -77,12 +77,11 @@ export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
 }
 
 function AskLeave({ walk }: Pick<SheetProps, 'walk'>) {
+  const words = useWords();
   return (
     <div className={classes.sheet}>
       <p>No leave to switch breakers is noted for this house. Ask first; warn the people in it.</p>
-      <p className={classes.caution}>
-        <Words>{cautions.breaker}</Words>
-      </p>
+      <p className={classes.caution}>{words.cautions.breaker}</p>
       <Button
         variant="default"
         onClick={() => walk.tell('Leave to switch breakers', { kind: 'job-described', breakerLeave: true })}

@@ -1,25 +1,21 @@
 import {
   type ConductorMetal,
-  cautions,
   conductorMetals,
+  countsAsAluminum,
   type DeviceMarking,
   deviceMarkings,
   type Insulation,
   insulations,
-  insulationWords,
   type JacketMark,
   jacketMarks,
-  jacketWords,
-  markingWords,
-  metalSigns,
 } from '@fair-plug/core/conditions';
-import { type ConductorSigns, metalOf, metalWords } from '@fair-plug/core/findings';
+import { type ConductorSigns, metalOf } from '@fair-plug/core/findings';
 import type { House } from '@fair-plug/core/inspection';
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
 import { FromBefore } from '@/components/from-before';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import { useDraft } from '@/local/use-draft';
 import { placeOf, type SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
@@ -37,6 +33,7 @@ const sizesIn = (awg: string, amps: string) => ({
 
 /** What the signs entered so far make of the metal. */
 function MetalLine({ signs, walkHouse }: { readonly signs: ConductorSigns; readonly walkHouse: House }) {
+  const words = useWords();
   const { metal, because } = metalOf({
     ...signs,
     yearBuilt: walkHouse.yearBuilt ?? undefined,
@@ -45,7 +42,7 @@ function MetalLine({ signs, walkHouse }: { readonly signs: ConductorSigns; reado
   if (metal === 'unknown') return null;
   return (
     <p role="status" className={classes.soft}>
-      <strong>{metalWords[metal]}</strong>: {because.join(', ')}.
+      <strong>{words.metalJudged[metal]}</strong>: {because.join(', ')}.
     </p>
   );
 }
@@ -64,6 +61,7 @@ interface Inside {
 
 /** What is seen inside the box: only after a qualified person has proved it dead. */
 export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
+  const words = useWords();
   const before = walk.receptacle?.coverOff ?? null;
   const [isDead, setDead] = useState(false);
   const draft = useDraft<Inside>(`cover off ${job} ${placeOf(walk)}`, {
@@ -101,9 +99,7 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
   };
   return (
     <div className={classes.sheet}>
-      <p className={classes.strong}>
-        <Words>{cautions.box}</Words>
-      </p>
+      <p className={classes.strong}>{words.cautions.box}</p>
       <Checkbox
         label="I am qualified; the breaker is off and every conductor in the box is proved dead"
         checked={isDead}
@@ -113,7 +109,7 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
       <ChoiceKeys
         legend="Metal of the conductors"
         isDisabled={!isDead}
-        choices={conductorMetals.map((one) => [one, metalSigns[one].name] as const)}
+        choices={conductorMetals.map((one) => [one, words.metals[one].name] as const)}
         chosen={(one) => one === metal}
         onChoose={(one) => draft.change({ metal: one })}
       />
@@ -122,13 +118,13 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
         <dl className={classes.signs}>
           {conductorMetals.map((one) => (
             <div key={one}>
-              <dt>{metalSigns[one].name}</dt>
-              <dd>{metalSigns[one].signs}</dd>
+              <dt>{words.metals[one].name}</dt>
+              <dd>{words.metals[one].signs}</dd>
             </div>
           ))}
         </dl>
       </details>
-      {metal !== undefined && metalSigns[metal].isAluminum && (
+      {metal !== undefined && countsAsAluminum(metal) && (
         <p className={classes.caution}>
           It snaps when worked: pull nothing out without need. No load test through it. Ordinary devices are
           made for copper alone.
@@ -161,7 +157,7 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
           value={jacket ?? ''}
           data={[
             { value: '', label: 'not seen' },
-            ...jacketMarks.map((value) => ({ value, label: jacketWords[value] })),
+            ...jacketMarks.map((value) => ({ value, label: words.jackets[value] })),
           ]}
           onChange={(event) =>
             draft.change({ jacket: jacketMarks.find((one) => one === event.currentTarget.value) })
@@ -173,7 +169,7 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
           value={marking ?? ''}
           data={[
             { value: '', label: 'not looked' },
-            ...deviceMarkings.map((value) => ({ value, label: markingWords[value] })),
+            ...deviceMarkings.map((value) => ({ value, label: words.markings[value] })),
           ]}
           onChange={(event) =>
             draft.change({ marking: deviceMarkings.find((one) => one === event.currentTarget.value) })
@@ -183,12 +179,12 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
       <ChoiceKeys
         legend="Insulation"
         isDisabled={!isDead}
-        choices={insulations.map((one) => [one, insulationWords[one]] as const)}
+        choices={insulations.map((one) => [one, words.insulations[one]] as const)}
         chosen={(one) => one === insulation}
         onChoose={(one) => draft.change({ insulation: one })}
       />
       <Checkbox
-        label="A jumper from neutral to ground"
+        label={words.screens.walk.jumper}
         disabled={!isDead}
         checked={jumper}
         onChange={(event) => draft.change({ jumper: event.currentTarget.checked })}

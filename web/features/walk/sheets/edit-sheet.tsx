@@ -8,6 +8,7 @@ import {
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { v7 } from 'uuid';
+import { useWords } from '@/components/region-words';
 import { SavedText } from '@/components/saved-fields';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
@@ -36,10 +37,10 @@ function takenApart(house: House, id: string, lower: string): readonly JobStatem
 
 /** Renames a receptacle, moves it to another room, merges it with another, or takes its halves apart. */
 export function EditSheet({ walk, house, onClose }: SheetProps) {
+  const words = useWords();
   const { receptacle, room, name } = walk;
   const [into, setInto] = useState('');
-  if (receptacle === null || room === null)
-    return <p>Nothing was recorded here yet: what is in hand is the place for the next receptacle.</p>;
+  if (receptacle === null || room === null) return <p>{words.screens.walk.nothingHere}</p>;
   const rooms = namedRooms(house);
   const others = rooms.flatMap((one) => one.receptacles).filter(({ id }) => id !== receptacle.id);
   const takeApart = (): void => {

@@ -1,5 +1,5 @@
-import { groundFaultWords } from '@fair-plug/core/assessment';
-import { cautions, isGroundFaultType } from '@fair-plug/core/conditions';
+import { groundFaultResult } from '@fair-plug/core/assessment';
+import { isGroundFaultType } from '@fair-plug/core/conditions';
 import {
   type House,
   inOrder,
@@ -10,7 +10,7 @@ import {
 } from '@fair-plug/core/inspection';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import { DeadPicker, toggled } from './dead-picker';
 import { ProtectionNotes } from './protection-notes';
 import type { SheetProps } from './sheet-props';
@@ -19,6 +19,7 @@ import { longestSeconds, useHeldButton } from './use-held-button';
 
 /** A ground-fault test at the receptacle in hand: the button, what went dead, and that the power is back. */
 export function GroundFaultSheet(props: SheetProps) {
+  const words = useWords();
   const { walk, house } = props;
   const [isTripped, setTripped] = useState(false);
   const latest = walk.receptacle?.groundFaultTests.at(-1);
@@ -28,9 +29,7 @@ export function GroundFaultSheet(props: SheetProps) {
         <AfterTrip {...props} />
       ) : (
         <>
-          <p className={classes.caution}>
-            <Words>{cautions['ground-fault-test']}</Words>
-          </p>
+          <p className={classes.caution}>{words.cautions['ground-fault-test']}</p>
           {house.keepPowered.length > 0 && (
             <p className={classes.strong}>Must not lose power: {house.keepPowered.join(', ')}.</p>
           )}
@@ -38,7 +37,7 @@ export function GroundFaultSheet(props: SheetProps) {
           <OwnButton walk={walk} onTripped={() => setTripped(true)} />
           {latest !== undefined && (
             <p>
-              <strong>Last try:</strong> <Words>{groundFaultWords(latest, walk.verdict).words}</Words>
+              <strong>Last try:</strong> {words.groundFault[groundFaultResult(latest, walk.verdict).code]}
             </p>
           )}
           <ProtectionNotes walk={walk} />
@@ -54,6 +53,7 @@ interface ButtonProps {
 }
 
 const tested = (
+  name: string,
   walk: SheetProps['walk'],
   by: 'tester-button' | 'own-button',
   result: 'tripped' | 'no-trip' | 'power-stays-on' | 'no-power',
@@ -69,22 +69,23 @@ const tested = (
         ...(heldSeconds === undefined ? {} : { heldSeconds }),
       },
     ],
-    `Recorded: ${walk.name}, ground-fault test, ${result.replaceAll('-', ' ')}`,
+    `Recorded: ${walk.name}, ${name}, ${result.replaceAll('-', ' ')}`,
   );
 
 /** The tester's button needs a ground, and lamps that read correct first. */
 function TesterButton({ walk, onTripped }: ButtonProps) {
+  const words = useWords();
   const held = useHeldButton();
   const isAllowed = walk.verdict?.plain === true && !walk.isDraft && walk.verdict.contacts.ground !== 'live';
   const finish = (result: 'tripped' | 'no-trip'): void => {
-    tested(walk, 'tester-button', result, held.end());
+    tested(words.screens.walk.groundFaultTest, walk, 'tester-button', result, held.end());
     if (result === 'tripped') onTripped();
   };
   if (!isAllowed)
     return (
       <p className={classes.caution}>
         {walk.verdict === null && 'Read the lamps first. '}
-        <Words>{`${cautions['button-needs-ground']} Use the device’s own button.`}</Words>
+        {`${words.cautions['button-needs-ground']} Use the device’s own button.`}
       </p>
     );
   if (!held.isHeld)
@@ -117,8 +118,9 @@ function TesterButton({ walk, onTripped }: ButtonProps) {
 }
 
 function OwnButton({ walk, onTripped }: ButtonProps) {
+  const words = useWords();
   const choose = (result: 'tripped' | 'power-stays-on' | 'no-power'): void => {
-    tested(walk, 'own-button', result);
+    tested(words.screens.walk.groundFaultTest, walk, 'own-button', result);
     if (result === 'tripped') onTripped();
   };
   return (
@@ -154,6 +156,7 @@ function deadSince(house: House, here: string, devices: readonly string[]): read
 
 /** Which receptacles went dead with it, where its reset is, and that the power is back. */
 function AfterTrip({ walk, house, onClose }: SheetProps) {
+  const words = useWords();
   const here = walk.receptacle?.id ?? '';
   /** Where the reset was said to be, the latest last. */
   const [said, setSaid] = useState<readonly string[]>([here]);
@@ -196,7 +199,7 @@ function AfterTrip({ walk, house, onClose }: SheetProps) {
   return (
     <>
       <p>
-        <strong>Tripped.</strong> Which receptacles are dead now? Then reset it and see that the power is
+        <strong>Tripped.</strong> {words.screens.walk.whichAreDead} Then reset it and see that the power is
         back.
       </p>
       <DeadPicker house={house} dead={deadSince(house, here, said)} onToggle={toggle} />

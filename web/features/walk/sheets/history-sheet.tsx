@@ -1,8 +1,9 @@
 import type { JobEntry } from '@fair-plug/core/inspection';
 import { inOrder } from '@fair-plug/core/inspection';
-import { entryInWords } from '@fair-plug/core/words';
+import { entryLine } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
+import { useWords } from '@/components/region-words';
 import { useDevice, useKit } from '@/local/use-logs';
 import { useNames } from '@/local/use-names';
 import type { SheetProps } from './sheet-props';
@@ -12,6 +13,7 @@ type Said = Exclude<JobEntry, { kind: 'withdrawn' }>;
 
 /** All that was ever entered at the receptacle: when, by whom, with which tester; each can be taken back. */
 export function HistorySheet({ walk, house, entries }: SheetProps) {
+  const words = useWords();
   const { nameOf } = useNames();
   const device = useDevice();
   const kit = useKit();
@@ -38,7 +40,7 @@ export function HistorySheet({ walk, house, entries }: SheetProps) {
       {about.map((entry) => (
         <li key={entry.id} data-withdrawn={gone.has(entry.id)}>
           <span>
-            {entryInWords(entry)}
+            {entryLine(words.entries, entry)}
             <small>
               {dayjs(entry.at).format('D MMM HH:mm:ss')} · {who(entry)}
             </small>
@@ -48,7 +50,10 @@ export function HistorySheet({ walk, house, entries }: SheetProps) {
               size="compact-sm"
               variant="default"
               onClick={() =>
-                walk.tell(`Taken back: ${entryInWords(entry)}`, { kind: 'withdrawn', entries: [entry.id] })
+                walk.tell(`Taken back: ${entryLine(words.entries, entry)}`, {
+                  kind: 'withdrawn',
+                  entries: [entry.id],
+                })
               }
             >
               Take back

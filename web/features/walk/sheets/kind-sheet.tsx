@@ -1,9 +1,9 @@
-import { typesIn, typeWords } from '@fair-plug/core/conditions';
+import { typesIn } from '@fair-plug/core/conditions';
 import { currentLamps, roomRedescribed } from '@fair-plug/core/inspection';
 import { Button, Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
-import { useRegion } from '@/components/region-words';
+import { useRegion, useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
 import { SavedSlider } from '@/components/saved-fields';
 import { FeedForm } from '../feed-form';
@@ -12,6 +12,7 @@ import classes from './sheets.module.css';
 
 /** What kind of receptacle it is, where on the walls, and what feeds it. */
 export function KindSheet({ walk, onClose }: SheetProps) {
+  const words = useWords();
   const { receptacle, room, name, type } = walk;
   const region = useRegion();
   const [sliding, setSliding] = useState<number | null>(null);
@@ -22,14 +23,16 @@ export function KindSheet({ walk, onClose }: SheetProps) {
       <ChoiceKeys
         legend="Kind"
         isNumbered
-        choices={typesIn[region].map((one) => [one, typeWords[one]] as const)}
+        choices={typesIn[region].map((one) => [one, words.receptacleTypes[one]] as const)}
         chosen={(one) => one === type}
-        onChoose={(one) => walk.describe({ type: one }, `${name}: ${typeWords[one].toLowerCase()}`)}
+        onChoose={(one) =>
+          walk.describe({ type: one }, `${name}: ${words.receptacleTypes[one].toLowerCase()}`)
+        }
       />
       {region === 'north-america' && (
         <Checkbox
           label="A three-to-two adapter is in use"
-          description="Its tab grounds only where plate screw, yoke, box and raceway all are continuous: verify with the meter, else take it as ungrounded."
+          description={words.screens.walk.adapter}
           checked={receptacle?.adapter ?? false}
           onChange={(event) => walk.describe({ adapter: event.currentTarget.checked }, `${name}: adapter`)}
         />
@@ -70,9 +73,7 @@ export function KindSheet({ walk, onClose }: SheetProps) {
             walk.tell(`${room.name}: door`, (standing) => roomRedescribed(standing.house, room.id, { door }))
           }
         />
-        <p className={classes.soft}>
-          The first slider moves the receptacle along the walls, the second the door.
-        </p>
+        <p className={classes.soft}>{words.screens.walk.sliders}</p>
       </section>
       <section className={classes.part} aria-label="What feeds it">
         <h3>What feeds it</h3>

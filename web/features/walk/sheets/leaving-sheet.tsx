@@ -1,47 +1,47 @@
-import { instrumentWords } from '@fair-plug/core/assessment';
-import { cautions, leavingItems, leavingWords } from '@fair-plug/core/conditions';
+import { leavingItems } from '@fair-plug/core/conditions';
 import { leftUndone } from '@fair-plug/core/inspection';
 import { Checkbox } from '@mantine/core';
 import { ProofList } from '@/components/proof-list';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
 /** Before the house is left: everything as it was found, the testers proved again, and what is left undone. */
 export function LeavingSheet({ job, house, walk }: SheetProps) {
+  const words = useWords();
   const { powerNotBack, toProve, untested } = leftUndone(house);
   return (
     <div className={classes.sheet}>
       {powerNotBack.length > 0 && (
         <p className={classes.strong} role="alert">
-          Power is not said to be back: {powerNotBack.join(', ')}.
+          Power is not said to be back: {powerNotBack.map(words.powerSource).join(', ')}.
         </p>
       )}
       {leavingItems.map((item) => (
         <Checkbox
           key={item}
           size="md"
-          label={<Words>{leavingWords[item]}</Words>}
+          label={words.closeOut[item]}
           checked={house.left.includes(item)}
           disabled={!walk.canRecord}
           onChange={() =>
-            walk.tell(leavingWords[item], ({ house: standing }) => [
+            walk.tell(words.closeOut[item], ({ house: standing }) => [
               { kind: 'left-as-found', item, done: !standing.left.includes(item) },
             ])
           }
         />
       ))}
       <p className={classes.caution}>
-        <Words>{cautions['as-found']}</Words>
+        {words.cautions['as-found']}
         {house.breakersFoundOff !== null && ` Found off: ${house.breakersFoundOff}.`}
         {house.keepPowered.length > 0 && ` Must have power: ${house.keepPowered.join(', ')}.`}
       </p>
       <section className={classes.part} aria-label="Testers again">
-        <h3>Testers again, on a receptacle known to be good</h3>
+        <h3>{words.screens.walk.testersAgain}</h3>
         {toProve.length > 0 && (
           <p>
             Still to prove:{' '}
-            {toProve.map(({ instrument }) => instrumentWords[instrument].name.toLowerCase()).join(', ')}.
+            {toProve.map(({ instrument }) => words.instruments[instrument].name.toLowerCase()).join(', ')}.
           </p>
         )}
         <ProofList job={job} house={house} />
@@ -50,7 +50,7 @@ export function LeavingSheet({ job, house, walk }: SheetProps) {
         <h3>Left undone</h3>
         <p>
           {untested.length === 0
-            ? 'Every receptacle on the list was read, or has a reason.'
+            ? words.screens.walk.allRead
             : `Neither read nor given a reason: ${untested.join(', ')}.`}
         </p>
       </section>

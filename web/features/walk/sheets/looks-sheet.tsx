@@ -2,19 +2,20 @@ import { lookFacts, looks } from '@fair-plug/core/conditions';
 import { type House, whereIs } from '@fair-plug/core/inspection';
 import { Button } from '@mantine/core';
 import { ChoiceKeys } from '@/components/choice-keys';
-import { Words } from '@/components/region-words';
+import { useWords } from '@/components/region-words';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
 /** What is seen, felt or heard: each key is an entry at once. */
 export function LooksSheet({ walk, onClose }: SheetProps) {
+  const words = useWords();
   const seen = walk.receptacle?.looks ?? [];
   return (
     <div className={classes.sheet}>
       <ChoiceKeys
         legend="Seen, felt or heard here"
         isNumbered
-        choices={looks.map((look) => [look, lookFacts[look].name] as const)}
+        choices={looks.map((look) => [look, words.looks[look].name] as const)}
         chosen={(look) => seen.includes(look)}
         onChoose={(look) => {
           const isSeenIn = (house: House, id: string): boolean =>
@@ -24,13 +25,13 @@ export function LooksSheet({ walk, onClose }: SheetProps) {
               { kind: 'look-noted', receptacle, look, seen: !isSeenIn(house, receptacle) },
             ],
             (house, receptacle) =>
-              `${walk.name}: ${isSeenIn(house, receptacle) ? '' : 'not '}${lookFacts[look].name.toLowerCase()}`,
+              `${walk.name}: ${isSeenIn(house, receptacle) ? '' : 'not '}${words.looks[look].name.toLowerCase()}`,
           );
         }}
       />
       {seen.map((look) => (
         <p key={look} className={lookFacts[look].danger === null ? classes.caution : classes.strong}>
-          <Words>{`${lookFacts[look].name}: ${lookFacts[look].why} ${lookFacts[look].correction}`}</Words>
+          {`${words.looks[look].name}: ${words.looks[look].why} ${words.looks[look].correction}`}
         </p>
       ))}
       <Button onClick={onClose}>Done</Button>

@@ -1,10 +1,12 @@
-import { notReachedReasons, reasonWords } from '@fair-plug/core/conditions';
+import { notReachedReasons } from '@fair-plug/core/conditions';
 import { ChoiceKeys } from '@/components/choice-keys';
+import { useWords } from '@/components/region-words';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
 /** Why it was not reached: one key, and the walk goes on. */
 export function NotReachedSheet({ walk, onClose }: SheetProps) {
+  const words = useWords();
   const current = walk.receptacle?.notReached ?? null;
   const choose = (reason: (typeof notReachedReasons)[number]): void => {
     const isBack = reason === current;
@@ -12,7 +14,7 @@ export function NotReachedSheet({ walk, onClose }: SheetProps) {
       (receptacle) => [{ kind: 'not-reached', receptacle, reason: isBack ? null : reason }],
       isBack
         ? `${walk.name}: to be reached`
-        : `Not reached: ${walk.name}, ${reasonWords[reason].toLowerCase()}`,
+        : `Not reached: ${walk.name}, ${words.notReached[reason].toLowerCase()}`,
       !isBack,
     );
     onClose();
@@ -22,7 +24,7 @@ export function NotReachedSheet({ walk, onClose }: SheetProps) {
       <ChoiceKeys
         legend="Why"
         isNumbered
-        choices={notReachedReasons.map((reason) => [reason, reasonWords[reason]] as const)}
+        choices={notReachedReasons.map((reason) => [reason, words.notReached[reason]] as const)}
         chosen={(reason) => reason === current}
         onChoose={choose}
       />

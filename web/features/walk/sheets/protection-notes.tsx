@@ -1,7 +1,8 @@
-import { labelWords, type ProtectionLabel, protectionLabels } from '@fair-plug/core/conditions';
+import { type ProtectionLabel, protectionLabels } from '@fair-plug/core/conditions';
 import { type JobStatement, whereIs } from '@fair-plug/core/inspection';
 import { Checkbox } from '@mantine/core';
 import { ChoiceKeys } from '@/components/choice-keys';
+import { useWords } from '@/components/region-words';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
 import type { Walk } from '../use-walk';
 import classes from './sheets.module.css';
@@ -13,6 +14,7 @@ type Noted = Omit<Extract<JobStatement, { kind: 'protection-noted' }>, 'kind' | 
 
 /** Labels, the place of the reset, and the age of the device. */
 export function ProtectionNotes({ walk }: { readonly walk: Walk }) {
+  const words = useWords();
   const protection = walk.receptacle?.protection;
   const labels = protection?.labels ?? null;
   const madeIn = protection?.madeIn ?? null;
@@ -35,7 +37,7 @@ export function ProtectionNotes({ walk }: { readonly walk: Walk }) {
       <ChoiceKeys
         legend="Labels on it"
         choices={[
-          ...protectionLabels.map((label) => [label, labelWords[label]] as const),
+          ...protectionLabels.map((label) => [label, words.labels[label]] as const),
           ['none', 'None'] as const,
         ]}
         chosen={(label) => (label === 'none' ? labels?.length === 0 : (labels ?? []).includes(label))}

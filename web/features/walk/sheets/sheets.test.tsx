@@ -1,5 +1,5 @@
-import { cautions } from '@fair-plug/core/conditions';
 import type { JobStatement } from '@fair-plug/core/inspection';
+import { enUs } from '@fair-plug/core/words';
 import {
   type BoundFunctions,
   fireEvent,
@@ -59,7 +59,7 @@ describe('ground-fault test', () => {
     ]);
     const sheet = await open('g');
     await sheet.findByText(/Use the device’s own button/);
-    expect(sheet.text()).toContain(cautions['button-needs-ground']);
+    expect(sheet.text()).toContain(enUs.cautions['button-needs-ground']);
     expect(sheet.queryByRole('button', { name: /press and hold/ })).toBeNull();
   });
 
@@ -67,7 +67,7 @@ describe('ground-fault test', () => {
     const { open } = await denTwo(() => [{ kind: 'job-described', keepPowered: ['sump pump', 'freezer'] }]);
     const sheet = await open('g');
     await sheet.findByText('Must not lose power: sump pump, freezer.');
-    expect(sheet.text()).toContain(cautions['ground-fault-test']);
+    expect(sheet.text()).toContain(enUs.cautions['ground-fault-test']);
   });
 
   test('it counts while held; tripped, it asks what is dead; each tap is kept, the power at the end', async () => {
@@ -246,7 +246,7 @@ describe('cover off', () => {
     const isOff = (element: HTMLElement) => element.matches(':disabled');
     expect(isOff(metal)).toBe(true);
     expect(isOff(sheet.getByRole('button', { name: 'Record' }))).toBe(true);
-    expect(sheet.text()).toContain(cautions.box);
+    expect(sheet.text()).toContain(enUs.cautions.box);
     await user.click(sheet.getByLabelText(/^I am qualified/));
     await user.click(metal);
     await sheet.findByText(/Ordinary devices are made for copper alone/);

@@ -1,8 +1,9 @@
 import { type ComponentType, memo } from 'react';
 import { ProofList } from '@/components/proof-list';
+import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
 import { whenUsed } from '@/components/when-used';
-import { type SheetId, sheetWords } from '../words';
+import { type SheetId, sheetName } from '../words';
 import { LooksSheet } from './looks-sheet';
 import { NotReachedSheet } from './not-reached-sheet';
 import { NoteSheet } from './note-sheet';
@@ -30,13 +31,14 @@ const ofTheHouse: readonly SheetId[] = ['proof', 'leaving', 'breaker'];
 /** The sheet that is open, if one is; while none is, nothing that changes is drawn anew. */
 export const WalkSheet = memo(
   function WalkSheet({ open, ...props }: SheetProps & { readonly open: SheetId | null }) {
+    const { walk } = useWords().screens;
     const Content = open === null ? null : sheets[open];
     const title =
       open === null
         ? ''
         : ofTheHouse.includes(open)
-          ? sheetWords[open].name
-          : `${props.walk.name}: ${sheetWords[open].name.toLowerCase()}`;
+          ? sheetName(open, walk)
+          : `${props.walk.name}: ${sheetName(open, walk).toLowerCase()}`;
     return (
       <Sheet opened={open !== null} title={title} onClose={props.onClose}>
         {Content !== null && <Content {...props} />}

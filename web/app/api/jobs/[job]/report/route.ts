@@ -1,5 +1,5 @@
 import { foldHouse, idSchema } from '@fair-plug/core/inspection';
-import { ownerLanguages } from '@fair-plug/core/report';
+import { ownerLanguages } from '@fair-plug/core/words';
 import { z } from 'zod';
 import type { PrintLine } from '@/contract/answers';
 import { note } from '@/data/audit';

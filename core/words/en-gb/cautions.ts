@@ -1,0 +1,23 @@
+import type { CatalogWords } from '../../conditions/index.ts';
+
+export const cautions: CatalogWords['cautions'] = {
+  contacts:
+    'Each of the three contacts can carry line voltage, whatever the lamps show. Treat all three as live.',
+  'dark-is-not-dead':
+    'Dark lamps do not prove a socket-outlet dead. Take it as live until a tester that was just proved on a live socket-outlet has found every contact dead.',
+  stop: 'Stop testing and keep people away where the earth or a plate is live, all three lamps are lit, or there is scorching, heat, buzzing or water.',
+  box: 'Only a qualified person opens a box: breaker off, then every conductor inside proved dead with a proved tester, because two circuits may share one box.',
+  wet: 'No probing with wet hands, on a wet floor or in a wet box.',
+  'load-test':
+    'No load test where an earth may be live, through scorched, aluminium or unknown splices, or with the occupants’ equipment on the circuit.',
+  'ground-fault-test':
+    'Testing an RCD cuts power. Warn the occupants first (medical equipment, computers, freezer, sump pump) and restore it before leaving.',
+  'button-needs-ground':
+    'The tester’s button needs an earth that holds, and lamps that read correct: on a floating earth it makes every metal case joined to it live.',
+  breaker:
+    'Switch a breaker only with leave, after warning the people in the house; never switch on one that was found off. A tripped breaker may have a reason.',
+  'as-found':
+    'Leave everything as it was found: devices reset, plugs back in, breakers as they were. A breaker found off stays off.',
+  limits:
+    'This is a limited, visual inspection of what could be seen and tested when it was made. BS 7671 and whoever enforces it decide what is required; corrections are work for a registered electrician.',
+};

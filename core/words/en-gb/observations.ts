@@ -1,0 +1,186 @@
+import type { AssessmentWords } from '../../assessment/index.ts';
+import type { CatalogWords } from '../../conditions/index.ts';
+import type { ProtectedPlace } from '../../findings/index.ts';
+
+export const urgencies: CatalogWords['urgencies'] = {
+  'act-now': 'Act now',
+  repair: 'Repair',
+  note: 'Note',
+};
+
+export const looks: CatalogWords['looks'] = {
+  scorch: {
+    name: 'Scorched',
+    why: 'Something burned here: a connection that heats will heat again.',
+    correction:
+      'Breaker off and kept off; a registered electrician opens it, cuts back to sound wire and replaces the device.',
+  },
+  heat: {
+    name: 'Warm or hot',
+    why: 'A plate that is warm with little on it has a poor connection behind it.',
+    correction: 'Unplug what is on it; a registered electrician looks at every connection in the box.',
+  },
+  buzzing: {
+    name: 'Buzzing or crackling',
+    why: 'An arc makes that sound.',
+    correction: 'Breaker off; a registered electrician finds the loose connection before it is used again.',
+  },
+  wet: {
+    name: 'Wet',
+    why: 'Water joins contacts that must stay apart, and the person who touches it.',
+    correction:
+      'Do not use or test it; a registered electrician dries or replaces it once the water is stopped.',
+  },
+  cracked: {
+    name: 'Cracked or broken',
+    why: 'Live parts can be reached, or soon will be.',
+    correction: 'A registered electrician replaces it and looks at its connections.',
+  },
+  loose: {
+    name: 'Loose, or plugs fall out',
+    why: 'Worn contacts heat; a loose device works its wires loose.',
+    correction: 'A registered electrician replaces it and looks at its connections.',
+  },
+  'missing-plate': {
+    name: 'Plate missing',
+    why: 'A finger or a toy reaches the live screws.',
+    correction: 'A plate is fitted; a registered electrician does it where the box is damaged.',
+  },
+  painted: {
+    name: 'Painted over',
+    why: 'Paint in the holes keeps contacts apart and hides cracks.',
+    correction: 'A registered electrician replaces it and looks at its connections.',
+  },
+  'hole-up': {
+    name: 'Earth hole up',
+    why: 'Either way up is right: this is no defect.',
+    correction: 'Nothing to do.',
+  },
+};
+
+export const dangers: CatalogWords['dangers'] = {
+  'live-ground': {
+    stop: 'Stop. Metal joined to this earth may be live.',
+    doThis: 'Touch no plate, screw or plugged-in case; keep people away; breaker off where you have leave.',
+  },
+  overvoltage: {
+    stop: 'Stop. Voltage may be far above normal.',
+    doThis: 'No plug in or out; keep people away; breaker off where you have leave.',
+  },
+  scorch: {
+    stop: 'Stop testing here. It has burned or is heating.',
+    doThis: 'No load on it, nothing plugged in; keep people away; breaker off where you have leave.',
+  },
+  wet: {
+    stop: 'Stop. Water and live contacts.',
+    doThis: 'Touch nothing; keep people away; the electrician cuts the power from a dry place.',
+  },
+  buzzing: {
+    stop: 'Stop. It is arcing.',
+    doThis: 'No plug in or out; keep people away; breaker off where you have leave.',
+  },
+};
+
+export const metals: CatalogWords['metals'] = {
+  copper: {
+    name: 'Copper',
+    signs: 'Copper-coloured outside and through the cut end.',
+  },
+  aluminum: {
+    name: 'Aluminium',
+    signs:
+      'Silver right through the cut end; soft; one size fatter than copper would be; AL, ALUM or ALUMINIUM on the sheath.',
+  },
+  'tinned-copper': {
+    name: 'Tinned copper',
+    signs: 'Silver outside, copper in the cut end; in rubber or cloth insulation, before about 1950.',
+  },
+  'copper-clad': {
+    name: 'Copper-clad aluminium',
+    signs:
+      'Copper outside, silver in the cut end. Sized as aluminium; one school treats it as aluminium at terminals too, listings mostly accept it as copper.',
+  },
+  'not-sure': {
+    name: 'Not sure',
+    signs:
+      'No cut end in sight: go by the sheath, the size against the breaker, the year and the neighbours.',
+  },
+};
+
+export const receptacleTypes: CatalogWords['receptacleTypes'] = {
+  'three-slot': 'Three-pin twin',
+  'two-slot': 'Two-pin',
+  'ground-fault': 'RCD',
+  'arc-fault': 'Arc-fault',
+  switched: 'Switched',
+  split: 'Split: halves fed apart',
+  'twenty-amp': '20 A',
+  'range-or-dryer': '230 V cooker',
+  'single-socket': 'Single socket',
+  'twin-socket': 'Twin socket',
+  'protected-socket': 'Socket with its own RCD',
+};
+
+export const notReached: CatalogWords['notReached'] = {
+  furniture: 'Behind furniture',
+  locked: 'Locked',
+  occupied: 'In use',
+  unsafe: 'Unsafe',
+  height: 'Too high',
+  refused: 'Refused',
+  other: 'Other',
+};
+
+export const closeOut: CatalogWords['closeOut'] = {
+  'devices-reset': 'RCDs reset',
+  'breakers-as-found': 'Breakers as they were found',
+  'plugged-in': 'What was unplugged is plugged in again',
+  freezer: 'Freezer and refrigerator run',
+  sump: 'Sump pump has power',
+  clocks: 'Clocks and timers looked at',
+};
+
+export const insulations: CatalogWords['insulations'] = {
+  plastic: 'Plastic, sound',
+  'cloth-or-rubber': 'Cloth or rubber',
+  brittle: 'Brittle',
+  grey: 'All gone grey',
+};
+
+export const jackets: CatalogWords['jackets'] = {
+  aluminum: 'AL, ALUM or ALUMINIUM',
+  none: 'None about metal',
+};
+
+export const markings: CatalogWords['markings'] = {
+  none: 'None seen',
+  'co-alr': 'CO/ALR',
+  'cu-al': 'CU-AL (older, proved inadequate)',
+  'cu-only': 'Copper only',
+};
+
+export const labels: CatalogWords['labels'] = {
+  protected: '“RCD protected”',
+  'no-equipment-ground': '“No earth”',
+};
+
+/** What a try of a RCD says. */
+export const groundFault: AssessmentWords['groundFault'] = {
+  tripped: 'Tripped as it should.',
+  'no-power':
+    'No power at the device: tripped upstream, supply and load exchanged, or at the end of its life.',
+  failed: 'The RCD passes current but no longer trips.',
+  'no-trip':
+    'Did not trip at a socket-outlet that reads correct: a failed device, wiring that leads past it, or a jumper from neutral to earth.',
+  'says-nothing': 'No trip where the earth does not hold says nothing: only the device’s own button counts.',
+};
+
+/** Rooms that an RCD rule names. */
+export const protectedPlaces: Readonly<Record<ProtectedPlace, string>> = {
+  bathroom: 'bathroom',
+  kitchen: 'kitchen',
+  garage: 'garage',
+  outdoors: 'outdoors',
+  basement: 'basement',
+  laundry: 'laundry',
+};

@@ -1,0 +1,77 @@
+import { message } from '../message.ts';
+import type { ScreenWords } from '../screen-words.ts';
+
+const receptacles = message<{ count: number }>(
+  'en-GB',
+  '{count, plural, one {# socket-outlet} other {# socket-outlets}}',
+);
+const tested = message<{ tested: number; expected: number }>(
+  'en-GB',
+  '{tested} of {expected, plural, one {# socket-outlet was} other {# socket-outlets were}} tested',
+);
+
+export const screens: ScreenWords = {
+  contacts: { hot: 'Line', neutral: 'Neutral', ground: 'Earth' },
+  pairs: { hn: 'Line–neutral', hg: 'Line–earth', ng: 'Neutral–earth' },
+  probed: { hot: 'Line', neutral: 'Neutral', ground: 'Earth' },
+  settle: {
+    probe: 'probe the contacts',
+    meter: 'measure the pairs',
+    'lamps-loads-off': 'loads off, read again',
+    'prove-tester': 'prove the tester',
+  },
+  receptacles: (count) => receptacles({ count }),
+  receptacle: 'Socket-outlet',
+  receptaclesTitle: 'Socket-outlets',
+  walk: {
+    groundFaultTest: 'RCD test',
+    liveGround: 'A live earth is not ruled out here: hold the probe to the earth first.',
+    changeLamps: 'Change the lamp line–neutral, neutral–earth, line–earth',
+    previousNext: 'Previous, next socket-outlet in the room',
+    add: 'Add a socket-outlet to the room',
+    roundTheRoom:
+      'Then take its socket-outlets one after another, always in the same direction round the room.',
+    testersAgain: 'Testers again, on a socket-outlet known to be good',
+    allRead: 'Every socket-outlet on the list was read, or has a reason.',
+    nothingHere: 'Nothing was recorded here yet: what is in hand is the place for the next socket-outlet.',
+    adapter: 'It earths nothing by itself: verify with the meter, else take it as unearthed.',
+    sliders: 'The first slider moves the socket-outlet along the walls, the second the door.',
+    jumper: 'A jumper from neutral to earth',
+    whichAreDead: 'Which socket-outlets are dead now?',
+    lostServiceNeutral: 'a lost neutral of the supply. Call the network operator.',
+  },
+  prepare: {
+    grounds: 'Earths in the wiring',
+    aluminumNearby: 'Aluminium wiring next door',
+    shouldRead: 'A socket-outlet should read',
+    expectedIn: (room) => `Socket-outlets expected in ${room}`,
+    noRooms: 'Add rooms with the socket-outlets expected in them; then a sample can be weighed.',
+    inSample: 'Socket-outlets in the sample',
+    devicesBesides: 'and every RCD besides',
+    listTitle: (file) => `Socket-outlets from ${file ?? 'a list'}`,
+    sayColumns: 'Say which columns hold the room and the socket-outlet.',
+    tryEach: 'Try each on a socket-outlet known to be live and good',
+  },
+  findings: {
+    splitOff: 'Split off socket-outlets',
+    toSplitOff: 'Socket-outlets to split off',
+    refusedAt: 'Its reason stands in the report at each of its socket-outlets.',
+    looksAtIt: 'A registered electrician looks at it.',
+    explainsAll: 'It explains all of these socket-outlets.',
+    howManyCauses: (count) =>
+      `One cause upstream may explain several of these ${count} socket-outlets; until their breaker is known, the readings do not tell whether it is one or more.`,
+    remediesFor: 'For final circuits',
+    remediesNote: () =>
+      'What a repair is worth here is a matter for whoever enforces BS 7671 and for the insurer. Thicker conductors are another matter: their terminals are checked.',
+  },
+  report: {
+    documentTitle: (address) => `Socket-outlet inspection, ${address}`,
+    deviceCuts: (device) => `The RCD at ${device} cuts the power of `,
+    tested: (count, expected) => tested({ tested: count, expected }),
+    devicesBesides: (sample) => `; ${sample} were planned, and every RCD besides`,
+    notOnTheList: 'Socket-outlets that are not on the list were not.',
+    codeDecides: 'BS 7671 decides.',
+    authorityDecides: 'BS 7671 and whoever enforces it decide.',
+    badInTheHouse: 'bad socket-outlets in the house',
+  },
+};

@@ -1,0 +1,62 @@
+import type { Words } from '../words.ts';
+
+export const tables: Words['tables'] = {
+  receptacles: {
+    name: 'Socket-outlets',
+    columns: [
+      'Room',
+      'Socket-outlet',
+      'Type',
+      'Breaker',
+      'Place',
+      'Lamps',
+      'Reads as',
+      'Findings',
+      'Not reached',
+      'Labels',
+      'Read at',
+      'Note',
+      'Id',
+    ],
+  },
+  findings: {
+    name: 'Findings',
+    columns: [
+      'Number',
+      'Urgency',
+      'Finding',
+      'Socket-outlets',
+      'What',
+      'Why it matters',
+      'Correction',
+      'By',
+      'Cause',
+      'Status',
+      'Changed since',
+      'Note',
+    ],
+  },
+  workList: {
+    name: 'Work list',
+    columns: [
+      'Room',
+      'Socket-outlet',
+      'Findings',
+      'Read',
+      'Probable cause',
+      'Open first',
+      'Correction',
+      'Retest',
+      'Circuit',
+    ],
+  },
+};
+
+export const listFields: Words['listFields'] = {
+  room: 'Room',
+  receptacle: 'Socket-outlet',
+  type: 'Type',
+  breaker: 'Breaker',
+  place: 'Place along the run',
+  note: 'Note',
+};

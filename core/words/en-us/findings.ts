@@ -1,0 +1,94 @@
+import type { FindingLanguage } from '../../findings/index.ts';
+import { comma, lower } from '../english/terms.ts';
+import { conditions } from './conditions.ts';
+import { groundFault, protectedPlaces, urgencies } from './observations.ts';
+
+type FindingPhrases = Pick<
+  FindingLanguage,
+  | 'readingFindings'
+  | 'noDefects'
+  | 'flags'
+  | 'openFirst'
+  | 'metalSign'
+  | 'metalJudged'
+  | 'plateScrew'
+  | 'groundFaultTried'
+>;
+
+const metalSigns = {
+  'silver-through': 'silver right through the cut end',
+  'copper-outside': 'copper outside, silver in the cut end',
+  'copper-through': 'copper through the cut end',
+  'silver-outside': 'silver outside, copper in the cut end',
+  'rubber-or-cloth': 'in rubber or cloth',
+  'tinned-age': 'of an age that tinned its copper',
+  jacket: 'AL or ALUMINUM on the jacket',
+  neighbours: 'neighbouring houses have it',
+} as const;
+
+export const findingPhrases: FindingPhrases = {
+  readingFindings: {
+    dim: 'A lamp of the tester glowed dimly: the voltage across a pair of contacts is far from normal.',
+    mayBe: (those) =>
+      those.length < 2
+        ? 'No state of a circuit fits all that was read there.'
+        : `What was read there fits more than one state: ${comma(those.map((id) => lower(conditions[id].name)))}.`,
+    suspected: (id) =>
+      `It reads correct; what was read around it makes another state likely: ${conditions[id].what}`,
+    beyond: (first) => `Everything from ${first} on shows it: one place is to blame.`,
+    raisedBy: (id) =>
+      `${conditions[id].name} is probable enough to act on until it is ruled out. ${conditions[id].why}`,
+    openFirst: 'this box',
+    retest: 'Lamps here and at the neighbours.',
+  },
+  noDefects: {
+    holeUp: (names) => `Ground hole up at ${comma(names)}: either way up is right.`,
+    twoSlot: (names) =>
+      `Two-slot receptacles at ${comma(names)}: allowed where they are original; nothing with three prongs can be plugged in.`,
+    neutralRise: ({ volts, names }) =>
+      `Neutral to ground up to ${volts} V under load at ${comma(names)}: that is the drop along the neutral, and a sign of a real ground.`,
+    upgrade: ({ place, names, from }) =>
+      `No ground-fault protection found in the ${protectedPlaces[place]} (${comma(names)}): the house predates the rule of ${from} (from memory). Upgrade recommended; the local edition decides what a change of device brings.`,
+    threeWire: (names) =>
+      `Range and dryer circuits (${comma(names)}): an existing three-wire circuit may ground its frame through the neutral (NEC 250.140, from memory) and is no jumpered ground.`,
+  },
+  flags: {
+    gone: 'What was read since does not show it any more.',
+    readsOtherwise: ({ headline, urgency }) =>
+      `What was read since says: ${headline} (${lower(urgencies[urgency])}).`,
+    placeMoved: (where) => `Its cause now most likely sits ${where}.`,
+    alsoAt: (names) => `Since then also at ${comma(names)}.`,
+    noLongerAt: (names) => `No longer at ${comma(names)}.`,
+    takenBack: 'a receptacle that was taken back',
+  },
+  openFirst: ({ condition, hasNoGrounds, foundOff }) => {
+    if (condition === 'open-ground' && hasNoGrounds) return 'no box: the wiring has no grounds';
+    const { openFirst } = conditions[condition];
+    return foundOff === null
+      ? openFirst
+      : `no box before the breaker found off (${foundOff}) is looked into: it stays off until its reason is known; ${openFirst}`;
+  },
+  metalSign: (sign) => {
+    switch (sign.kind) {
+      case 'fat':
+        return `${sign.awg} AWG on ${sign.amps} A: one size fatter than copper`;
+      case 'core-year':
+        return `built ${sign.year}, in the core of the aluminum years`;
+      case 'aluminum-year':
+        return `built ${sign.year}, in the aluminum years`;
+      default:
+        return metalSigns[sign.kind];
+    }
+  },
+  metalJudged: {
+    copper: 'Copper',
+    aluminum: 'Aluminum',
+    'tinned-copper': 'Tinned copper, not aluminum',
+    'copper-clad': 'Copper-clad aluminum',
+    'not-sure': 'Not told yet',
+    'likely-aluminum': 'Likely aluminum: look at a cut end',
+    'possibly-aluminum': 'Possibly aluminum',
+  },
+  plateScrew: (sounds) => `, plate screw ${sounds ? 'sounds' : 'silent'}`,
+  groundFaultTried: (code) => `Ground-fault device: ${groundFault[code]}`,
+};

@@ -1,0 +1,77 @@
+import type { ReportTexts } from '../../report/index.ts';
+import { comma } from '../english/terms.ts';
+import { message } from '../message.ts';
+
+const halvesTried = message<{ count: number }>(
+  'en-US',
+  'Both halves were tried at {count, plural, one {one receptacle} other {# receptacles}}.',
+);
+const coversOffSaid = message<{ count: number }>(
+  'en-US',
+  '{count, plural, =0 {No cover is recorded as taken off.} one {One cover was taken off, where a qualified person had proved the box dead.} other {# covers were taken off, where a qualified person had proved the box dead.}}',
+);
+const switched = message<{ count: number; names: string; leave: string }>(
+  'en-US',
+  '{count, plural, =0 {No breaker is recorded as switched.} one {Switched: breaker {names}, {leave}.} other {Switched: breakers {names}, {leave}.}}',
+);
+
+function leaveWords(hasLeave: boolean, leaveFrom: string | null): string {
+  if (!hasLeave) return 'and no leave for it is recorded';
+  return leaveFrom === null ? 'with leave' : `with leave of ${leaveFrom}`;
+}
+
+export const report: ReportTexts = {
+  title: 'Receptacle inspection',
+  particulars: {
+    client: 'Client',
+    house: 'House',
+    altered: 'Altered',
+    present: 'Present',
+    asFound: 'As found',
+    readOn: 'Read on',
+    inspector: 'Inspector',
+    licence: 'Licence',
+    notBegun: 'not begun',
+  },
+  headings: {
+    guide: 'Reading the triangle.',
+    workList: 'Work list for the electrician',
+    findings: 'Findings',
+    causes: 'Causes and circuits',
+    noDefect: 'No defect',
+    notSeen: 'What “reads correct” does not rule out',
+    receptacles: 'Receptacles by room',
+    coverage: 'Coverage',
+    testers: 'Testers and proofs',
+    method: 'Method and limits',
+    cautions: 'Cautions',
+    signatures: 'Signed',
+  },
+  figures: {
+    listed: 'receptacles listed',
+    correct: 'read correct',
+    notCorrect: 'did not',
+    notTested: 'not tested',
+  },
+  guide:
+    'Its corners are the three contacts: hot at the top, neutral at the left, ground at the right. A thick edge is a lit lamp between two of them, a thin one a dark lamp. The one drawn here reads correct. A contact is filled only where it is known to be live; lamps alone never show that.',
+  workListLead:
+    'In the order of the walk, one line a box. Power off and every conductor proved dead before a box is opened; two circuits may share it. Afterwards test here and at the neighbours: one fault can hide another.',
+  noWork: 'No box needs an electrician for what was tested.',
+  noFindings: 'No receptacle that was read shows anything but “reads correct”.',
+  notSeenLead:
+    'The instruments used at some of the receptacles that read correct would not show these. Three lamps see whether contacts are joined, not how well or to what; a probe, a meter and a load test see more.',
+  method: ({ coversOff, halves, breakers, leaveFrom, hasLeave }) => [
+    'Receptacles were tried with the instruments named above; those that were not are named under coverage. What was shown was compared with what a branch circuit would show for every known fault; each finding names the likeliest cause and what the readings leave open.',
+    [
+      ...(halves === 0 ? [] : [halvesTried({ count: halves })]),
+      coversOffSaid({ count: coversOff }),
+      switched({ count: breakers.length, names: comma(breakers), leave: leaveWords(hasLeave, leaveFrom) }),
+      'Walls, ceilings and fixed equipment are not opened in an inspection like this.',
+    ].join(' '),
+  ],
+  signed: (name, date) => `${name}, ${date}`,
+  changedSince: (time) => `Changed after this was signed, last on ${time}.`,
+  isNoBox: (words) => words.startsWith('no box'),
+  circuit: (breaker, others) => `breaker ${breaker}${others.length === 0 ? '' : `, with ${comma(others)}`}`,
+};

@@ -1,0 +1,77 @@
+import { message } from '../message.ts';
+import type { ScreenWords } from '../screen-words.ts';
+
+const receptacles = message<{ count: number }>(
+  'en-US',
+  '{count, plural, one {# receptacle} other {# receptacles}}',
+);
+const tested = message<{ tested: number; expected: number }>(
+  'en-US',
+  '{tested} of {expected, plural, one {# receptacle was} other {# receptacles were}} tested',
+);
+
+export const screens: ScreenWords = {
+  contacts: { hot: 'Hot', neutral: 'Neutral', ground: 'Ground' },
+  pairs: { hn: 'Hot–neutral', hg: 'Hot–ground', ng: 'Neutral–ground' },
+  probed: { hot: 'Hot (narrow slot)', neutral: 'Neutral (wide slot)', ground: 'Ground' },
+  settle: {
+    probe: 'probe the contacts',
+    meter: 'measure the pairs',
+    'lamps-loads-off': 'loads off, read again',
+    'prove-tester': 'prove the tester',
+  },
+  receptacles: (count) => receptacles({ count }),
+  receptacle: 'Receptacle',
+  receptaclesTitle: 'Receptacles',
+  walk: {
+    groundFaultTest: 'Ground-fault test',
+    liveGround: 'A live ground is not ruled out here: hold the probe to the ground first.',
+    changeLamps: 'Change the lamp hot–neutral, neutral–ground, hot–ground',
+    previousNext: 'Previous, next receptacle in the room',
+    add: 'Add a receptacle to the room',
+    roundTheRoom: 'Then take its receptacles one after another, always in the same direction round the room.',
+    testersAgain: 'Testers again, on a receptacle known to be good',
+    allRead: 'Every receptacle on the list was read, or has a reason.',
+    nothingHere: 'Nothing was recorded here yet: what is in hand is the place for the next receptacle.',
+    adapter:
+      'Its tab grounds only where plate screw, yoke, box and raceway all are continuous: verify with the meter, else take it as ungrounded.',
+    sliders: 'The first slider moves the receptacle along the walls, the second the door.',
+    jumper: 'A jumper from neutral to ground',
+    whichAreDead: 'Which receptacles are dead now?',
+    lostServiceNeutral: 'a lost service neutral. Call the utility.',
+  },
+  prepare: {
+    grounds: 'Grounds in the wiring',
+    aluminumNearby: 'Aluminum wiring next door',
+    shouldRead: 'A receptacle should read',
+    expectedIn: (room) => `Receptacles expected in ${room}`,
+    noRooms: 'Add rooms with the receptacles expected in them; then a sample can be weighed.',
+    inSample: 'Receptacles in the sample',
+    devicesBesides: 'and every ground-fault device besides',
+    listTitle: (file) => `Receptacles from ${file ?? 'a list'}`,
+    sayColumns: 'Say which columns hold the room and the receptacle.',
+    tryEach: 'Try each on a receptacle known to be live and good',
+  },
+  findings: {
+    splitOff: 'Split off receptacles',
+    toSplitOff: 'Receptacles to split off',
+    refusedAt: 'Its reason stands in the report at each of its receptacles.',
+    looksAtIt: 'A licensed electrician looks at it.',
+    explainsAll: 'It explains all of these receptacles.',
+    howManyCauses: (count) =>
+      `One cause upstream may explain several of these ${count} receptacles; until their breaker is known, the readings do not tell whether it is one or more.`,
+    remediesFor: 'For 10 AWG and thinner',
+    remediesNote: (reference) =>
+      `${reference}: homes wired with it before 1972 were found 55 times as likely to have a connection reach fire-hazard condition. Local authority and insurer decide. Conductors of 8 AWG and thicker (range, dryer, feeders) are another matter: their terminals are checked.`,
+  },
+  report: {
+    documentTitle: (address) => `Receptacle inspection, ${address}`,
+    deviceCuts: (device) => `The ground-fault device at ${device} cuts the power of `,
+    tested: (count, expected) => tested({ tested: count, expected }),
+    devicesBesides: (sample) => `; ${sample} were planned, and every ground-fault device besides`,
+    notOnTheList: 'Receptacles that are not on the list were not.',
+    codeDecides: 'The local code decides.',
+    authorityDecides: 'The local code and the authority having jurisdiction decide.',
+    badInTheHouse: 'bad receptacles in the house',
+  },
+};

@@ -1,0 +1,53 @@
+import type { Vanished } from '../findings/index.ts';
+import type { PowerSource } from '../inspection/index.ts';
+import type { Survey } from '../instruments/index.ts';
+import type { ReportLanguage } from '../report/index.ts';
+import type { EntryTable } from './english/entries.ts';
+import type { ScreenWords } from './screen-words.ts';
+
+/** What a column of a list of receptacles may hold. */
+export const listFields = ['room', 'receptacle', 'type', 'breaker', 'place', 'note'] as const;
+export type ListField = (typeof listFields)[number];
+
+/** What is wrong with a cell of a list. */
+export type RowProblem =
+  | { readonly kind: 'empty' | 'type' | 'place' | 'listed-already' }
+  | { readonly kind: 'too-long'; readonly most: number };
+
+/** Why a file is no list of receptacles. */
+export type ListProblem =
+  | { readonly kind: 'no-workbook' | 'no-text' | 'empty' | 'wide' }
+  | { readonly kind: 'large'; readonly megabytes: number; readonly most: number }
+  | { readonly kind: 'long'; readonly rows: number; readonly most: number };
+
+/** Titles of a table for a spreadsheet, and of its columns in their order. */
+export interface TableWords {
+  readonly name: string;
+  readonly columns: readonly string[];
+}
+
+/** All that is said in one language. */
+export interface Words extends ReportLanguage {
+  /** BCP 47. */
+  readonly language: string;
+  readonly screens: ScreenWords;
+  /** What every kind of entry says. */
+  readonly entries: EntryTable;
+  /** Why a finding that nobody decided on is proposed no more. */
+  readonly vanished: (gone: Vanished) => string;
+  /** Why an instrument shows what it shows at an outlet, in a sentence. */
+  readonly whyItShows: (survey: Survey) => string;
+  /** What a column of a list of receptacles may hold. */
+  readonly listFields: Readonly<Record<ListField, string>>;
+  readonly rowProblem: (problem: RowProblem) => string;
+  readonly listProblem: (problem: ListProblem) => string;
+  /** What the schema of a job file is called. */
+  readonly jobTitle: string;
+  /** "Den 1", "breaker 4": what power went off with. */
+  readonly powerSource: (source: PowerSource) => string;
+  readonly tables: {
+    readonly receptacles: TableWords;
+    readonly findings: TableWords;
+    readonly workList: TableWords;
+  };
+}
