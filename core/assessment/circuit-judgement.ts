@@ -12,21 +12,19 @@ export const worthALine = 0.01;
 export const isMisread = (faults: readonly Fault[], place: number): boolean =>
   faults.length === 0 && place > 0;
 
-/** What was made of a receptacle or a circuit, and of what. */
-export interface Remembered {
-  readonly key: string;
+/** What the engine makes of a circuit. */
+export interface CircuitAnswer {
   readonly judged: readonly JudgedReceptacle[];
-  readonly circuit: JudgedCircuit | null;
+  readonly circuit: JudgedCircuit;
 }
 
 /** What the engine makes of a circuit, put to its receptacles. */
-export function remembered(
-  key: string,
+export function answerOf(
   { breaker, receptacles }: FedTogether,
   diagnosis: Diagnosis,
   scale: VoltScale,
   nominalVolts: number,
-): Remembered {
+): CircuitAnswer {
   const { explanations, outlets, isFinal, stoppedEarly } = diagnosis;
   const shown = scale.toShown(diagnosis.table);
   const kinds = diagnosis.causes.map(({ faults }) => kindOfCause(faults));
@@ -59,7 +57,6 @@ export function remembered(
     };
   });
   return {
-    key: isFinal ? key : '',
     judged,
     circuit: {
       breaker,

@@ -10,17 +10,22 @@ import {
   lostServiceNeutral,
   type NextTest,
 } from '../diagnosis/index.ts';
-import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
-import { isMisread, mostExplanations, type Remembered, remembered, worthALine } from './circuit-judgement.ts';
+import { type House, receptaclesOf } from '../inspection/index.ts';
+import {
+  answerOf,
+  type CircuitAnswer,
+  isMisread,
+  mostExplanations,
+  worthALine,
+} from './circuit-judgement.ts';
 import { circuitsOf, type FedTogether, guessedCircuit, readingsOf, VoltScale } from './circuits.ts';
 import type { HouseJudgement, JudgedReceptacle } from './judged.ts';
+import { isSameQuestion, Memo } from './memo.ts';
 
 /** Stands for whichever receptacle was asked about. */
 const anywhere = 'here';
-const mostLoneAnswers = 2000;
-
-/** What a circuit is remembered by; no receptacle's id has a colon. */
-const onBreaker = ({ breaker }: FedTogether): string => `breaker:${breaker}`;
+/** More than a large house has receptacles. */
+const mostAnswers = 2000;
 
 /** A test that was found for a receptacle standing for any, at one of them. */
 const placed = ({ tells, ...test }: NextTest, at: string): NextTest => ({
@@ -35,187 +40,197 @@ const factsOf = ({ yearBuilt, groundedWiring, alterations }: House): HouseFacts 
   ...(alterations.length === 0 ? {} : { alteredIn: alterations.map(({ year }) => year) }),
 });
 
+/** All that the engine goes by at a receptacle, whose readings are as they were shown. */
+interface LoneQuestion {
+  readonly readings: readonly Reading[];
+  readonly facts: HouseFacts;
+  readonly kit: readonly InstrumentId[];
+  readonly nominalVolts: number;
+}
+
+/** And on a circuit. */
+interface CircuitQuestion extends LoneQuestion {
+  readonly breaker: string;
+  /** From the panel outward. */
+  readonly receptacles: readonly string[];
+}
+
+/** What the engine answers of a receptacle that stands for any. */
+function loneAnswer({ readings, facts, kit, nominalVolts }: LoneQuestion): LoneDiagnosis {
+  const scale = new VoltScale(nominalVolts);
+  const judged = diagnoseLone(anywhere, scale.toEngine(readings), facts, kit);
+  return { ...judged, table: scale.toShown(judged.table) };
+}
+
+/** An answer for any receptacle, put to one of them. */
+function judgedAlone(id: string, answer: LoneDiagnosis): JudgedReceptacle {
+  const [hot, neutral, ground] = answer.contacts;
+  return {
+    ...answer,
+    id,
+    contacts: { hot, neutral, ground },
+    next: answer.next === null ? null : placed(answer.next, id),
+    table: answer.table.map(({ reading, predicted, ...rest }) => ({
+      ...rest,
+      reading: { ...reading, at: id },
+      predicted: { ...predicted, at: id },
+    })),
+    explanations: answer.explanations
+      .filter(({ probability }, index) => index === 0 || probability >= worthALine)
+      .slice(0, mostExplanations)
+      .map(({ faults, tripped, probability, conditions: [condition = 'correct'] }, place) => ({
+        faults,
+        isTripped: tripped,
+        isMisread: !tripped && isMisread(faults, place),
+        probability,
+        condition,
+      })),
+    cause: null,
+    isFinal: true,
+  };
+}
+
 /** Judges a house again and again as it is walked: what did not change since is not judged anew. */
 export class HouseJudge {
-  private memory = new Map<string, Remembered>();
-  private readonly loneAnswers = new Map<string, LoneDiagnosis>();
-  private readonly blindness = new Map<string, readonly ConditionId[]>();
-  private readonly diagnosticians = new Map<string, { readonly key: string; readonly of: Diagnostician }>();
+  /** Most receptacles of a house that stand alone show the same: what was worked out for one holds for all. */
+  private readonly loneAnswers = new Memo(loneAnswer, mostAnswers);
+  private readonly alone = new Memo(
+    ({ id, ...question }: LoneQuestion & { readonly id: string }) =>
+      judgedAlone(id, this.loneAnswers.of(question)),
+    mostAnswers,
+  );
+  private readonly blindness = new Memo(blindSpots, mostAnswers);
+  /** By breaker, what was asked last and what was answered. */
+  private circuits = new Map<string, { readonly asked: CircuitQuestion; readonly answer: CircuitAnswer }>();
+  private readonly diagnosticians = new Map<string, { readonly asked: object; readonly of: Diagnostician }>();
 
   /**
    * Answers in steps, as the engine does: null after each slice of work, a judgement when it has become better, and
    * in the end the final one.
    */
   *judging(house: House, kit: readonly InstrumentId[]): Generator<HouseJudgement | null, HouseJudgement> {
-    const facts = factsOf(house);
-    const { nominalVolts } = regions[house.region];
+    const asked = { facts: factsOf(house), kit, nominalVolts: regions[house.region].nominalVolts };
     const circuits = circuitsOf(house).filter(
       ({ receptacles }) => receptacles.length > 1 && receptacles.some((one) => readingsOf(one).length > 0),
     );
     const onCircuit = new Set(circuits.flatMap(({ receptacles }) => receptacles.map(({ id }) => id)));
-    const next = new Map<string, Remembered>();
+    const alone: JudgedReceptacle[] = [];
     for (const receptacle of receptaclesOf(house)) {
-      if (onCircuit.has(receptacle.id) || readingsOf(receptacle).length === 0) continue;
-      next.set(receptacle.id, this.alone(receptacle, facts, kit, nominalVolts));
+      const readings = readingsOf(receptacle).map((reading) => ({ ...reading, at: anywhere }));
+      if (onCircuit.has(receptacle.id) || readings.length === 0) continue;
+      alone.push(this.alone.of({ id: receptacle.id, ...asked, readings }));
       yield null;
     }
-    for (const circuit of circuits) {
-      const name = onBreaker(circuit);
-      const known = this.memory.get(name);
-      if (known !== undefined) next.set(name, known);
+    const answers = new Map<string, CircuitAnswer>();
+    for (const { breaker } of circuits) {
+      const known = this.circuits.get(breaker);
+      if (known !== undefined) answers.set(breaker, known.answer);
     }
-    yield this.gathered(house, next, circuits, circuits.length === 0);
-    for (const circuit of circuits)
-      for (const step of this.onCircuit(circuit, facts, kit, nominalVolts)) {
-        if (step === null) {
+    yield gathered(house, alone, answers, circuits, circuits.length === 0, this.blindness);
+    const next = new Map<string, { readonly asked: CircuitQuestion; readonly answer: CircuitAnswer }>();
+    for (const fed of circuits) {
+      const question: CircuitQuestion = {
+        ...asked,
+        breaker: fed.breaker,
+        receptacles: fed.receptacles.map(({ id }) => id),
+        readings: fed.receptacles.flatMap(readingsOf),
+      };
+      for (const answer of this.onCircuit(fed, question)) {
+        if (answer === null) {
           yield null;
           continue;
         }
-        next.set(onBreaker(circuit), step);
-        yield this.gathered(house, next, circuits, false);
+        answers.set(fed.breaker, answer);
+        // An answer that was stopped on the way is not one to go by next time.
+        if (answer.circuit.isFinal) next.set(fed.breaker, { asked: question, answer });
+        yield gathered(house, alone, answers, circuits, false, this.blindness);
       }
-    this.memory = next;
-    return this.gathered(house, next, circuits, true);
-  }
-
-  private alone(
-    receptacle: Receptacle,
-    facts: HouseFacts,
-    kit: readonly InstrumentId[],
-    nominalVolts: number,
-  ): Remembered {
-    const readings = readingsOf(receptacle);
-    const key = JSON.stringify([readings, facts, kit, nominalVolts]);
-    const known = this.memory.get(receptacle.id);
-    if (known?.key === key) return known;
-    const judged = this.lone(receptacle.id, readings, facts, kit, nominalVolts);
-    const [hot, neutral, ground] = judged.contacts;
-    const one: JudgedReceptacle = {
-      ...judged,
-      contacts: { hot, neutral, ground },
-      explanations: judged.explanations
-        .filter(({ probability }, index) => index === 0 || probability >= worthALine)
-        .slice(0, mostExplanations)
-        .map(({ faults, tripped, probability, conditions: [condition = 'correct'] }, place) => ({
-          faults,
-          isTripped: tripped,
-          isMisread: !tripped && isMisread(faults, place),
-          probability,
-          condition,
-        })),
-      cause: null,
-      isFinal: true,
-    };
-    return { key, judged: [one], circuit: null };
-  }
-
-  /** Most receptacles of a house that stand alone show the same: what was worked out for one holds for all. */
-  private lone(
-    id: string,
-    readings: readonly Reading[],
-    facts: HouseFacts,
-    kit: readonly InstrumentId[],
-    nominalVolts: number,
-  ): LoneDiagnosis {
-    const unplaced = readings.map((reading) => ({ ...reading, at: anywhere }));
-    const key = JSON.stringify([unplaced, facts, kit, nominalVolts]);
-    let known = this.loneAnswers.get(key);
-    if (known === undefined) {
-      const scale = new VoltScale(nominalVolts);
-      const judged = diagnoseLone(anywhere, scale.toEngine(unplaced), facts, kit);
-      known = { ...judged, table: scale.toShown(judged.table) };
-      if (this.loneAnswers.size > mostLoneAnswers) this.loneAnswers.clear();
-      this.loneAnswers.set(key, known);
     }
-    return {
-      ...known,
-      id,
-      next: known.next === null ? null : placed(known.next, id),
-      table: known.table.map(({ reading, predicted, ...rest }) => ({
-        ...rest,
-        reading: { ...reading, at: id },
-        predicted: { ...predicted, at: id },
-      })),
-    };
+    this.circuits = next;
+    return gathered(house, alone, answers, circuits, true, this.blindness);
   }
 
-  private *onCircuit(
-    fed: FedTogether,
-    facts: HouseFacts,
-    kit: readonly InstrumentId[],
-    nominalVolts: number,
-  ): Generator<Remembered | null> {
-    const readings = fed.receptacles.flatMap(readingsOf);
-    const wiring = JSON.stringify([fed.receptacles.map(({ id }) => id), facts]);
-    const key = JSON.stringify([readings, wiring, kit, nominalVolts]);
-    const name = onBreaker(fed);
-    if (this.memory.get(name)?.key === key) return;
-    const held = this.diagnosticians.get(name);
-    const diagnostician =
-      held?.key === wiring
-        ? held.of
-        : new Diagnostician({
-            circuit: guessedCircuit(fed, facts.groundedWiring ?? null),
-            house: facts,
-            unknownLoads: true,
-            unknownDevices: new Set(),
-            guessed: true,
-          });
-    this.diagnosticians.set(name, { key: wiring, of: diagnostician });
-    const scale = new VoltScale(nominalVolts);
-    const run = diagnostician.diagnosing({ readings: scale.toEngine(readings), trippedBefore: null, kit });
+  private *onCircuit(fed: FedTogether, asked: CircuitQuestion): Generator<CircuitAnswer | null> {
+    const known = this.circuits.get(asked.breaker);
+    if (known !== undefined && isSameQuestion(known.asked, asked)) {
+      yield known.answer;
+      return;
+    }
+    const scale = new VoltScale(asked.nominalVolts);
+    const run = this.diagnosticianOf(fed, asked).diagnosing({
+      readings: scale.toEngine(asked.readings),
+      trippedBefore: null,
+      kit: asked.kit,
+    });
     for (;;) {
       const step = run.next();
-      yield step.value === null ? null : remembered(key, fed, step.value, scale, nominalVolts);
+      yield step.value === null ? null : answerOf(fed, step.value, scale, asked.nominalVolts);
       if (step.done) return;
     }
   }
 
-  private blindTo(used: readonly InstrumentId[]): readonly ConditionId[] {
-    const key = [...new Set(used)].sort().join();
-    const known = this.blindness.get(key) ?? blindSpots(used);
-    this.blindness.set(key, known);
-    return known;
+  /** What is known of a circuit's wiring alone outlasts the readings. */
+  private diagnosticianOf(fed: FedTogether, { breaker, receptacles, facts }: CircuitQuestion): Diagnostician {
+    const asked = { receptacles, facts };
+    const held = this.diagnosticians.get(breaker);
+    if (held !== undefined && isSameQuestion(held.asked, asked)) return held.of;
+    const made = new Diagnostician({
+      circuit: guessedCircuit(fed, facts.groundedWiring ?? null),
+      house: facts,
+      unknownLoads: true,
+      unknownDevices: new Set(),
+      guessed: true,
+    });
+    this.diagnosticians.set(breaker, { asked, of: made });
+    return made;
   }
+}
 
-  /** What may hide behind the receptacles that read correct, each with no more than was used there. */
-  private notSeen(house: House, judged: ReadonlyMap<string, JudgedReceptacle>): readonly ConditionId[] {
-    const hidden = new Set<ConditionId>();
-    for (const receptacle of receptaclesOf(house)) {
-      const one = judged.get(receptacle.id);
-      const used = readingsOf(receptacle).map(({ instrument }) => instrument);
-      if (one?.condition !== 'correct' || used.length === 0) continue;
-      for (const id of [...one.notRuledOut, ...this.blindTo(used)]) hidden.add(id);
-    }
-    return conditionIds.filter((id) => hidden.has(id));
-  }
+type Blindness = Memo<readonly InstrumentId[], readonly ConditionId[]>;
 
-  private gathered(
-    house: House,
-    parts: ReadonlyMap<string, Remembered>,
-    circuits: readonly FedTogether[],
-    isFinal: boolean,
-  ): HouseJudgement {
-    const all = [...parts.values()].flatMap(({ judged }) => judged);
-    const receptacles = new Map(all.map((one) => [one.id, one]));
-    const breakerOf = new Map(receptaclesOf(house).map(({ id, breaker }) => [id, breaker]));
-    return {
-      receptacles,
-      circuits: circuits.flatMap((circuit) => parts.get(onBreaker(circuit))?.circuit ?? []),
-      likelyGroups: likelyGroups(
-        receptaclesOf(house).map(({ id, breaker }) => ({
-          id,
-          condition: receptacles.get(id)?.condition ?? null,
-          isGrouped: breaker !== null,
-        })),
-      ),
-      serviceNeutral: lostServiceNeutral(
-        receptaclesOf(house).flatMap(readingsOf),
-        (id) => breakerOf.get(id) ?? id,
-        regions[house.region].nominalVolts,
-      ),
-      notSeen: this.notSeen(house, receptacles),
-      isFinal,
-    };
+/** What may hide behind the receptacles that read correct, each with no more than was used there. */
+function notSeenIn(
+  house: House,
+  judged: ReadonlyMap<string, JudgedReceptacle>,
+  blindness: Blindness,
+): readonly ConditionId[] {
+  const hidden = new Set<ConditionId>();
+  for (const receptacle of receptaclesOf(house)) {
+    const one = judged.get(receptacle.id);
+    const used = readingsOf(receptacle).map(({ instrument }) => instrument);
+    if (one?.condition !== 'correct' || used.length === 0) continue;
+    for (const id of [...one.notRuledOut, ...blindness.of([...new Set(used)].sort())]) hidden.add(id);
   }
+  return conditionIds.filter((id) => hidden.has(id));
+}
+
+function gathered(
+  house: House,
+  alone: readonly JudgedReceptacle[],
+  answers: ReadonlyMap<string, CircuitAnswer>,
+  circuits: readonly FedTogether[],
+  isFinal: boolean,
+  blindness: Blindness,
+): HouseJudgement {
+  const all = [...alone, ...[...answers.values()].flatMap(({ judged }) => judged)];
+  const receptacles = new Map(all.map((one) => [one.id, one]));
+  const breakerOf = new Map(receptaclesOf(house).map(({ id, breaker }) => [id, breaker]));
+  return {
+    receptacles,
+    circuits: circuits.flatMap(({ breaker }) => answers.get(breaker)?.circuit ?? []),
+    likelyGroups: likelyGroups(
+      receptaclesOf(house).map(({ id, breaker }) => ({
+        id,
+        condition: receptacles.get(id)?.condition ?? null,
+        isGrouped: breaker !== null,
+      })),
+    ),
+    serviceNeutral: lostServiceNeutral(
+      receptaclesOf(house).flatMap(readingsOf),
+      (id) => breakerOf.get(id) ?? id,
+      regions[house.region].nominalVolts,
+    ),
+    notSeen: notSeenIn(house, receptacles, blindness),
+    isFinal,
+  };
 }

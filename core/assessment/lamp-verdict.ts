@@ -19,6 +19,7 @@ import {
   litFrom,
   patternsOf,
 } from '../instruments/index.ts';
+import { Memo } from './memo.ts';
 
 export type { ContactState } from '../diagnosis/index.ts';
 
@@ -92,15 +93,12 @@ function dangersAmong(fits: readonly Fit[], leading: readonly ConditionId[]): re
   return conditionIds.filter((id) => open.has(id) && conditions[id].dangerous && !leading.includes(id));
 }
 
-const judged = new Map<string, Verdict>();
+/** Three lamps of three states. */
+const allReadings = 27;
+const verdicts = new Memo(({ hn, hg, ng }: Lamps) => verdictOnLamps({ hn, hg, ng }), allReadings);
 
 /** The verdict on the lamps of one plug-in tester, from the pattern table; the same object for the same lamps. */
-export const judgeByLamps: Judge = ({ lamps }) => {
-  const shown = [lamps.hn, lamps.hg, lamps.ng].join();
-  const verdict = judged.get(shown) ?? verdictOnLamps(lamps);
-  judged.set(shown, verdict);
-  return verdict;
-};
+export const judgeByLamps: Judge = ({ lamps: { hn, hg, ng } }) => verdicts.of({ hn, hg, ng });
 
 function verdictOnLamps(lamps: Lamps): Verdict {
   const patterns = patternsOf(lamps);

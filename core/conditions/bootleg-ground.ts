@@ -15,4 +15,5 @@ export const bootlegGround: Condition = {
   references: ['nec-250.142', 'nec-250.140', 'nec-406.4-d2'],
   questions: [],
   cautions: ['contacts', 'box'],
+  forbids: [],
 };

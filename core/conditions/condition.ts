@@ -1,3 +1,4 @@
+import type { InstrumentId } from '../circuit/index.ts';
 import type { QuestionId, ReferenceId, WayId } from '../corrections/index.ts';
 import type { CautionId } from './cautions.ts';
 
@@ -57,4 +58,6 @@ export interface Condition {
   /** Questions on which practitioners differ that bear on it. */
   readonly questions: readonly QuestionId[];
   readonly cautions: readonly CautionId[];
+  /** Instruments that may not be used while it may hold. */
+  readonly forbids: readonly InstrumentId[];
 }

@@ -8,4 +8,5 @@ export const correct: Condition = {
   references: [],
   questions: [],
   cautions: [],
+  forbids: [],
 };

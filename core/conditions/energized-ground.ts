@@ -8,4 +8,5 @@ export const energizedGround: Condition = {
   references: ['nec-250.148'],
   questions: [],
   cautions: ['contacts', 'stop', 'box', 'load-test'],
+  forbids: ['loaded', 'gfci-button'],
 };

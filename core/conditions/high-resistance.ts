@@ -8,4 +8,5 @@ export const highResistance: Condition = {
   references: ['nec-110.14', 'nec-210.19'],
   questions: ['neutral-to-ground'],
   cautions: ['contacts', 'load-test', 'box'],
+  forbids: [],
 };

@@ -8,4 +8,5 @@ export const hotGroundReversed: Condition = {
   references: ['nec-250.148', 'nec-200.11'],
   questions: [],
   cautions: ['contacts', 'stop', 'box', 'load-test'],
+  forbids: ['loaded', 'gfci-button'],
 };

@@ -8,4 +8,5 @@ export const lostSharedNeutral: Condition = {
   references: ['nec-300.13'],
   questions: [],
   cautions: ['contacts', 'stop', 'load-test', 'box'],
+  forbids: [],
 };

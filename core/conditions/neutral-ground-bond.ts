@@ -8,4 +8,5 @@ export const neutralGroundBond: Condition = {
   references: ['nec-250.142'],
   questions: [],
   cautions: ['contacts', 'box'],
+  forbids: [],
 };

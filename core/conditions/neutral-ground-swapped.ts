@@ -8,4 +8,5 @@ export const neutralGroundSwapped: Condition = {
   references: ['nec-200.10', 'nec-250.142'],
   questions: [],
   cautions: ['contacts', 'box'],
+  forbids: [],
 };

@@ -17,4 +17,5 @@ export const openGround: Condition = {
   references: ['nec-406.4-d2', 'nec-250.130', 'nec-406.4-d3'],
   questions: ['adapters'],
   cautions: ['contacts', 'box'],
+  forbids: ['gfci-button'],
 };

@@ -8,4 +8,5 @@ export const openHot: Condition = {
   references: ['nec-110.14'],
   questions: [],
   cautions: ['contacts', 'dark-is-not-dead', 'box'],
+  forbids: [],
 };

@@ -8,4 +8,5 @@ export const openNeutral: Condition = {
   references: ['nec-300.13', 'nec-110.14'],
   questions: [],
   cautions: ['contacts', 'dark-is-not-dead', 'box'],
+  forbids: ['gfci-button'],
 };

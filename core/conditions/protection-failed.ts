@@ -8,4 +8,5 @@ export const protectionFailed: Condition = {
   references: ['ul-943', 'nec-210.8', 'nec-406.4-d3'],
   questions: [],
   cautions: ['contacts', 'ground-fault-test'],
+  forbids: [],
 };

@@ -8,4 +8,5 @@ export const protectionTripped: Condition = {
   references: ['ul-943'],
   questions: [],
   cautions: ['dark-is-not-dead', 'ground-fault-test'],
+  forbids: [],
 };

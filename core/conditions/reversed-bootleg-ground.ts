@@ -8,4 +8,5 @@ export const reversedBootlegGround: Condition = {
   references: ['nec-250.142', 'nec-200.11', 'nec-406.4-d2'],
   questions: [],
   cautions: ['contacts', 'stop', 'box', 'load-test'],
+  forbids: ['loaded', 'gfci-button'],
 };

@@ -8,4 +8,5 @@ export const reversedPolarity: Condition = {
   references: ['nec-200.10', 'nec-200.11'],
   questions: [],
   cautions: ['contacts', 'box'],
+  forbids: [],
 };

@@ -1,17 +1,16 @@
 import type { InstrumentId, Reading } from '../circuit/index.ts';
-import type { ConditionId } from '../conditions/index.ts';
+import { type ConditionId, conditions } from '../conditions/index.ts';
 import { lampsOf, pairs } from '../instruments/index.ts';
 import type { OutletOpinion } from './posterior.ts';
 
-const liveGround: ReadonlySet<ConditionId> = new Set([
-  'energized-ground',
-  'reversed-bootleg-ground',
-  'hot-ground-reversed',
-]);
-const floatingGround: ReadonlySet<ConditionId> = new Set([...liveGround, 'open-ground', 'open-neutral']);
+const forbiddenBy = (id: ConditionId, instrument: InstrumentId): boolean =>
+  conditions[id].forbids.includes(instrument);
 
-const mayBe = ({ condition, notRuledOut }: OutletOpinion, ids: ReadonlySet<ConditionId>): boolean =>
-  condition === 'undetermined' || ids.has(condition) || notRuledOut.some((id) => ids.has(id));
+/** Whether something that may hold at an outlet forbids an instrument; what is undetermined may be anything. */
+function isForbidden(instrument: InstrumentId, { condition, notRuledOut }: OutletOpinion): boolean {
+  const mayHold = condition === 'undetermined' ? (Object.keys(conditions) as ConditionId[]) : [condition];
+  return [...mayHold, ...notRuledOut].some((id) => forbiddenBy(id, instrument));
+}
 
 /**
  * Whether an instrument may be used at an outlet as things stand there: no load test where a ground may be live; no
@@ -22,14 +21,13 @@ export function isSafe(
   opinion: OutletOpinion,
   readings: readonly Reading[],
 ): boolean {
-  if (instrument === 'loaded') return !mayBe(opinion, liveGround);
+  if (isForbidden(instrument, opinion)) return false;
   if (instrument !== 'gfci-button') return true;
   const correct = lampsOf('hn-hg');
-  const readsCorrect = readings.some(
+  return readings.some(
     (one) =>
       one.at === opinion.id &&
       one.instrument === 'lamps' &&
       pairs.every((pair) => one[pair] === correct[pair]),
   );
-  return readsCorrect && !mayBe(opinion, floatingGround);
 }
