@@ -1,5 +1,6 @@
 export * from './circuit-file.ts';
 export * from './conductor.ts';
+export * from './elements.ts';
 export { jsonSchemas } from './json-schemas.ts';
 export { netlist, nodeNames } from './netlist.ts';
 export * from './network.ts';

@@ -1,15 +1,7 @@
 import type { Circuit } from './circuit-file.ts';
+import { type ElementSink, emitFixed, emitOperating } from './elements.ts';
 import { type Elimination, eliminationOf } from './elimination.ts';
-import {
-  type ElementSink,
-  earth,
-  emitFixed,
-  emitOperating,
-  type Network,
-  networkOf,
-  type Operation,
-  operationOf,
-} from './network.ts';
+import { earth, type Network, networkOf, type Operation, operationOf } from './network.ts';
 
 /**
  * Solves one network for many operations, without allocating while it does.

@@ -1,13 +1,11 @@
 export { blindSpots, referenceCircuit } from './blind-spots.ts';
 export { causesOf } from './cause.ts';
 export * from './contact-state.ts';
+export { type DiagnosisFile, type DiagnosisWords, diagnosisOf } from './diagnosis-answer.ts';
 export {
-  type DiagnosisFile,
   type DiagnosisInput,
-  type DiagnosisWords,
   diagnosisInputShape,
   diagnosisJsonSchemas,
-  diagnosisOf,
   parseDiagnosisInput,
 } from './diagnosis-file.ts';
 export * from './diagnostician.ts';

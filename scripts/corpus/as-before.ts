@@ -115,7 +115,10 @@ export function reportAsBefore(report: Report, entries: readonly JobEntry[]): un
     })),
     findings: findings.map((one) => findingAsBefore(one, words)),
     decided: decided.map((one) => findingAsBefore(one, words)),
-    notSeen: notSeen.map((id) => ({ ...conditions[id], ...words.conditions[id] })),
+    notSeen: notSeen.map((id) => {
+      const { forbids: _since, ...condition } = conditions[id];
+      return { ...condition, ...words.conditions[id] };
+    }),
     noDefect: noDefect.map(({ key, ...one }) => ({
       key: key.replace(/^(neutral|upgrade)-/, '$1 '),
       ...one,
