@@ -57,9 +57,14 @@ export interface Operation {
   readonly deviceStates: readonly DeviceState[];
 }
 
+interface Numbered {
+  readonly nodeCount: number;
+  readonly outlets: readonly OutletNodes[];
+  readonly bus: Network['bus'];
+}
+
 /** Numbers the nodes in the order in which they are eliminated: farthest outlets first, the panel last. */
-export function networkOf(circuit: Circuit): Network {
-  const topology = topologyOf(circuit);
+function numbered(circuit: Circuit, topology: Topology): Numbered {
   const deviceAt = new Map(circuit.protection.map((device) => [device.at, device]));
   let nodeCount = 0;
   const next = (present: boolean): number => {
@@ -91,22 +96,35 @@ export function networkOf(circuit: Circuit): Network {
     outlets[index] = { splice, protectedSide, contact };
   }
   const bus = { L1: next(true), L2: next(circuit.outlets.some((outlet) => outlet.leg === 'L2')) };
+  return { nodeCount, outlets, bus };
+}
 
-  const startOf = (from: string): Readonly<Record<Wire, number>> => {
-    if (from === 'panel') return { L1: bus.L1, L2: bus.L2, neutral: earth, ground: earth };
-    const index = topology.outletIndex.get(from) ?? -1;
-    const outlet = circuit.outlets[index];
-    const nodes = outlets[index];
-    if (outlet === undefined || nodes === undefined) throw new Error(`no outlet ${from}`);
-    const covered = deviceAt.get(from)?.covers === 'downstream';
-    const inner = (wire: Wire): number =>
-      covered && nodes.protectedSide[wire] !== absent ? nodes.protectedSide[wire] : nodes.splice[wire];
-    const start = { L1: inner('L1'), L2: inner('L2'), neutral: inner('neutral'), ground: inner('ground') };
-    if (outlet.wiring === 'pigtail') return start;
-    const { hot, neutral, ground } = nodes.contact;
-    return { ...start, [outlet.leg]: hot, neutral, ground };
-  };
+/** Where a cable starts that leads away from an outlet, or from the panel. */
+function startOf(
+  from: string,
+  circuit: Circuit,
+  { outletIndex }: Topology,
+  { outlets, bus }: Numbered,
+): Readonly<Record<Wire, number>> {
+  if (from === 'panel') return { L1: bus.L1, L2: bus.L2, neutral: earth, ground: earth };
+  const index = outletIndex.get(from) ?? -1;
+  const outlet = circuit.outlets[index];
+  const nodes = outlets[index];
+  if (outlet === undefined || nodes === undefined) throw new Error(`no outlet ${from}`);
+  const covered = circuit.protection.findLast(({ at }) => at === from)?.covers === 'downstream';
+  const inner = (wire: Wire): number =>
+    covered && nodes.protectedSide[wire] !== absent ? nodes.protectedSide[wire] : nodes.splice[wire];
+  const start = { L1: inner('L1'), L2: inner('L2'), neutral: inner('neutral'), ground: inner('ground') };
+  if (outlet.wiring === 'pigtail') return start;
+  const { hot, neutral, ground } = nodes.contact;
+  return { ...start, [outlet.leg]: hot, neutral, ground };
+}
 
+/** The nodes of a circuit, and what joins them whatever is wrong with it. */
+export function networkOf(circuit: Circuit): Network {
+  const topology = topologyOf(circuit);
+  const nodes = numbered(circuit, topology);
+  const { nodeCount, outlets, bus } = nodes;
   return {
     circuit,
     topology,
@@ -123,7 +141,7 @@ export function networkOf(circuit: Circuit): Network {
       };
     }),
     bus,
-    cableStart: circuit.cables.map((cable) => startOf(cable.from)),
+    cableStart: circuit.cables.map(({ from }) => startOf(from, circuit, topology, nodes)),
     cableEnd: circuit.cables.map((cable) => {
       const splice = outlets[topology.outletIndex.get(cable.to) ?? -1]?.splice;
       if (splice === undefined) throw new Error(`no outlet ${cable.to}`);

@@ -10,6 +10,8 @@ import { earth, type Network, networkOf, type Operation, operationOf } from './n
  * give way to a branch yᵢ·yⱼ/Σy between every two of them (network theory, from memory). Nothing is ever
  * subtracted, so a nanosiemens leak beside a 10 kS pole keeps all its digits, which elimination on a nodal
  * matrix would lose in the diagonal.
+ *
+ * Longer than other files: every step works on the same arrays, entry by entry, and is read beside the one before it.
  */
 export class Solver {
   readonly network: Network;

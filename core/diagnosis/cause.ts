@@ -1,4 +1,5 @@
 import {
+  type Cable,
   type Conductor,
   conductors,
   type DeviceState,
@@ -49,106 +50,124 @@ const deviceStates = [
 /** Ohms that a poor connection is tried with before any are fitted. */
 export const firstOhms = 1;
 
-/** Every single cause at every site of a network; device states are causes only where they are not known. */
-export function causesOf(
-  network: Network,
-  house: HouseFacts,
-  unknownDevices: ReadonlySet<number>,
-): readonly Cause[] {
-  const { circuit, topology } = network;
-  const causes: Cause[] = [];
-  const add = (
+type Where = { readonly cable: string } | { readonly at: string };
+
+/** Gathers the causes of a network, site by site. */
+class CauseList {
+  readonly causes: Cause[] = [];
+  private readonly network: Network;
+  private readonly house: HouseFacts;
+
+  constructor(network: Network, house: HouseFacts) {
+    this.network = network;
+    this.house = house;
+  }
+
+  private add(
     prior: PriorId,
     site: Cause['site'],
     faults: readonly Fault[],
     { device = null, share = 1 }: { readonly device?: Cause['device']; readonly share?: number } = {},
-  ): void => {
-    causes.push({
-      index: causes.length,
+  ): void {
+    this.causes.push({
+      index: this.causes.length,
       prior,
-      logOdds: Math.log(share * oddsIn(house, prior)),
+      logOdds: Math.log(share * oddsIn(this.house, prior)),
       faults,
       site,
       resistance: faults.findIndex(({ kind }) => kind === 'resistance'),
       device,
     });
-  };
+  }
 
-  const addConductors = (
-    site: Cause['site'],
-    at: { cable: string } | { at: string },
-    hasGround: boolean,
-    hots: readonly Leg[],
-  ): void => {
-    const isCable = 'cable' in at;
+  /** What opens, resists or changes places in a cable or at the terminals of an outlet. */
+  conductors(site: Cause['site'], at: Where, hasGround: boolean, hots: readonly Leg[]): void {
     const withLeg = (leg: Leg) => (hots.length > 1 ? { leg } : {});
     for (const conductor of conductors) {
       if (conductor === 'ground' && !hasGround) continue;
       const legsOf = conductor === 'hot' ? hots : hots.slice(0, 1);
       for (const leg of legsOf) {
         const legKey = conductor === 'hot' ? withLeg(leg) : {};
-        add(openPrior[conductor], site, [{ kind: 'open', conductor, ...legKey, ...at }]);
+        this.add(openPrior[conductor], site, [{ kind: 'open', conductor, ...legKey, ...at }]);
         const poor: PriorId = conductor === 'ground' ? 'ground-of-high-resistance' : 'poor-connection';
-        add(poor, site, [{ kind: 'resistance', conductor, ...legKey, ohms: firstOhms, ...at }]);
+        this.add(poor, site, [{ kind: 'resistance', conductor, ...legKey, ohms: firstOhms, ...at }]);
       }
-      if (conductor === 'hot' && hots.length > 1) add('open-hot', site, [{ kind: 'open', conductor, ...at }]);
+      if (conductor === 'hot' && hots.length > 1)
+        this.add('open-hot', site, [{ kind: 'open', conductor, ...at }]);
     }
+    const isCable = 'cable' in at;
     for (const [a, b] of exchanges) {
       if (isCable && !hasGround && b === 'ground') continue;
       const legsOf = a === 'hot' ? hots : hots.slice(0, 1);
       for (const leg of legsOf)
-        add(exchangePrior(a, b, isCable), site, [
+        this.add(exchangePrior(a, b, isCable), site, [
           { kind: 'swap', conductors: [a, b], ...(a === 'hot' ? withLeg(leg) : {}), ...at },
         ]);
     }
-  };
+  }
 
-  circuit.cables.forEach(({ id, ground }, cable) => {
-    addConductors({ cable }, { cable: id }, ground, topology.legsOfCable[cable] ?? ['L1']);
-  });
-  circuit.outlets.forEach(({ id, leg }, outlet) => {
+  /** Jumpers and shorts in the box of an outlet. */
+  jumpers(outlet: number, id: string, into: readonly Cable[]): void {
     const site = { outlet };
-    addConductors(site, { at: id }, true, [leg]);
-    const into = circuit.cables.filter((cable) => cable.to === id);
-    const [cable] = into;
-    const arrives = groundArrives(network, outlet);
+    const arrives = groundArrives(this.network, outlet);
     const reversed: Fault = { kind: 'swap', conductors: ['hot', 'neutral'], at: id };
-    const jumper = (conductor: Conductor): Fault => ({
-      kind: 'bond',
-      conductors: [conductor, 'ground'],
-      at: id,
-    });
+    const [cable] = into;
     const missing: (readonly Fault[])[] = arrives ? [[{ kind: 'open', conductor: 'ground', at: id }]] : [[]];
     if (arrives && cable !== undefined && into.length === 1)
       missing.push([{ kind: 'open', conductor: 'ground', cable: cable.id }]);
     // A jumper stands where the ground fails to arrive: more often at its own box than for want of the cable's.
     missing.forEach((without, index) => {
       const share = missing.length === 1 ? 1 : index === 0 ? 0.75 : 0.25;
-      add('jumper', site, [...without, jumper('neutral')], { share });
-      add('hot-jumper', site, [...without, jumper('hot')], { share });
-      add('reversed-jumper', site, [...without, reversed, jumper('neutral')], { share });
+      this.add('jumper', site, [...without, jumper('neutral', id)], { share });
+      this.add('hot-jumper', site, [...without, jumper('hot', id)], { share });
+      this.add('reversed-jumper', site, [...without, reversed, jumper('neutral', id)], { share });
     });
     if (arrives) {
-      add('jumper-with-ground', site, [jumper('neutral')]);
-      add('short', site, [jumper('hot')]);
+      this.add('jumper-with-ground', site, [jumper('neutral', id)]);
+      this.add('short', site, [jumper('hot', id)]);
     }
-    add('short', site, [{ kind: 'bond', conductors: ['hot', 'neutral'], at: id }]);
-    const device = network.devices.findIndex((one) => one.outlet === outlet);
-    if (device === -1) return;
-    // On the line side of a device a jumper shows otherwise than behind it.
-    const onLineSide: Fault = {
-      kind: 'bond',
-      conductors: ['neutral', 'ground'],
-      at: id,
-      side: 'line',
-    };
-    add(arrives ? 'jumper-with-ground' : 'jumper', site, [onLineSide]);
+    this.add('short', site, [{ kind: 'bond', conductors: ['hot', 'neutral'], at: id }]);
+  }
+
+  /** What is wrong with a device, or with a jumper on its line side, which shows otherwise than one behind it. */
+  device(index: number, outlet: number, id: string, into: readonly Cable[], isUnknown: boolean): void {
+    const site = { outlet };
+    const arrives = groundArrives(this.network, outlet);
+    const onLineSide: Fault = { ...jumper('neutral', id), side: 'line' };
+    this.add(arrives ? 'jumper-with-ground' : 'jumper', site, [onLineSide]);
+    const [cable] = into;
     if (arrives && cable !== undefined)
-      add('jumper', site, [{ kind: 'open', conductor: 'ground', cable: cable.id }, onLineSide]);
-    if (!unknownDevices.has(device)) return;
-    for (const [prior, state] of deviceStates) add(prior, site, [], { device: { index: device, state } });
+      this.add('jumper', site, [{ kind: 'open', conductor: 'ground', cable: cable.id }, onLineSide]);
+    if (isUnknown)
+      for (const [prior, state] of deviceStates) this.add(prior, site, [], { device: { index, state } });
+  }
+}
+
+const jumper = (conductor: Conductor, at: string): Extract<Fault, { kind: 'bond' }> => ({
+  kind: 'bond',
+  conductors: [conductor, 'ground'],
+  at,
+});
+
+/** Every single cause at every site of a network; device states are causes only where they are not known. */
+export function causesOf(
+  network: Network,
+  house: HouseFacts,
+  unknownDevices: ReadonlySet<number>,
+): readonly Cause[] {
+  const { circuit, topology, devices } = network;
+  const list = new CauseList(network, house);
+  circuit.cables.forEach(({ id, ground }, cable) => {
+    list.conductors({ cable }, { cable: id }, ground, topology.legsOfCable[cable] ?? ['L1']);
   });
-  return causes;
+  circuit.outlets.forEach(({ id, leg }, outlet) => {
+    const into = circuit.cables.filter((cable) => cable.to === id);
+    list.conductors({ outlet }, { at: id }, true, [leg]);
+    list.jumpers(outlet, id, into);
+    const device = devices.findIndex((one) => one.outlet === outlet);
+    if (device !== -1) list.device(device, outlet, id, into, unknownDevices.has(device));
+  });
+  return list.causes;
 }
 
 /** True where ground wires lead from the panel to an outlet. */

@@ -5,7 +5,7 @@ import {
   usualButtonMilliamps,
   usualLoadAmps,
 } from '../circuit/index.ts';
-import { pairs } from '../instruments/index.ts';
+import { contacts, pairs } from '../instruments/index.ts';
 
 /** What one number of a reading is. */
 export const channelKinds = ['lamp', 'volts', 'sounds', 'milliamps', 'trips', 'button'] as const;
@@ -71,117 +71,135 @@ export interface Taken {
 const stateKey = (reading: Reading, repaired: boolean): string =>
   `${repaired}${reading.state === undefined ? '' : JSON.stringify(reading.state)}`;
 
-/** Compiles readings for a network. The outlets they name must be the network's. */
-export function evidenceOf(network: Network, taken: Taken): Evidence {
-  const kinds: ChannelKind[] = [];
-  const observed: number[] = [];
-  const { outletIndex } = network.topology;
-  const put = (kind: ChannelKind, value: number): void => {
-    kinds.push(kind);
-    observed.push(value);
-  };
+const settingOf = (reading: Reading): number => {
+  if (reading.instrument === 'loaded') return reading.amps ?? usualLoadAmps;
+  return reading.instrument === 'gfci-button' ? (reading.buttonMilliamps ?? usualButtonMilliamps) : 0;
+};
 
-  const putReading = (reading: Reading): void => {
-    switch (reading.instrument) {
-      case 'lamps':
-        for (const pair of pairs) put('lamp', lampCode[reading[pair]]);
-        return;
-      case 'meter':
-      case 'meter-low':
-      case 'loaded':
-        for (const pair of pairs) put('volts', reading[pair]);
-        return;
-      case 'earth-meter':
-        for (const contact of ['hot', 'neutral', 'ground'] as const) put('volts', reading[contact]);
-        return;
-      case 'probe':
-        for (const contact of ['hot', 'neutral', 'ground'] as const) put('sounds', reading[contact] ? 1 : 0);
-        return;
-      case 'gfci-button':
-        put('milliamps', reading.milliamps);
-        for (const device of network.devices) put('trips', reading.trips.includes(device.id) ? 1 : 0);
-        return;
-      case 'own-button':
-        put('button', buttonCode[reading.result]);
-        return;
-    }
-  };
-  const settingOf = (reading: Reading): number => {
-    if (reading.instrument === 'loaded') return reading.amps ?? usualLoadAmps;
-    return reading.instrument === 'gfci-button' ? (reading.buttonMilliamps ?? usualButtonMilliamps) : 0;
-  };
+type Channel = readonly [kind: ChannelKind, observed: number];
 
-  let slots = 0;
-  const nextSlot = (): number => {
-    slots += 1;
-    return slots - 1;
-  };
-  let readingCount = 0;
-  const nextReading = (): number => {
-    readingCount += 1;
-    return readingCount - 1;
-  };
-  const all = [...taken.readings, ...taken.afterRepair];
+const tripFlags = (network: Network, tripped: ReadonlySet<string>): readonly Channel[] =>
+  network.devices.map(({ id }) => ['trips', tripped.has(id) ? 1 : 0]);
+
+/** What a reading shows, channel by channel. */
+function channelsOf(network: Network, reading: Reading): readonly Channel[] {
+  switch (reading.instrument) {
+    case 'lamps':
+      return pairs.map((pair) => ['lamp', lampCode[reading[pair]]]);
+    case 'meter':
+    case 'meter-low':
+    case 'loaded':
+      return pairs.map((pair) => ['volts', reading[pair]]);
+    case 'earth-meter':
+      return contacts.map((contact) => ['volts', reading[contact]]);
+    case 'probe':
+      return contacts.map((contact) => ['sounds', reading[contact] ? 1 : 0]);
+    case 'gfci-button':
+      return [['milliamps', reading.milliamps], ...tripFlags(network, new Set(reading.trips))];
+    case 'own-button':
+      return [['button', buttonCode[reading.result]]];
+  }
+}
+
+/** Positions of readings, gathered by the state of the circuit in which they were taken. */
+function byState(all: readonly Reading[], firstRepaired: number): readonly (readonly number[])[] {
   const groups = new Map<string, number[]>();
   all.forEach((reading, position) => {
-    const key = stateKey(reading, position >= taken.readings.length);
+    const key = stateKey(reading, position >= firstRepaired);
     const group = groups.get(key);
     if (group) group.push(position);
     else groups.set(key, [position]);
   });
-  const states = [...groups.values()].map((positions): StateEvidence => {
+  return [...groups.values()];
+}
+
+/** Lays readings out as channels, one after the other. */
+class Compiler {
+  readonly kinds: ChannelKind[] = [];
+  readonly observed: number[] = [];
+  readonly all: readonly Reading[];
+  slots = 0;
+  readingCount = 0;
+  private readonly network: Network;
+  private readonly taken: Taken;
+
+  constructor(network: Network, taken: Taken) {
+    this.network = network;
+    this.taken = taken;
+    this.all = [...taken.readings, ...taken.afterRepair];
+  }
+
+  private put(
+    channels: readonly Channel[],
+    of: Omit<ReadingEvidence, 'index' | 'first' | 'end'>,
+  ): ReadingEvidence {
+    const first = this.observed.length;
+    for (const [kind, observed] of channels) {
+      this.kinds.push(kind);
+      this.observed.push(observed);
+    }
+    this.readingCount += 1;
+    return { index: this.readingCount - 1, ...of, first, end: this.observed.length };
+  }
+
+  /** What tripped by itself in a state; null where nobody looked. */
+  private trippedBefore(reading: Reading, repaired: boolean): ReadingEvidence | null {
+    if (this.taken.trippedBefore === null || this.network.devices.length === 0) return null;
+    const isAsFound = reading.state === undefined && !repaired;
+    const tripped = new Set(isAsFound ? this.taken.trippedBefore : (reading.trippedBefore ?? []));
+    const nowhere = { position: -1, outlet: -1, instrument: 'tripped-before', setting: 0 } as const;
+    return this.put(tripFlags(this.network, tripped), nowhere);
+  }
+
+  state(positions: readonly number[]): StateEvidence {
     const [first = 0] = positions;
-    const { state, trippedBefore: own } = all[first] as Reading;
-    const repaired = first >= taken.readings.length;
-    const looked = taken.trippedBefore !== null && network.devices.length > 0;
-    const tripped = new Set(state === undefined && !repaired ? taken.trippedBefore : (own ?? []));
-    const start = observed.length;
-    if (looked) for (const device of network.devices) put('trips', tripped.has(device.id) ? 1 : 0);
-    const trippedBefore: ReadingEvidence | null = !looked
-      ? null
-      : {
-          index: nextReading(),
-          position: -1,
-          outlet: -1,
-          instrument: 'tripped-before',
-          setting: 0,
-          first: start,
-          end: observed.length,
-        };
+    const reading = this.all[first] as Reading;
+    const repaired = first >= this.taken.readings.length;
+    const trippedBefore = this.trippedBefore(reading, repaired);
     const byOutlet = new Map<number, ReadingEvidence[]>();
     for (const position of positions) {
-      const reading = all[position] as Reading;
-      const outlet = outletIndex.get(reading.at);
-      if (outlet === undefined) throw new Error(`no outlet ${reading.at}`);
-      const begin = observed.length;
-      putReading(reading);
-      const compiled: ReadingEvidence = {
-        index: nextReading(),
-        position,
-        outlet,
-        instrument: reading.instrument,
-        setting: settingOf(reading),
-        first: begin,
-        end: observed.length,
-      };
-      const others = byOutlet.get(outlet);
+      const compiled = this.reading(position);
+      const others = byOutlet.get(compiled.outlet);
       if (others) others.push(compiled);
-      else byOutlet.set(outlet, [compiled]);
+      else byOutlet.set(compiled.outlet, [compiled]);
     }
     return {
-      state,
+      state: reading.state,
       repaired,
       trippedBefore,
-      outlets: [...byOutlet].map(([outlet, readings]) => ({
-        outlet,
-        slot: nextSlot(),
-        isLocal:
-          network.devices.length === 0 ||
-          readings.every(({ instrument }) => instrument !== 'gfci-button' && instrument !== 'own-button'),
-        readings,
-      })),
+      outlets: [...byOutlet].map(([outlet, readings]) => {
+        this.slots += 1;
+        return { outlet, slot: this.slots - 1, isLocal: this.areLocal(readings), readings };
+      }),
     };
-  });
+  }
+
+  private reading(position: number): ReadingEvidence {
+    const reading = this.all[position] as Reading;
+    const outlet = this.network.topology.outletIndex.get(reading.at);
+    if (outlet === undefined) throw new Error(`no outlet ${reading.at}`);
+    const { instrument } = reading;
+    return this.put(channelsOf(this.network, reading), {
+      position,
+      outlet,
+      instrument,
+      setting: settingOf(reading),
+    });
+  }
+
+  private areLocal(readings: readonly ReadingEvidence[]): boolean {
+    return (
+      this.network.devices.length === 0 ||
+      readings.every(({ instrument }) => instrument !== 'gfci-button' && instrument !== 'own-button')
+    );
+  }
+}
+
+/** Compiles readings for a network. The outlets they name must be the network's. */
+export function evidenceOf(network: Network, taken: Taken): Evidence {
+  const compiler = new Compiler(network, taken);
+  const states = byState(compiler.all, taken.readings.length).map((positions) => compiler.state(positions));
+  const { all, kinds, observed, slots, readingCount } = compiler;
   const firstRepaired = Math.min(
     observed.length,
     ...states.filter(({ repaired }) => repaired).map((state) => firstChannel(state)),

@@ -88,105 +88,149 @@ export function unfitted(
   };
 }
 
-/**
- * Fits the ohms of bad connections (in their logarithm) and, where a pattern of loads is given, the watts at every
- * outlet (else they stay), by least squares with exact derivatives (compensation theorem; see terminals.ts).
- */
-export function fitted(
-  evaluator: Evaluator,
-  hypothesis: Hypothesis,
-  from: Pick<Fitted, 'ohms' | 'watts'>,
-  pattern: LoadPattern | null,
-  tolerance: Tolerance,
-  unknownLoads: boolean,
-): Fitted {
-  const { network, evidence } = evaluator;
-  const { nominalVolts } = network.circuit;
-  const resistanceCount = hypothesis.resistances.length;
-  const free =
-    pattern === null ? [] : [...pattern.upper.keys()].filter((outlet) => (pattern.upper[outlet] ?? 0) > 0);
-  const size = resistanceCount + free.length;
-  const fixedWatts = pattern?.start ?? from.watts;
-  const pull: Pull = { residual: 0, slope: 0 };
-  const channelCount = evidence.firstRepaired;
+/** Branches whose siemens change with what is fitted. */
+interface FittedBranches {
+  readonly branches: Branch[];
+  readonly isLoad: boolean[];
+  /** Quantity of each branch, and the change of the branch's siemens with it. */
+  readonly quantity: number[];
+  readonly siemensSlope: number[];
+}
 
-  const ohmsAt = (x: Float64Array): readonly number[] =>
-    hypothesis.resistances.map((_, which) => Math.exp(x[which] as number));
+/** What is free in a hypothesis: ohms of bad connections first, then the watts at some outlets. */
+class FreeQuantities {
+  readonly size: number;
+  readonly lower: Float64Array;
+  readonly upper: Float64Array;
+  readonly priorWeight: Float64Array;
+  readonly priorCentre: Float64Array;
+  readonly start: Float64Array;
+  private readonly evaluator: Evaluator;
+  private readonly hypothesis: Hypothesis;
+  private readonly tolerance: Tolerance;
+  private readonly unknownLoads: boolean;
+  private readonly resistanceCount: number;
+  /** Outlets whose watts are fitted. */
+  private readonly free: readonly number[];
   /** Watts of what is on are fitted in their logarithm, for they may span three decades. */
-  const isOn = free.map((outlet) => (pattern?.lower[outlet] ?? 0) > 0);
-  const wattsAt = (x: Float64Array): Float64Array => {
-    const watts = fixedWatts.slice();
-    free.forEach((outlet, position) => {
-      const at = x[resistanceCount + position] as number;
-      watts[outlet] = isOn[position] ? Math.exp(at) : at;
+  private readonly isOn: readonly boolean[];
+  private readonly fixedWatts: Float64Array;
+  private readonly channelCount: number;
+  private readonly pull: Pull = { residual: 0, slope: 0 };
+
+  constructor(
+    evaluator: Evaluator,
+    hypothesis: Hypothesis,
+    from: Pick<Fitted, 'ohms' | 'watts'>,
+    pattern: LoadPattern | null,
+    tolerance: Tolerance,
+    unknownLoads: boolean,
+  ) {
+    this.evaluator = evaluator;
+    this.hypothesis = hypothesis;
+    this.tolerance = tolerance;
+    this.unknownLoads = unknownLoads;
+    this.resistanceCount = hypothesis.resistances.length;
+    this.free =
+      pattern === null ? [] : [...pattern.upper.keys()].filter((outlet) => (pattern.upper[outlet] ?? 0) > 0);
+    this.isOn = this.free.map((outlet) => (pattern?.lower[outlet] ?? 0) > 0);
+    this.size = this.resistanceCount + this.free.length;
+    this.fixedWatts = pattern?.start ?? from.watts;
+    this.channelCount = evaluator.evidence.firstRepaired;
+    this.start = new Float64Array(this.size);
+    this.lower = new Float64Array(this.size);
+    this.upper = new Float64Array(this.size);
+    this.priorWeight = new Float64Array(this.size);
+    this.priorCentre = new Float64Array(this.size);
+    this.boundOhms(from.ohms);
+    if (pattern !== null) this.boundWatts(pattern);
+  }
+
+  private boundOhms(from: readonly number[]): void {
+    for (let which = 0; which < this.resistanceCount; which += 1) {
+      this.start[which] = Math.log(from[which] ?? 3);
+      this.lower[which] = logOhms.least;
+      this.upper[which] = logOhms.most;
+      this.priorWeight[which] = 1 / logOhms.sigma ** 2;
+      this.priorCentre[which] = logOhms.middle;
+    }
+  }
+
+  private boundWatts({ start, lower, upper }: LoadPattern): void {
+    this.free.forEach((outlet, position) => {
+      const at = this.resistanceCount + position;
+      const isOn = this.isOn[position];
+      const scale = isOn ? Math.log : (watts: number) => watts;
+      this.start[at] = scale(start[outlet] ?? 0);
+      this.lower[at] = scale(lower[outlet] ?? 0);
+      this.upper[at] = scale(upper[outlet] ?? 0);
+      this.priorWeight[at] = isOn ? 1 / logWatts.sigma ** 2 : 1 / wattsSigma ** 2;
+      this.priorCentre[at] = isOn ? logWatts.middle : 0;
+    });
+  }
+
+  ohmsAt(x: Float64Array): readonly number[] {
+    return this.hypothesis.resistances.map((_, which) => Math.exp(x[which] as number));
+  }
+
+  wattsAt(x: Float64Array): Float64Array {
+    const watts = this.fixedWatts.slice();
+    this.free.forEach((outlet, position) => {
+      const at = x[this.resistanceCount + position] as number;
+      watts[outlet] = this.isOn[position] ? Math.exp(at) : at;
     });
     return watts;
-  };
+  }
 
-  const pullAt = (channel: number): void =>
+  private supposedAt(ohms: readonly number[], watts: Float64Array): Supposed {
+    return supposedWith(this.evaluator.network, this.hypothesis, ohms, watts, this.unknownLoads);
+  }
+
+  private pullAt(channel: number): void {
+    const { evidence, network, predicted } = this.evaluator;
     pullOf(
       evidence.kinds[channel] as ChannelKind,
       evidence.observed[channel] as number,
-      evaluator.predicted[channel] as number,
-      nominalVolts,
-      tolerance,
-      pull,
+      predicted[channel] as number,
+      network.circuit.nominalVolts,
+      this.tolerance,
+      this.pull,
     );
-  const residualsAt = (x: Float64Array): Float64Array => {
-    evaluator.predict(supposedWith(network, hypothesis, ohmsAt(x), wattsAt(x), unknownLoads), false);
-    const residuals = new Float64Array(channelCount + 1);
-    for (let channel = 0; channel < channelCount; channel += 1) {
-      pullAt(channel);
-      residuals[channel] = pull.residual;
+  }
+
+  readonly residuals = (x: Float64Array): Float64Array => {
+    const watts = this.wattsAt(x);
+    this.evaluator.predict(this.supposedAt(this.ohmsAt(x), watts), false);
+    const residuals = new Float64Array(this.channelCount + 1);
+    for (let channel = 0; channel < this.channelCount; channel += 1) {
+      this.pullAt(channel);
+      residuals[channel] = this.pull.residual;
     }
-    residuals[channelCount] = unknownLoads ? excessOf(wattsAt(x)) : 0;
+    residuals[this.channelCount] = this.unknownLoads ? excessOf(watts) : 0;
     return residuals;
   };
-  const linearize = (x: Float64Array) => {
-    const ohms = ohmsAt(x);
-    const watts = wattsAt(x);
+
+  /** Residuals and their slopes by what is fitted, row by row. */
+  readonly linearize = (x: Float64Array) => {
+    const { size, channelCount, pull } = this;
+    const watts = this.wattsAt(x);
     // A load of no watts has no branch of its own, yet its slope is wanted: it is one of next to none.
-    if (unknownLoads) for (const outlet of free) watts[outlet] = Math.max(watts[outlet] as number, 1e-6);
-    const supposed = supposedWith(network, hypothesis, ohms, watts, unknownLoads);
-    const branches: Branch[] = [];
-    const isLoad: boolean[] = [];
-    /** Quantity of each branch, and the change of the branch's siemens with it. */
-    const quantity: number[] = [];
-    const siemensSlope: number[] = [];
-    hypothesis.resistances.forEach((position, which) => {
-      const fault = supposed.faults[position];
-      if (fault?.kind !== 'resistance') return;
-      for (const branch of branchesOf(network, fault, supposed.faults)) {
-        branches.push(branch);
-        isLoad.push(false);
-        quantity.push(which);
-        siemensSlope.push(-fault.ohms / branch.ohms ** 2);
-      }
-    });
-    free.forEach((outlet, position) => {
-      const contact = network.outlets[outlet]?.contact;
-      if (contact === undefined) return;
-      branches.push({
-        a: contact.hot,
-        b: contact.neutral,
-        ohms: nominalVolts ** 2 / (watts[outlet] as number),
-      });
-      isLoad.push(true);
-      quantity.push(resistanceCount + position);
-      siemensSlope.push((isOn[position] ? (watts[outlet] as number) : 1) / nominalVolts ** 2);
-    });
-    const slopes = evaluator.predictWithSlopes(supposed, branches, isLoad);
+    if (this.unknownLoads)
+      for (const outlet of this.free) watts[outlet] = Math.max(watts[outlet] as number, 1e-6);
+    const supposed = this.supposedAt(this.ohmsAt(x), watts);
+    const { branches, isLoad, quantity, siemensSlope } = this.branchesUnder(supposed, watts);
+    const slopes = this.evaluator.predictWithSlopes(supposed, branches, isLoad);
     const residuals = new Float64Array(channelCount + 1);
     const jacobian = new Float64Array((channelCount + 1) * size);
-    residuals[channelCount] = unknownLoads ? excessOf(watts) : 0;
+    residuals[channelCount] = this.unknownLoads ? excessOf(watts) : 0;
     if ((residuals[channelCount] as number) > 0)
-      free.forEach((outlet, position) => {
-        const slope = isOn[position] ? (watts[outlet] as number) : 1;
-        jacobian[channelCount * size + resistanceCount + position] = slope / excessSigma;
+      this.free.forEach((outlet, position) => {
+        const slope = this.isOn[position] ? (watts[outlet] as number) : 1;
+        jacobian[channelCount * size + this.resistanceCount + position] = slope / excessSigma;
       });
     const count = branches.length;
     for (let channel = 0; channel < channelCount; channel += 1) {
-      pullAt(channel);
+      this.pullAt(channel);
       residuals[channel] = pull.residual;
       if (pull.slope === 0) continue;
       for (let branch = 0; branch < count; branch += 1) {
@@ -199,40 +243,64 @@ export function fitted(
     return { residuals, jacobian };
   };
 
-  const start = new Float64Array(size);
-  const lower = new Float64Array(size);
-  const upper = new Float64Array(size);
-  const priorWeight = new Float64Array(size);
-  const priorCentre = new Float64Array(size);
-  hypothesis.resistances.forEach((_, which) => {
-    start[which] = Math.log(from.ohms[which] ?? 3);
-    lower[which] = logOhms.least;
-    upper[which] = logOhms.most;
-    priorWeight[which] = 1 / logOhms.sigma ** 2;
-    priorCentre[which] = logOhms.middle;
-  });
-  free.forEach((outlet, position) => {
-    const at = resistanceCount + position;
-    const scale = isOn[position] ? Math.log : (watts: number) => watts;
-    start[at] = scale(pattern?.start[outlet] ?? 0);
-    lower[at] = scale(pattern?.lower[outlet] ?? 0);
-    upper[at] = scale(pattern?.upper[outlet] ?? 0);
-    priorWeight[at] = isOn[position] ? 1 / logWatts.sigma ** 2 : 1 / wattsSigma ** 2;
-    priorCentre[at] = isOn[position] ? logWatts.middle : 0;
-  });
-  const fit = fitLeastSquares(
-    { size, lower, upper, priorWeight, priorCentre, residuals: residualsAt, linearize },
-    start,
-  );
-  const ohms = ohmsAt(fit.at);
-  const watts = wattsAt(fit.at);
-  let logShare = 0;
-  for (let which = 0; which < resistanceCount; which += 1) logShare += ohmsLogShare(fit, which);
-  for (let at = resistanceCount; at < size; at += 1)
-    logShare -=
-      0.5 * (priorWeight[at] as number) * ((fit.at[at] as number) - (priorCentre[at] as number)) ** 2;
+  private branchesUnder(supposed: Supposed, watts: Float64Array): FittedBranches {
+    const { network } = this.evaluator;
+    const { nominalVolts } = network.circuit;
+    const found: FittedBranches = { branches: [], isLoad: [], quantity: [], siemensSlope: [] };
+    const add = (branch: Branch, isLoad: boolean, quantity: number, siemensSlope: number): void => {
+      found.branches.push(branch);
+      found.isLoad.push(isLoad);
+      found.quantity.push(quantity);
+      found.siemensSlope.push(siemensSlope);
+    };
+    this.hypothesis.resistances.forEach((position, which) => {
+      const fault = supposed.faults[position];
+      if (fault?.kind !== 'resistance') return;
+      for (const branch of branchesOf(network, fault, supposed.faults))
+        add(branch, false, which, -fault.ohms / branch.ohms ** 2);
+    });
+    this.free.forEach((outlet, position) => {
+      const contact = network.outlets[outlet]?.contact;
+      if (contact === undefined) return;
+      const each = watts[outlet] as number;
+      const branch = { a: contact.hot, b: contact.neutral, ohms: nominalVolts ** 2 / each };
+      const slope = (this.isOn[position] ? each : 1) / nominalVolts ** 2;
+      add(branch, true, this.resistanceCount + position, slope);
+    });
+    return found;
+  }
+
+  /** Logarithm of the share of the prior that does about as well as a fit. */
+  logShareOf(fit: Fit): number {
+    let logShare = 0;
+    for (let which = 0; which < this.resistanceCount; which += 1) logShare += ohmsLogShare(fit, which);
+    for (let at = this.resistanceCount; at < this.size; at += 1)
+      logShare -=
+        0.5 *
+        (this.priorWeight[at] as number) *
+        ((fit.at[at] as number) - (this.priorCentre[at] as number)) ** 2;
+    return logShare;
+  }
+}
+
+/**
+ * Fits the ohms of bad connections (in their logarithm) and, where a pattern of loads is given, the watts at every
+ * outlet (else they stay), by least squares with exact derivatives (compensation theorem; see terminals.ts).
+ */
+export function fitted(
+  evaluator: Evaluator,
+  hypothesis: Hypothesis,
+  from: Pick<Fitted, 'ohms' | 'watts'>,
+  pattern: LoadPattern | null,
+  tolerance: Tolerance,
+  unknownLoads: boolean,
+): Fitted {
+  const free = new FreeQuantities(evaluator, hypothesis, from, pattern, tolerance, unknownLoads);
+  const fit = fitLeastSquares(free, free.start);
+  const ohms = free.ohmsAt(fit.at);
+  const watts = free.wattsAt(fit.at);
   const found = unfitted(evaluator, hypothesis, ohms, watts, unknownLoads, tolerance);
-  return { ...found, logShare };
+  return { ...found, logShare: free.logShareOf(fit) };
 }
 
 /** Laplace's approximation of what the prior on one resistance's logarithm leaves: full where nothing sees it. */

@@ -150,18 +150,10 @@ function inOrder(findings: readonly Finding[], order: readonly string[]): readon
   return sorted;
 }
 
-/**
- * The findings of a house: what is proposed, with all that was decided on it. A finding that was accepted keeps its
- * words; what is read later only raises flags on it. Nothing decided is lost when its proposal goes.
- */
-export function decidedFindings(
-  house: House,
-  proposals: readonly Proposal[],
-  words: FindingLanguage,
-): readonly Finding[] {
-  const { byKey, order } = replayed(house.findingsSaid);
-  const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
-  const nameOf = (id: string): string => names.get(id) ?? words.flags.takenBack;
+type ByKey = ReadonlyMap<string, Said>;
+
+/** What is proposed now under each key: a proposal without what was taken apart from it, and the parts. */
+function proposedNow(proposals: readonly Proposal[], byKey: ByKey): ReadonlyMap<string, Proposal> {
   const proposed = new Map<string, Proposal>();
   for (const proposal of proposals) {
     const apart = byKey.get(proposal.key)?.apart ?? new Set();
@@ -173,56 +165,68 @@ export function decidedFindings(
       if (part !== null) proposed.set(key, part);
     }
   }
-  const keys = [...new Set([...proposed.keys(), ...byKey.keys()])];
-  const single = keys.flatMap((key): readonly Finding[] => {
-    const said = byKey.get(key) ?? nothingSaid();
-    const proposal = proposed.get(key) ?? null;
-    const whole = said.splitFrom === null ? undefined : byKey.get(said.splitFrom.key);
-    const base = said.held ?? proposal ?? said.added ?? whole?.held ?? whole?.added ?? null;
-    // An edit on what nobody accepted and nothing shows any more has nothing left to stand on.
-    if (base === null) return [];
-    const original = wordingOf(base);
-    const { note = null, ...edits } = said.edits as Edits;
-    const held =
-      said.held?.receptacles ??
-      said.added?.receptacles ??
-      (proposal === null && said.splitFrom !== null ? [...said.splitFrom.receptacles] : null);
-    return [
-      {
-        ...original,
-        ...edits,
-        key,
-        number: 0,
-        status: said.status,
-        reason: said.reason,
-        proposal,
-        original,
-        edits: said.edits as Edits,
-        note,
-        receptacles:
-          held === null
-            ? (proposal?.receptacles ?? [])
-            : held.filter((id) => !said.apart.has(id)).map((id) => ({ id, name: nameOf(id) })),
-        merged: [],
-        into: null,
-        flags:
-          said.held === null || said.added !== null
-            ? []
-            : flagsOf(said.held, said.apart, proposal, nameOf, words),
-        condition: said.held?.condition ?? proposal?.condition ?? null,
-        isSuspected: said.held === null ? (proposal?.isSuspected ?? false) : said.held.isSuspected === true,
-        isOwn: said.added !== null,
-      },
-    ];
-  });
-  const known = new Set(single.map(({ key }) => key));
-  const gathered = new Map(single.map((finding) => [finding.key, finding]));
-  for (const part of single) {
+  return proposed;
+}
+
+/** Receptacles that a finding was taken over, added or split off with; null where they are those of its proposal. */
+function heldAt({ held, added, splitFrom }: Said, proposal: Proposal | null): readonly string[] | null {
+  const own = held?.receptacles ?? added?.receptacles;
+  if (own !== undefined) return own;
+  return proposal === null && splitFrom !== null ? [...splitFrom.receptacles] : null;
+}
+
+interface Context {
+  readonly byKey: ByKey;
+  readonly proposed: ReadonlyMap<string, Proposal>;
+  readonly nameOf: (id: string) => string;
+  readonly words: FindingLanguage;
+}
+
+/** The finding of one key by itself; null where an edit has nothing left to stand on. */
+function single(key: string, { byKey, proposed, nameOf, words }: Context): Finding | null {
+  const said = byKey.get(key) ?? nothingSaid();
+  const proposal = proposed.get(key) ?? null;
+  const whole = said.splitFrom === null ? undefined : byKey.get(said.splitFrom.key);
+  const base = said.held ?? proposal ?? said.added ?? whole?.held ?? whole?.added ?? null;
+  if (base === null) return null;
+  const original = wordingOf(base);
+  const { note = null, ...edits } = said.edits as Edits;
+  const held = heldAt(said, proposal);
+  const isFlagged = said.held !== null && said.added === null;
+  return {
+    ...original,
+    ...edits,
+    key,
+    number: 0,
+    status: said.status,
+    reason: said.reason,
+    proposal,
+    original,
+    edits: said.edits as Edits,
+    note,
+    receptacles:
+      held === null
+        ? (proposal?.receptacles ?? [])
+        : held.filter((id) => !said.apart.has(id)).map((id) => ({ id, name: nameOf(id) })),
+    merged: [],
+    into: null,
+    flags: isFlagged && said.held !== null ? flagsOf(said.held, said.apart, proposal, nameOf, words) : [],
+    condition: said.held?.condition ?? proposal?.condition ?? null,
+    isSuspected: said.held === null ? (proposal?.isSuspected ?? false) : said.held.isSuspected === true,
+    isOwn: said.added !== null,
+  };
+}
+
+/** Those that are reported as part of another, gathered in it. */
+function gathered(all: readonly Finding[], byKey: ByKey): readonly Finding[] {
+  const known = new Set(all.map(({ key }) => key));
+  const findings = new Map(all.map((finding) => [finding.key, finding]));
+  for (const part of all) {
     const to = target(part.key, byKey, known);
-    const host = gathered.get(to);
+    const host = findings.get(to);
     if (to === part.key || host === undefined) continue;
-    gathered.set(part.key, { ...part, into: to });
-    gathered.set(to, {
+    findings.set(part.key, { ...part, into: to });
+    findings.set(to, {
       ...host,
       urgency: host.edits.urgency ?? pressing(host.urgency, part.urgency),
       receptacles: joined(host.receptacles, part.receptacles),
@@ -230,12 +234,40 @@ export function decidedFindings(
       flags: [...host.flags, ...part.flags],
     });
   }
+  return [...findings.values()];
+}
+
+/** From 1 on; what is refused, or part of another, has no number of its own. */
+function numbered(findings: readonly Finding[]): readonly Finding[] {
   let number = 0;
-  return inOrder([...gathered.values()], order).map((finding) => {
+  return findings.map((finding) => {
     if (finding.status === 'refused' || finding.into !== null) return finding;
     number += 1;
     return { ...finding, number };
   });
+}
+
+/**
+ * The findings of a house: what is proposed, with all that was decided on it. A finding that was accepted keeps its
+ * words; what is read later only raises flags on it. Nothing decided is lost when its proposal goes.
+ */
+export function decidedFindings(
+  house: House,
+  proposals: readonly Proposal[],
+  words: FindingLanguage,
+): readonly Finding[] {
+  const { byKey, order } = replayed(house.findingsSaid);
+  const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
+  const proposed = proposedNow(proposals, byKey);
+  const context: Context = {
+    byKey,
+    proposed,
+    nameOf: (id) => names.get(id) ?? words.flags.takenBack,
+    words,
+  };
+  const keys = [...new Set([...proposed.keys(), ...byKey.keys()])];
+  const all = keys.flatMap((key) => single(key, context) ?? []);
+  return numbered(inOrder(gathered(all, byKey), order));
 }
 
 /** What is kept of a proposal when somebody decides on it. */

@@ -2,7 +2,8 @@ import type { Circuit, Conductor, Leg, Test, TestState } from '../circuit/index.
 
 /**
  * The electrical model once more, the obvious way and sharing nothing with the solver: nodes by name, one
- * dense complex nodal matrix for every single question, Gauss with pivoting. For tests only.
+ * dense complex nodal matrix for every single question, Gauss with pivoting. For tests only, and longer than
+ * other files because it shares nothing, not even with itself.
  */
 
 type Branch = readonly [a: string, b: string, re: number, im: number];

@@ -22,6 +22,11 @@ import { findingsOf, wordsIn } from '@fair-plug/core/words';
 import { Random } from '../accuracy/random.ts';
 import { judgedWhole } from './outcome.ts';
 
+/*
+ * Longer than other files: one generator draws a whole walk, and what it draws must not change when it is moved about,
+ * for the same seed makes the same house for ever.
+ */
+
 /** A log as one house of the corpus has it, and what its inspector carries. */
 export interface RandomHouse {
   readonly job: string;
