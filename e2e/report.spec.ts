@@ -184,7 +184,7 @@ test('reports printed one after the other hold each what is known then, of its o
 }) => {
   const first = await newHouse(request, { Den: 1 });
   const second = await newHouse(request, { Loft: 2 });
-  expect((await printed(request, first.job)).text).toContain('1 of 1 receptacles were not tested');
+  expect((await printed(request, first.job)).text).toContain('1 of 1 receptacle was not tested');
   const [room, receptacle] = [v7(), v7()];
   const said: readonly JobStatement[] = [
     { kind: 'room-described', room, name: 'Attic' },

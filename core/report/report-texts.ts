@@ -43,7 +43,8 @@ export interface ReportTexts {
     readonly signatures: string;
   };
   readonly figures: {
-    readonly listed: string;
+    /** After the number. */
+    readonly listed: (count: number) => string;
     readonly correct: string;
     readonly notCorrect: string;
     readonly notTested: string;

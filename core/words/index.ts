@@ -16,7 +16,8 @@ import type { Words } from './words.ts';
 
 export * from './counted.ts';
 export { type EntryTable, entryLine } from './english/entries.ts';
-export { listed, message } from './message.ts';
+export { listed } from './listed.ts';
+export { message } from './message.ts';
 export { problemInWords, wrongInWords } from './problems.ts';
 export type { ScreenWords } from './screen-words.ts';
 export {
@@ -24,6 +25,7 @@ export {
   type ListProblem,
   listFields,
   type RowProblem,
+  type Spoken,
   type Words,
 } from './words.ts';
 export { enGb, enUs };

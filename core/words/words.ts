@@ -51,3 +51,37 @@ export interface Words extends ReportLanguage {
     readonly workList: TableWords;
   };
 }
+
+/** What findings, reports, settings and files say: the walk needs none of it. */
+type OfPapers =
+  | 'eraHint'
+  | 'eraLanes'
+  | 'eras'
+  | 'flags'
+  | 'groundFaultTried'
+  | 'isSamePlace'
+  | 'jobTitle'
+  | 'listFields'
+  | 'listProblem'
+  | 'metalJudged'
+  | 'metalSign'
+  | 'noDefects'
+  | 'openFirst'
+  | 'ownerPage'
+  | 'plateScrew'
+  | 'questions'
+  | 'readingFindings'
+  | 'reference'
+  | 'references'
+  | 'remedies'
+  | 'report'
+  | 'rowProblem'
+  | 'rules'
+  | 'tables'
+  | 'vanished'
+  | 'ways'
+  | 'whyItShows'
+  | 'workers';
+
+/** What is said where receptacles are read. */
+export type Spoken = Omit<Words, OfPapers>;

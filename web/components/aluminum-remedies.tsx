@@ -5,7 +5,7 @@ import {
   questions,
   type Schools,
 } from '@fair-plug/core/corrections';
-import { useWords } from '@/components/region-words';
+import { useWholeWords } from '@/components/whole-words';
 import classes from './aluminum-remedies.module.css';
 
 type School = Schools['aluminum'];
@@ -13,7 +13,7 @@ const schools: readonly School[] = questions.aluminum;
 
 /** What each school says of each remedy, side by side; the firm's own first. */
 export function AluminumRemedies({ practice }: { readonly practice: Practice }) {
-  const words = useWords();
+  const words = useWholeWords();
   const { remediesFor, remediesNote } = words.screens.findings;
   const held = practice.schools.aluminum;
   const order = [held, ...schools.filter((school) => school !== held)];

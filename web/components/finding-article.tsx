@@ -2,9 +2,10 @@ import { type Condition, type ConditionId, conditions } from '@fair-plug/core/co
 import { type Practice, referencesIn, ways } from '@fair-plug/core/corrections';
 import type { Finding } from '@fair-plug/core/findings';
 import type { Words } from '@fair-plug/core/words';
+import { useWholeWords } from '@/components/whole-words';
 import { AluminumRemedies } from './aluminum-remedies';
 import classes from './finding-article.module.css';
-import { useRegion, useWords } from './region-words';
+import { useRegion } from './region-words';
 import { UrgencyMark } from './urgency-mark';
 import { viewWords } from './view-words';
 
@@ -20,7 +21,7 @@ export interface FindingArticleProps {
 
 /** A finding as it stands in the report. */
 export function FindingArticle({ finding, practice, isOpen = false }: FindingArticleProps) {
-  const words = useWords();
+  const words = useWholeWords();
   const { number, urgency, headline, proposal, what, why, correction, by, receptacles, flags, note } =
     finding;
   const verdict = proposal?.verdict ?? null;
@@ -105,7 +106,7 @@ function FromCatalog({
   readonly condition: Condition;
   readonly practice: Practice;
 }) {
-  const words = useWords();
+  const words = useWholeWords();
   const region = useRegion();
   const { steps } = words.conditions[condition.id];
   const refused = condition.ways.filter((id) => ways[id].standing === 'not-accepted');
@@ -163,7 +164,7 @@ function FromCatalog({
 
 /** What only testers can leave open. */
 function FromReadings({ verdict }: { readonly verdict: NonNullable<Finding['proposal']>['verdict'] }) {
-  const words = useWords();
+  const words = useWholeWords();
   if (verdict === null) return null;
   const { alsoFits, settle } = verdict;
   const said = words.verdict(verdict);

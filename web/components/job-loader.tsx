@@ -39,7 +39,11 @@ function KnownJob({ job, children }: Children & { readonly job: string }) {
   const loaded = useHouse(job);
   if (loaded.kind === 'loaded') {
     const { house, entries, isWhole } = loaded;
-    return <RegionWords region={house.region}>{children({ job, house, entries, isWhole })}</RegionWords>;
+    return (
+      <RegionWords region={house.region} waiting={<Waiting />}>
+        {children({ job, house, entries, isWhole })}
+      </RegionWords>
+    );
   }
   return (
     <Frame>
@@ -47,3 +51,9 @@ function KnownJob({ job, children }: Children & { readonly job: string }) {
     </Frame>
   );
 }
+
+const Waiting = () => (
+  <Frame>
+    <Loading />
+  </Frame>
+);

@@ -7,7 +7,7 @@ import {
   isRatedFor,
   type ProofState,
 } from '@fair-plug/core/inspection';
-import { counted } from '@fair-plug/core/words';
+import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useWords } from '@/components/region-words';

@@ -1,6 +1,6 @@
 'use client';
 
-import { counted } from '@fair-plug/core/words';
+import { counted } from '@fair-plug/core/words/counted.ts';
 import { Popover, UnstyledButton } from '@mantine/core';
 import dayjs from 'dayjs';
 import Link from 'next/link';

@@ -2,48 +2,29 @@ import { references } from '../en-us/corrections.ts';
 import { eraHint, eraLanes, eras } from '../en-us/eras.ts';
 import { englishOf } from '../english/language.ts';
 import type { Words } from '../words.ts';
-import { cautions } from './cautions.ts';
-import { conditions } from './conditions.ts';
 import { questions, remedies, ways, workers } from './corrections.ts';
 import { findingPhrases } from './findings.ts';
-import { instruments } from './instruments.ts';
-import { dim, fits, patterns } from './lamp-patterns.ts';
-import * as observations from './observations.ts';
 import { ownerPage } from './owner-page.ts';
-import { oddValue, terms, verdictPhrases } from './phrases.ts';
-import { regions } from './regions.ts';
+import { terms } from './phrases.ts';
 import { report } from './report.ts';
 import { rules } from './rules.ts';
-import { screens } from './screens.ts';
+import { spokenGb } from './spoken.ts';
 import { listFields, tables } from './tables.ts';
 
 /** The English of the United Kingdom. Years and publications of the United States are shown of no house there. */
-export const enGb: Words = englishOf('en-GB', {
-  ...observations,
+export const enGb: Words = /* @__PURE__ */ englishOf(spokenGb, terms, {
   ...findingPhrases,
-  cautions,
-  conditions,
-  dim,
   eraHint,
   eraLanes,
   eras,
-  fits,
-  groundFaultName: 'RCD',
-  instruments,
   listFields,
-  oddValue,
   ownerPage,
-  patterns,
   questions,
   references,
-  regions,
   remedies,
   report,
   rules,
-  screens,
   tables,
-  terms,
-  verdictPhrases,
   ways,
   workers,
 });

@@ -2,6 +2,10 @@ import type { ReportTexts } from '../../report/index.ts';
 import { comma } from '../english/terms.ts';
 import { message } from '../message.ts';
 
+const listedAfter = message<{ count: number }>(
+  'en-GB',
+  '{count, plural, one {socket-outlet listed} other {socket-outlets listed}}',
+);
 const halvesTried = message<{ count: number }>(
   'en-GB',
   'Both halves were tried at {count, plural, one {one socket-outlet} other {# socket-outlets}}.',
@@ -48,7 +52,7 @@ export const report: ReportTexts = {
     signatures: 'Signed',
   },
   figures: {
-    listed: 'socket-outlets listed',
+    listed: (count) => listedAfter({ count }),
     correct: 'read correct',
     notCorrect: 'did not',
     notTested: 'not tested',

@@ -1,14 +1,5 @@
-import { message } from '../message.ts';
+import { counted } from '../counted.ts';
 import type { ScreenWords } from '../screen-words.ts';
-
-const receptacles = message<{ count: number }>(
-  'en-GB',
-  '{count, plural, one {# socket-outlet} other {# socket-outlets}}',
-);
-const tested = message<{ tested: number; expected: number }>(
-  'en-GB',
-  '{tested} of {expected, plural, one {# socket-outlet was} other {# socket-outlets were}} tested',
-);
 
 export const screens: ScreenWords = {
   contacts: { hot: 'Line', neutral: 'Neutral', ground: 'Earth' },
@@ -20,7 +11,7 @@ export const screens: ScreenWords = {
     'lamps-loads-off': 'loads off, read again',
     'prove-tester': 'prove the tester',
   },
-  receptacles: (count) => receptacles({ count }),
+  receptacles: (count) => counted(count, 'socket-outlet', 'socket-outlets'),
   receptacle: 'Socket-outlet',
   receptaclesTitle: 'Socket-outlets',
   walk: {
@@ -67,7 +58,8 @@ export const screens: ScreenWords = {
   report: {
     documentTitle: (address) => `Socket-outlet inspection, ${address}`,
     deviceCuts: (device) => `The RCD at ${device} cuts the power of `,
-    tested: (count, expected) => tested({ tested: count, expected }),
+    tested: (count, expected) =>
+      `${count} of ${counted(expected, 'socket-outlet was', 'socket-outlets were')} tested`,
     devicesBesides: (sample) => `; ${sample} were planned, and every RCD besides`,
     notOnTheList: 'Socket-outlets that are not on the list were not.',
     codeDecides: 'BS 7671 decides.',

@@ -2,6 +2,10 @@ import type { ReportTexts } from '../../report/index.ts';
 import { comma } from '../english/terms.ts';
 import { message } from '../message.ts';
 
+const listedAfter = message<{ count: number }>(
+  'en-US',
+  '{count, plural, one {receptacle listed} other {receptacles listed}}',
+);
 const halvesTried = message<{ count: number }>(
   'en-US',
   'Both halves were tried at {count, plural, one {one receptacle} other {# receptacles}}.',
@@ -48,7 +52,7 @@ export const report: ReportTexts = {
     signatures: 'Signed',
   },
   figures: {
-    listed: 'receptacles listed',
+    listed: (count) => listedAfter({ count }),
     correct: 'read correct',
     notCorrect: 'did not',
     notTested: 'not tested',

@@ -1,14 +1,5 @@
-import { message } from '../message.ts';
+import { counted } from '../counted.ts';
 import type { ScreenWords } from '../screen-words.ts';
-
-const receptacles = message<{ count: number }>(
-  'en-US',
-  '{count, plural, one {# receptacle} other {# receptacles}}',
-);
-const tested = message<{ tested: number; expected: number }>(
-  'en-US',
-  '{tested} of {expected, plural, one {# receptacle was} other {# receptacles were}} tested',
-);
 
 export const screens: ScreenWords = {
   contacts: { hot: 'Hot', neutral: 'Neutral', ground: 'Ground' },
@@ -20,7 +11,7 @@ export const screens: ScreenWords = {
     'lamps-loads-off': 'loads off, read again',
     'prove-tester': 'prove the tester',
   },
-  receptacles: (count) => receptacles({ count }),
+  receptacles: (count) => counted(count, 'receptacle', 'receptacles'),
   receptacle: 'Receptacle',
   receptaclesTitle: 'Receptacles',
   walk: {
@@ -67,7 +58,8 @@ export const screens: ScreenWords = {
   report: {
     documentTitle: (address) => `Receptacle inspection, ${address}`,
     deviceCuts: (device) => `The ground-fault device at ${device} cuts the power of `,
-    tested: (count, expected) => tested({ tested: count, expected }),
+    tested: (count, expected) =>
+      `${count} of ${counted(expected, 'receptacle was', 'receptacles were')} tested`,
     devicesBesides: (sample) => `; ${sample} were planned, and every ground-fault device besides`,
     notOnTheList: 'Receptacles that are not on the list were not.',
     codeDecides: 'The local code decides.',

@@ -53,7 +53,7 @@ function lampsWhy(names: Names, outlet: OutletSurvey): string {
 }
 
 /** Why an instrument shows what it shows at an outlet, in a sentence. */
-export function whyItShows({ contacts: names }: Terms, survey: Survey): string {
+export function whyItShows({ contacts: names }: Pick<Terms, 'contacts'>, survey: Survey): string {
   const { reading, trippedBefore } = survey;
   const outlet = survey.outlets.find((one) => one.id === reading.at);
   if (outlet === undefined) return '';

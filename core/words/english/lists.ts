@@ -1,5 +1,4 @@
 import type { CatalogWords } from '../../conditions/index.ts';
-import type { PowerSource } from '../../inspection/index.ts';
 import type { ListProblem, Words } from '../words.ts';
 import { comma } from './terms.ts';
 
@@ -38,6 +37,3 @@ export function listProblem(problem: ListProblem): string {
       return `There are ${problem.rows} rows; a list has at most ${problem.most}.`;
   }
 }
-
-export const powerSource = (source: PowerSource): string =>
-  source.kind === 'device' ? (source.name ?? 'a device') : `breaker ${source.breaker}`;

@@ -1,6 +1,6 @@
 import type { ConditionId } from '../../conditions/index.ts';
 import type { Contact, Pair } from '../../instruments/index.ts';
-import { listed } from '../message.ts';
+import { listed } from '../listed.ts';
 
 /** English lists without a comma before "and", on both sides of the sea. */
 export const english = 'en-GB';

@@ -3,7 +3,7 @@
 import type { Circuit, InstrumentId } from '@fair-plug/core/circuit';
 import { type Survey, surveyOf } from '@fair-plug/core/instruments';
 import { useMemo, useState } from 'react';
-import { useWords } from '@/components/region-words';
+import { useWholeWords } from '@/components/whole-words';
 import { newRun, openFile } from './bench-circuit';
 
 /** What is picked on the drawing: a receptacle or the cable that leads to it. */
@@ -29,7 +29,7 @@ export interface Bench {
 }
 
 export function useBench(): Bench {
-  const words = useWords();
+  const words = useWholeWords();
   const [circuit, setCircuit] = useState(() => newRun(3));
   const [picked, setPicked] = useState<Picked>({ kind: 'outlet', position: 1 });
   const [plugged, setPlugged] = useState(1);

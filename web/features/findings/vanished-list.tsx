@@ -1,11 +1,11 @@
 import { Button } from '@mantine/core';
-import { useWords } from '@/components/region-words';
+import { useWholeWords } from '@/components/whole-words';
 import { useProposals } from '@/local/use-finding-summary';
 import classes from './findings.module.css';
 
 /** Findings that were proposed and never decided on, and why each is proposed no more. */
 export function VanishedList({ job }: { readonly job: string }) {
-  const words = useWords();
+  const words = useWholeWords();
   const { vanished, setProposals } = useProposals(job);
   if (vanished.length === 0) return null;
   return (

@@ -1,6 +1,6 @@
 'use client';
 
-import { counted } from '@fair-plug/core/words';
+import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button, TextInput } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import dayjs from 'dayjs';

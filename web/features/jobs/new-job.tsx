@@ -6,6 +6,7 @@ import { schemaResolver, useForm } from '@mantine/form';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
 import { z } from 'zod';
+import { useWords } from '@/components/region-words';
 import { useDraft } from '@/local/use-draft';
 import { useKeep } from '@/local/use-logs';
 
@@ -53,6 +54,7 @@ const statementsOf = ({ address, client, yearBuilt, grounds, rooms }: NewJobForm
 ];
 
 export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly onClose: () => void }) {
+  const words = useWords();
   const keep = useKeep();
   const router = useRouter();
   const draft = useDraft<NewJobForm>('new job', empty);
@@ -89,7 +91,7 @@ export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly
               {...form.getInputProps('yearBuilt')}
             />
             <NativeSelect
-              label="Grounds in the wiring"
+              label={words.screens.prepare.grounds}
               data={[
                 { value: 'unknown', label: 'Not known' },
                 { value: 'yes', label: 'Yes' },

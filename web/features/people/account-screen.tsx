@@ -1,6 +1,6 @@
 'use client';
 
-import { counted } from '@fair-plug/core/words';
+import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useSignOut } from '@/components/account-menu';

@@ -1,6 +1,6 @@
 'use client';
 
-import { counted } from '@fair-plug/core/words';
+import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button, FileButton } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
 import { useLocal } from '@/local/local-store';

@@ -1,5 +1,5 @@
 import { type Era, type EraLane, eraLanes, eras, type HouseYear } from '@fair-plug/core/conditions';
-import { useWords } from '@/components/region-words';
+import { useWholeWords } from '@/components/whole-words';
 import classes from './era-time-line.module.css';
 
 const first = 1900;
@@ -100,7 +100,7 @@ function spanOf({ from, to }: Era, row: number, top: number) {
 }
 
 function Spans({ eras: inLane, top, isThen }: LaneProps) {
-  const words = useWords();
+  const words = useWholeWords();
   return inLane.map((era, row) => {
     if (isRule(era))
       return (
@@ -133,7 +133,7 @@ function Spans({ eras: inLane, top, isThen }: LaneProps) {
 }
 
 function Names({ lane, eras: inLane, top, isThen }: LaneProps & { readonly lane: EraLane }) {
-  const words = useWords();
+  const words = useWholeWords();
   return (
     <>
       <text className={classes.lane} x={0} y={top + 13}>

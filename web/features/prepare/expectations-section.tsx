@@ -6,7 +6,7 @@ import {
   hintsOf,
 } from '@fair-plug/core/conditions';
 import type { House } from '@fair-plug/core/inspection';
-import { useWords } from '@/components/region-words';
+import { useWholeWords } from '@/components/whole-words';
 import { EraTimeLine } from './era-time-line';
 import classes from './prepare.module.css';
 
@@ -17,7 +17,7 @@ const yearsOf = ({ yearBuilt, alterations }: House): readonly HouseYear[] => [
 
 /** What the years of a house make likely: drawn, and in words. */
 export function ExpectationsSection({ house }: { readonly house: House }) {
-  const words = useWords();
+  const words = useWholeWords();
   const years = yearsOf(house);
   if (house.region !== 'north-america')
     return (
@@ -60,7 +60,7 @@ function ExpectedIn({
   readonly said: ReadonlySet<Era>;
   readonly hasRules: boolean;
 }) {
-  const words = useWords();
+  const words = useWholeWords();
   const fresh = eras.filter((era) => !said.has(era));
   const again = eras.filter((era) => said.has(era));
   const newRules = rules.filter((rule) => !said.has(rule));

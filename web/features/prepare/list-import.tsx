@@ -2,8 +2,8 @@ import type { ListField, Mapping, ReadList, Rows } from '@fair-plug/core/exchang
 import { Button, FileButton, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
+import { useWholeWords } from '@/components/whole-words';
 import type { Say } from '@/local/use-say';
 import classes from './list-import.module.css';
 
@@ -22,7 +22,7 @@ export interface ListImportProps {
 
 /** Receptacles from a spreadsheet: which column is what, a look at what would be taken, and what is wrong by row. */
 export function ListImport({ say }: ListImportProps) {
-  const words = useWords();
+  const words = useWholeWords();
   const [opened, setOpened] = useState<Opened | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const open = async (file: File | null): Promise<void> => {
@@ -71,7 +71,7 @@ interface PreviewProps {
 }
 
 function Preview({ opened, onTake }: PreviewProps) {
-  const words = useWords();
+  const words = useWholeWords();
   const { exchange, rows } = opened;
   const [mapping, setMapping] = useState<Mapping>(() => exchange.guessedMapping(rows.heading));
   const isMapped = mapping.room !== null && mapping.receptacle !== null;

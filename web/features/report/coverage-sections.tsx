@@ -2,7 +2,7 @@ import { leavingItems } from '@fair-plug/core/conditions';
 import { type Calibration, calibrationOf } from '@fair-plug/core/corrections';
 import { foundBehind, powerNotBack, receptaclesOf, type Tester } from '@fair-plug/core/inspection';
 import type { Report } from '@fair-plug/core/report';
-import { counted } from '@fair-plug/core/words';
+import { counted } from '@fair-plug/core/words/counted.ts';
 import dayjs from 'dayjs';
 import { proofWords } from '@/components/proof-list';
 import { useWords } from '@/components/region-words';

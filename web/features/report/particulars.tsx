@@ -1,7 +1,7 @@
 import type { House } from '@fair-plug/core/inspection';
 import type { Report } from '@fair-plug/core/report';
 import dayjs from 'dayjs';
-import { useWords } from '@/components/region-words';
+import { useWholeWords } from '@/components/whole-words';
 import classes from './report-sheet.module.css';
 
 export interface ParticularsProps {
@@ -13,7 +13,7 @@ export interface ParticularsProps {
 /** What stands at the head of a report: whose, which house, when, by whom. */
 export function Particulars({ report, inspector, licence }: ParticularsProps) {
   const { client, yearBuilt, about, alterations, present, firstReadAt, lastReadAt } = report.house;
-  const words = useWords().report.particulars;
+  const words = useWholeWords().report.particulars;
   const days = [firstReadAt, lastReadAt].flatMap((at) =>
     at === null ? [] : dayjs(at).format('D MMMM YYYY'),
   );

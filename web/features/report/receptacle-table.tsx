@@ -1,9 +1,9 @@
 import type { ReportLine, SurveyRoom } from '@fair-plug/core/report';
 import type { Words } from '@fair-plug/core/words';
 import dayjs from 'dayjs';
-import { useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
 import { Triangle } from '@/components/triangle';
+import { useWholeWords } from '@/components/whole-words';
 import classes from './receptacle-table.module.css';
 
 function readsAs({ verdict, notReached }: ReportLine, words: Words): string {
@@ -13,7 +13,7 @@ function readsAs({ verdict, notReached }: ReportLine, words: Words): string {
 
 /** The receptacles of a room: what was read, what it reads as, and the finding it belongs to. */
 export function ReceptacleTable({ room }: { readonly room: SurveyRoom<ReportLine> }) {
-  const words = useWords();
+  const words = useWholeWords();
   if (room.lines.length === 0) return null;
   return (
     <div className={classes.withMap}>

@@ -13,9 +13,9 @@ import dayjs from 'dayjs';
 import { memo } from 'react';
 import { FindingArticle } from '@/components/finding-article';
 import { noAddress } from '@/components/job-head';
-import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import { viewWords } from '@/components/view-words';
+import { useWholeWords } from '@/components/whole-words';
 import { CausesSection, CoverageSection, ProofSection } from './coverage-sections';
 import { OwnerSheet } from './owner-sheet';
 import { Particulars } from './particulars';
@@ -48,7 +48,7 @@ export const ReportSheet = memo(function ReportSheet({
   language,
   unsettled,
 }: ReportSheetProps) {
-  const words = useWords();
+  const words = useWholeWords();
   const { headings } = words.report;
   const { house, findings, rooms, notSeen, cautions, noDefect } = report;
   const fillIns: FillIns = {
@@ -152,10 +152,10 @@ function Letterhead({ firm, name }: { readonly firm: FirmSettings; readonly name
 }
 
 function Figures({ report }: { readonly report: Report }) {
-  const { figures } = useWords().report;
+  const { figures } = useWholeWords().report;
   const { receptacles, tested, readCorrect, withFinding } = report.summary;
   const all = [
-    [receptacles, figures.listed],
+    [receptacles, figures.listed(receptacles)],
     [readCorrect, figures.correct],
     [withFinding, figures.notCorrect],
     [receptacles - tested, figures.notTested],
@@ -172,7 +172,7 @@ function Figures({ report }: { readonly report: Report }) {
 }
 
 function ReadingGuide() {
-  const words = useWords();
+  const words = useWholeWords();
   return (
     <aside className={classes.guide}>
       <Triangle lamps={{ hn: 'lit', hg: 'lit', ng: 'off' }} size={44} />
@@ -191,7 +191,7 @@ interface MethodProps {
 
 /** How it was done, by which standard, and how this firm decides where practitioners differ. */
 function Method({ report, firm, own }: MethodProps) {
-  const words = useWords();
+  const words = useWholeWords();
   const { code } = report.practice;
   return (
     <section>

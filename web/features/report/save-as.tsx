@@ -2,7 +2,7 @@ import type { JobEntry } from '@fair-plug/core/inspection';
 import type { Report } from '@fair-plug/core/report';
 import { Button, Menu } from '@mantine/core';
 import { noAddress } from '@/components/job-head';
-import { useWords } from '@/components/region-words';
+import { useWholeWords } from '@/components/whole-words';
 import { fileName, saveFile } from '@/local/files';
 import { useNames } from '@/local/use-names';
 
@@ -16,7 +16,7 @@ const tables = ['receptacles', 'findings', 'work-list'] as const;
 
 /** The job and its tables as files, made in this browser: they need no network. */
 export function SaveAs({ job, report, entries }: SaveAsProps) {
-  const words = useWords();
+  const words = useWholeWords();
   const address = report.house.address ?? noAddress;
   // Loaded when it is used: the walk and the report need none of it.
   const exchange = () => import('@fair-plug/core/exchange');

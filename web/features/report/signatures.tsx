@@ -1,6 +1,6 @@
 import type { House } from '@fair-plug/core/inspection';
 import dayjs from 'dayjs';
-import { useWords } from '@/components/region-words';
+import { useWholeWords } from '@/components/whole-words';
 import classes from './signatures.module.css';
 
 const roles = { inspector: 'Inspector', client: 'Client' } as const;
@@ -17,7 +17,7 @@ const pathOf = (strokes: readonly (readonly number[])[]): string =>
     .join('');
 
 export function Signatures({ house: { signatures, changedSince = {} } }: { readonly house: House }) {
-  const words = useWords();
+  const words = useWholeWords();
   return (
     <section>
       <h2>{words.report.headings.signatures}</h2>

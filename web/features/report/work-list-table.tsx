@@ -1,6 +1,6 @@
 import type { WorkLine } from '@fair-plug/core/report';
-import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
+import { useWholeWords } from '@/components/whole-words';
 import classes from './work-list-table.module.css';
 
 const columns = [
@@ -24,7 +24,7 @@ const isAsAbove = (
 
 /** What the electrician takes along: one line a box, in the order of the walk. */
 export function WorkListTable({ lines }: { readonly lines: readonly WorkLine[] }) {
-  const words = useWords();
+  const words = useWholeWords();
   if (lines.length === 0) return <p>{words.report.noWork}</p>;
   return (
     <>

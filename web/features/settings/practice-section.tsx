@@ -1,7 +1,7 @@
 import { questionIds, type ViewWords } from '@fair-plug/core/corrections';
 import { Radio, Switch } from '@mantine/core';
-import { useWords } from '@/components/region-words';
 import { SavedText } from '@/components/saved-fields';
+import { useWholeWords } from '@/components/whole-words';
 import classes from './settings.module.css';
 import type { SettingsProps } from './settings-props';
 
@@ -9,7 +9,7 @@ import type { SettingsProps } from './settings-props';
 export function PracticeSection({ firm, settle }: SettingsProps) {
   const { schools, code, groundFaultRules } = firm.practice;
   const isDisabled = settle === null;
-  const words = useWords();
+  const words = useWholeWords();
   return (
     <section className={classes.section} aria-labelledby="practice">
       <h2 id="practice">Code and schools</h2>

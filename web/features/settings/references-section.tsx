@@ -1,7 +1,7 @@
 import { type ReferenceId, referenceIds } from '@fair-plug/core/corrections';
 import type { KitStatement } from '@fair-plug/core/inspection';
 import { Checkbox } from '@mantine/core';
-import { useWords } from '@/components/region-words';
+import { useWholeWords } from '@/components/whole-words';
 import classes from './settings.module.css';
 import type { SettingsProps } from './settings-props';
 
@@ -13,7 +13,7 @@ const ticked = (before: readonly ReferenceId[], after: readonly ReferenceId[]): 
 
 /** What the product recalls of the code: each is marked as from memory until somebody has read it. */
 export function ReferencesSection({ firm, settle }: SettingsProps) {
-  const { references } = useWords();
+  const { references } = useWholeWords();
   const { checked, edition } = firm.practice.code;
   return (
     <section className={classes.section} aria-labelledby="references">

@@ -1,7 +1,7 @@
 import { regions } from '@fair-plug/core/conditions';
 import { isRatedFor, type Tester } from '@fair-plug/core/inspection';
 import type { Survey } from '@fair-plug/core/report';
-import type { Words } from '@fair-plug/core/words';
+import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
@@ -138,7 +138,7 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
   );
 }
 
-const marksOf = (survey: Survey, room: string, words: Words) =>
+const marksOf = (survey: Survey, room: string, words: Spoken) =>
   (survey.rooms.find(({ id }) => id === room)?.lines ?? []).map(
     ({ id, name, spot, lamps, verdict, hasFinding }) => ({
       id,

@@ -1,6 +1,6 @@
 import { type House, type NamedRoom, namedRooms, nextReceptacleName } from '@fair-plug/core/inspection';
 import type { Survey, SurveyLine } from '@fair-plug/core/report';
-import type { Words } from '@fair-plug/core/words';
+import type { Spoken } from '@fair-plug/core/words';
 import { memo, useEffect, useRef } from 'react';
 import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
@@ -159,7 +159,7 @@ function ReceptacleButton({
   );
 }
 
-function readsAs({ verdict, notReached }: SurveyLine, words: Words): string {
+function readsAs({ verdict, notReached }: SurveyLine, words: Spoken): string {
   if (verdict !== null) return words.verdict(verdict).headline;
   return notReached === null ? 'not read' : `not reached: ${words.notReached[notReached]}`;
 }

@@ -1,5 +1,5 @@
 import { type House, type JobEntry, whereIs } from '@fair-plug/core/inspection';
-import { wordsIn } from '@fair-plug/core/words';
+import type { Spoken } from '@fair-plug/core/words';
 import type { InHand } from './walk-order';
 
 /** What an undo takes back in a few words, and where that is. */
@@ -7,8 +7,8 @@ export function touched(
   house: House,
   entries: readonly JobEntry[],
   ids: readonly string[],
+  { entries: said }: Spoken,
 ): { readonly name: string; readonly place: InHand | null } {
-  const { entries: said } = wordsIn(house.region);
   const gone = entries.filter((entry) => ids.includes(entry.id));
   const about = gone.findLast((entry) => 'receptacle' in entry);
   if (about !== undefined && 'receptacle' in about) {

@@ -1,6 +1,7 @@
 'use client';
 
 import { type JobEntry, type JobStatement, latestAction } from '@fair-plug/core/inspection';
+import { useWords } from '@/components/region-words';
 import { useDrawn } from '@/components/use-drawn';
 import { useLocal } from '@/local/local-store';
 import { deviceId } from '@/local/store';
@@ -19,6 +20,7 @@ export interface Undone {
 
 /** Takes back the latest action of this device that still stands: pressed twice, the latest two. */
 export function useUndo(job: string, onUndone: (undone: Undone) => void): () => void {
+  const words = useWords();
   const keep = useKeep();
   const { store } = useLocal();
   return useDrawn(() => {
@@ -30,7 +32,7 @@ export function useUndo(job: string, onUndone: (undone: Undone) => void): () => 
         const log = entries as readonly JobEntry[];
         const ids = latestAction(log, device);
         if (ids.length === 0) return [];
-        undone = touched(house, log, ids);
+        undone = touched(house, log, ids, words);
         return Array.from(
           { length: Math.ceil(ids.length / mostWithdrawn) },
           (_, part): JobStatement => ({

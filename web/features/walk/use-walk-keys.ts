@@ -2,7 +2,7 @@
 
 import type { House } from '@fair-plug/core/inspection';
 import { lampPatterns } from '@fair-plug/core/instruments';
-import type { ScreenWords, Words } from '@fair-plug/core/words';
+import type { ScreenWords, Spoken } from '@fair-plug/core/words';
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import { useWords } from '@/components/region-words';
 import type { Walk } from './use-walk';
@@ -34,7 +34,7 @@ export interface MainAction {
 }
 
 /** What Enter and the large button do. Where it is dangerous, nothing asks for a tester to be plugged in. */
-export function mainAction(walk: Walk, words: Words): MainAction {
+export function mainAction(walk: Walk, words: Spoken): MainAction {
   const { isDraft, lamps, verdict, isRead, danger } = walk;
   // One key that does different things: the second press of a double tap must not do what the screen says by then.
   const once = (act: (at: number) => void) => (at: number) => {

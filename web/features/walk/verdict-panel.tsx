@@ -1,6 +1,6 @@
 import type { Verdict } from '@fair-plug/core/assessment';
 import type { Danger, Fit } from '@fair-plug/core/conditions';
-import type { Words } from '@fair-plug/core/words';
+import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { memo } from 'react';
@@ -31,7 +31,7 @@ const frequencyWords: Readonly<Record<Fit['frequency'], string>> = {
   rare: 'rare',
 };
 
-function names(fit: Fit, words: Words): string {
+function names(fit: Fit, words: Spoken): string {
   const [first, ...others] = fit.conditions.map((id) => words.conditions[id].name);
   return [first, ...others.map((name) => name.toLowerCase())].join(' and ');
 }

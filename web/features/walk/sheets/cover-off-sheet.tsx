@@ -15,7 +15,7 @@ import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
 import { FromBefore } from '@/components/from-before';
-import { useWords } from '@/components/region-words';
+import { useWholeWords } from '@/components/whole-words';
 import { useDraft } from '@/local/use-draft';
 import { placeOf, type SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
@@ -33,7 +33,7 @@ const sizesIn = (awg: string, amps: string) => ({
 
 /** What the signs entered so far make of the metal. */
 function MetalLine({ signs, walkHouse }: { readonly signs: ConductorSigns; readonly walkHouse: House }) {
-  const words = useWords();
+  const words = useWholeWords();
   const { metal, because } = metalOf({
     ...signs,
     yearBuilt: walkHouse.yearBuilt ?? undefined,
@@ -61,7 +61,7 @@ interface Inside {
 
 /** What is seen inside the box: only after a qualified person has proved it dead. */
 export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
-  const words = useWords();
+  const words = useWholeWords();
   const before = walk.receptacle?.coverOff ?? null;
   const [isDead, setDead] = useState(false);
   const draft = useDraft<Inside>(`cover off ${job} ${placeOf(walk)}`, {

@@ -1,0 +1,27 @@
+import { spokenEnglish } from '../english/spoken.ts';
+import type { Spoken } from '../words.ts';
+import { cautions } from './cautions.ts';
+import { conditions } from './conditions.ts';
+import { instruments } from './instruments.ts';
+import { dim, fits, patterns } from './lamp-patterns.ts';
+import * as observations from './observations.ts';
+import { oddValue, terms, verdictPhrases } from './phrases.ts';
+import { regions } from './regions.ts';
+import { screens } from './screens.ts';
+
+/** The English of North America, where receptacles are read. */
+export const spokenUs: Spoken = /* @__PURE__ */ spokenEnglish('en-US', {
+  ...observations,
+  cautions,
+  conditions,
+  dim,
+  fits,
+  groundFaultName: 'ground-fault',
+  instruments,
+  oddValue,
+  patterns,
+  regions,
+  screens,
+  terms,
+  verdictPhrases,
+});

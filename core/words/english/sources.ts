@@ -1,0 +1,5 @@
+import type { PowerSource } from '../../inspection/index.ts';
+
+/** "Den 1", "breaker 4": what power went off with. */
+export const powerSource = (source: PowerSource): string =>
+  source.kind === 'device' ? (source.name ?? 'a device') : `breaker ${source.breaker}`;

@@ -1,0 +1,52 @@
+import type { Spoken } from '../words.ts';
+import { causeWords } from './causes.ts';
+import { entryTable } from './entries.ts';
+import { readingWords } from './readings.ts';
+import { powerSource } from './sources.ts';
+import type { Terms } from './terms.ts';
+import { type VerdictPhrases, verdictWords } from './verdicts.ts';
+
+export type NamedTerms = Omit<Terms, 'conditionName'>;
+
+/** What follows by rule from one English's own words, where receptacles are read. */
+type SpokenByRule =
+  | 'cause'
+  | 'entries'
+  | 'explanation'
+  | 'lamps'
+  | 'lampsBriefly'
+  | 'language'
+  | 'place'
+  | 'powerSource'
+  | 'reading'
+  | 'share'
+  | 'stop'
+  | 'test'
+  | 'testAgain'
+  | 'values'
+  | 'verdict'
+  | 'whyNext';
+
+/** What one English says in its own words where receptacles are read. */
+export interface OwnSpoken extends Omit<Spoken, SpokenByRule> {
+  readonly terms: NamedTerms;
+  readonly verdictPhrases: VerdictPhrases;
+  /** "ground-fault", "RCD": before "test". */
+  readonly groundFaultName: string;
+}
+
+/** What is said where receptacles are read, out of an English's own words. */
+export function spokenEnglish(language: string, own: OwnSpoken): Spoken {
+  const { terms: named, verdictPhrases, groundFaultName, ...said } = own;
+  const terms: Terms = { ...named, conditionName: (id) => own.conditions[id].name };
+  const reading = readingWords(terms, own.instruments);
+  return {
+    ...said,
+    ...reading,
+    ...causeWords(terms),
+    ...verdictWords(own, verdictPhrases),
+    language,
+    entries: entryTable({ ...own, ...reading, groundFaultName }),
+    powerSource,
+  };
+}
