@@ -6,7 +6,7 @@ const proveDead =
 
 export const conditions: CatalogWords['conditions'] = {
   'energized-ground': {
-    name: 'Energized earth',
+    name: 'Live earth',
     what: 'Line voltage stands on the earth contact.',
     why: 'The metal case of anything with a three-pin plug is live to the touch.',
     correction:
