@@ -15,7 +15,7 @@ import {
   diagnosisOf,
   parseDiagnosisInput,
   usualLimits,
-} from '@fair-plug/core/diagnosis';
+} from '@fair-plug/core/engine';
 import { lampPatterns, lampsOf, simulate } from '@fair-plug/core/instruments';
 import { enUs, problemInWords } from '@fair-plug/core/words';
 

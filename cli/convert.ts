@@ -15,7 +15,7 @@ import {
   workbookOf,
   writeJobFile,
 } from '@fair-plug/core/exchange';
-import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
+import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/log';
 import { enUs, problemInWords, reportOn } from '@fair-plug/core/words';
 import { v7 } from 'uuid';
 import type { CommandResult } from './commands.ts';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { foldHouse, type JobStatement } from '@fair-plug/core/inspection';
+import { foldHouse, type JobStatement } from '@fair-plug/core/log';
 import { expect, test } from '@playwright/test';
 import { v7 } from 'uuid';
 import { removeData, startCluster } from '../scripts/setup/cluster.mjs';

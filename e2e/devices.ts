@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import type { Entry, JobEntry, JobStatement } from '@fair-plug/core/inspection';
+import type { Entry, JobEntry, JobStatement } from '@fair-plug/core/log';
 import { firmApi } from '../web/local/api.ts';
 import { LogBooks } from '../web/local/log-books.ts';
 import { entriesOf, keep, LocalDatabase } from '../web/local/store.ts';

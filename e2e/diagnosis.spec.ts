@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib';
-import { diagnosisOf, parseDiagnosisInput } from '@fair-plug/core/diagnosis';
+import { diagnosisOf, parseDiagnosisInput } from '@fair-plug/core/engine';
 import { enUs } from '@fair-plug/core/words';
 import { expect, type Page } from '@playwright/test';
 import { build } from 'esbuild';
@@ -141,7 +141,7 @@ test('the engine as a browser loads it answers the same in a worker, and is at m
   const { outputFiles } = await build({
     stdin: {
       contents: `
-        import { Diagnostician } from '@fair-plug/core/diagnosis';
+        import { Diagnostician } from '@fair-plug/core/engine';
         onmessage = ({ data }) => {
           const engine = new Diagnostician({ circuit: data.circuit, unknownLoads: true, unknownDevices: new Set() });
           const { outlets } = engine.diagnose({ readings: data.readings, trippedBefore: [] });

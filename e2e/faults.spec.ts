@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { foldHouse, type JobStatement } from '@fair-plug/core/inspection';
 import { lampPatterns, lampsOf } from '@fair-plug/core/instruments';
+import { foldHouse, type JobStatement } from '@fair-plug/core/log';
 import { expect } from '@playwright/test';
 import { v7 } from 'uuid';
 import { Random } from '../scripts/accuracy/random.ts';

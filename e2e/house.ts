@@ -1,4 +1,4 @@
-import type { JobStatement, KitStatement } from '@fair-plug/core/inspection';
+import type { JobStatement, KitStatement } from '@fair-plug/core/log';
 import { type APIRequestContext, expect, type FileChooser, type Locator, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { owner } from './own-firm.ts';

@@ -1,4 +1,4 @@
-import type { KitStatement } from '@fair-plug/core/inspection';
+import type { KitStatement } from '@fair-plug/core/log';
 import { expect } from '@playwright/test';
 import { v7 } from 'uuid';
 import { entry, inHand, newHouse, saved, verdict } from './house.ts';

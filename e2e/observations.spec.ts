@@ -1,4 +1,4 @@
-import type { JobStatement } from '@fair-plug/core/inspection';
+import type { JobStatement } from '@fair-plug/core/log';
 import { expect, type Page } from '@playwright/test';
 import { dialog, inHand, pause, status, verdict, walkOf } from './house.ts';
 import { test } from './own-firm.ts';

@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Entry } from '@fair-plug/core/inspection';
+import type { Entry } from '@fair-plug/core/log';
 import { type BrowserContext, expect, type Page } from '@playwright/test';
 import { root, testSettings } from '../scripts/setup/settings.mjs';
 import { inHand, newHouse, pause, saved, status, verdict } from './house.ts';

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import type { JobStatement } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
+import type { JobStatement } from '@fair-plug/core/log';
 import { type APIRequestContext, expect } from '@playwright/test';
 import { v7 } from 'uuid';
 import { dialog, entry, newHouse } from './house.ts';

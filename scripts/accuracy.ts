@@ -1,7 +1,7 @@
 import { type Circuit, networkOf, type Test } from '@fair-plug/core/circuit';
-import { conditions } from '@fair-plug/core/conditions';
-import { Diagnostician, type PriorId, priors } from '@fair-plug/core/diagnosis';
-import { OutletConditions } from '@fair-plug/core/diagnosis/outlet-conditions.ts';
+import { Diagnostician, type PriorId, priors } from '@fair-plug/core/engine';
+import { OutletConditions } from '@fair-plug/core/engine/outlet-conditions.ts';
+import { conditions } from '@fair-plug/core/knowledge';
 import { Exact, nameOf } from './accuracy/exact.ts';
 import { Random } from './accuracy/random.ts';
 import {

@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { cpus, totalmem } from 'node:os';
-import type { JobStatement } from '@fair-plug/core/inspection';
 import { lampPatterns, lampsOf } from '@fair-plug/core/instruments';
+import type { JobStatement } from '@fair-plug/core/log';
 import { request } from 'playwright-core';
 import { v7 } from 'uuid';
 import { author } from './demo/ids.ts';

@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
-import type { JobStatement } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
+import type { JobStatement } from '@fair-plug/core/log';
 import { type BrowserContext, chromium as driver, type Page } from 'playwright-core';
 import { v7 } from 'uuid';
 import { author } from './demo/ids.ts';

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { jsonSchemas } from '@fair-plug/core/circuit';
-import { diagnosisJsonSchemas } from '@fair-plug/core/diagnosis';
+import { diagnosisJsonSchemas } from '@fair-plug/core/engine';
 import { jobJsonSchemas } from '@fair-plug/core/exchange';
 
 /** Writes the JSON Schemas of the file formats to docs/formats. */

@@ -1,6 +1,6 @@
 import { cpus, totalmem } from 'node:os';
-import type { JobStatement } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
+import type { JobStatement } from '@fair-plug/core/log';
 import { sql } from 'kysely';
 import { v7 } from 'uuid';
 import { connect } from '../web/data/database.ts';

@@ -1,4 +1,4 @@
-import { isId } from '@fair-plug/core/inspection';
+import { isId } from '@fair-plug/core/log';
 import { headStart } from '@/local/local-store';
 
 // Runs as soon as the application's code is there, before its page is put together.

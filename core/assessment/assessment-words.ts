@@ -1,5 +1,5 @@
 import type { Fault, InstrumentId, Reading, Shown, TestState } from '../circuit/index.ts';
-import type { DiagnosisWords } from '../diagnosis/index.ts';
+import type { DiagnosisWords } from '../engine/index.ts';
 import type { Lamps } from '../instruments/index.ts';
 import type { JudgedExplanation } from './judged.ts';
 import type { StopReason, Verdict } from './lamp-verdict.ts';

@@ -1,5 +1,6 @@
-import type { ConditionId, Danger } from '../conditions/index.ts';
-import type { LikelyGroup, LostServiceNeutral, NextTest } from '../diagnosis/index.ts';
+import type { LikelyGroup, LostServiceNeutral, NextTest } from '../engine/index.ts';
+import type { Lamps } from '../instruments/index.ts';
+import type { ConditionId, Danger } from '../knowledge/index.ts';
 import {
   type Coverage,
   coverageOf,
@@ -11,8 +12,7 @@ import {
   isPlainLamps,
   type Receptacle,
   receptaclesOf,
-} from '../inspection/index.ts';
-import type { Lamps } from '../instruments/index.ts';
+} from '../log/index.ts';
 import type { HouseJudgement, JudgedCause, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 import { judgeByLamps, type Verdict } from './lamp-verdict.ts';
 import { dangerAt, verdictBy } from './receptacle-verdict.ts';

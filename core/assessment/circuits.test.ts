@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Reading } from '../circuit/index.ts';
-import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobStatement, receptaclesOf } from '../inspection/index.ts';
+import { asEntries, idNumber } from '../log/arbitrary-entries.ts';
+import { foldHouse, type JobStatement, receptaclesOf } from '../log/index.ts';
 import { circuitsOf, guessedCircuit, readingsOf, VoltScale } from './circuits.ts';
 
 const room = idNumber(0x20);

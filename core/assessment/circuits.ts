@@ -1,6 +1,6 @@
 import { type Circuit, type Reading, runOf, type Shown, type TestState } from '../circuit/index.ts';
-import type { ReadingComparison } from '../diagnosis/index.ts';
-import { type House, isPlainLamps, type Receptacle, receptaclesOf } from '../inspection/index.ts';
+import type { ReadingComparison } from '../engine/index.ts';
+import { type House, isPlainLamps, type Receptacle, receptaclesOf } from '../log/index.ts';
 
 /** Receptacles of one breaker, from the panel outward as far as that is known. */
 export interface FedTogether {

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import type { Shown } from '../circuit/index.ts';
-import { idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type House, type JobEntry, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
+import { idNumber } from '../log/arbitrary-entries.ts';
+import { foldHouse, type House, type JobEntry, type JobStatement } from '../log/index.ts';
 import { reportOn } from '../words/index.ts';
 import { assess } from './assessment.ts';
 import { afterNews, HouseJudge, isJudgedAsRead, newsSince, refinedVerdict, slimHouse } from './index.ts';

@@ -1,5 +1,4 @@
 import type { InstrumentId, Reading } from '../circuit/index.ts';
-import { type ConditionId, conditionIds, regions } from '../conditions/index.ts';
 import {
   blindSpots,
   Diagnostician,
@@ -9,8 +8,9 @@ import {
   likelyGroups,
   lostServiceNeutral,
   type NextTest,
-} from '../diagnosis/index.ts';
-import { type House, receptaclesOf } from '../inspection/index.ts';
+} from '../engine/index.ts';
+import { type ConditionId, conditionIds, regions } from '../knowledge/index.ts';
+import { type House, receptaclesOf } from '../log/index.ts';
 import {
   answerOf,
   type CircuitAnswer,

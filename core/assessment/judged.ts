@@ -1,5 +1,4 @@
 import type { Fault } from '../circuit/index.ts';
-import type { ConditionId } from '../conditions/index.ts';
 import type {
   ContactState,
   LikelyGroup,
@@ -8,7 +7,8 @@ import type {
   NextTest,
   ReadingComparison,
   RunLength,
-} from '../diagnosis/index.ts';
+} from '../engine/index.ts';
+import type { ConditionId } from '../knowledge/index.ts';
 
 /** Something that may be behind what was read. */
 export interface JudgedExplanation {

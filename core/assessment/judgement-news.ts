@@ -1,4 +1,4 @@
-import { type House, isPlainLamps, type Receptacle } from '../inspection/index.ts';
+import { type House, isPlainLamps, type Receptacle } from '../log/index.ts';
 import type { HouseJudgement, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 
 /** What is new in a judgement since the last one that was told: a large house is not told anew for one reading. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { conditions, patternTable } from '../conditions/index.ts';
 import { contacts, lampPatterns, lampStates, lampsOf } from '../instruments/index.ts';
+import { conditions, patternTable } from '../knowledge/index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
 
 const byPattern = (pattern: (typeof lampPatterns)[number]) => judgeByLamps({ lamps: lampsOf(pattern) });

@@ -1,3 +1,12 @@
+import type { ContactState } from '../engine/index.ts';
+import {
+  type Contact,
+  contacts,
+  type LampPattern,
+  type Lamps,
+  litFrom,
+  patternsOf,
+} from '../instruments/index.ts';
 import {
   type CautionId,
   type ConditionId,
@@ -9,19 +18,10 @@ import {
   patternTable,
   type TestKind,
   type Urgency,
-} from '../conditions/index.ts';
-import type { ContactState } from '../diagnosis/index.ts';
-import {
-  type Contact,
-  contacts,
-  type LampPattern,
-  type Lamps,
-  litFrom,
-  patternsOf,
-} from '../instruments/index.ts';
+} from '../knowledge/index.ts';
 import { Memo } from './memo.ts';
 
-export type { ContactState } from '../diagnosis/index.ts';
+export type { ContactState } from '../engine/index.ts';
 
 /** What a verdict says, apart from its words: equal codes are said alike. */
 export type VerdictCode =

@@ -1,5 +1,5 @@
 import type { Shown } from '../circuit/index.ts';
-import { type Region, regions } from '../conditions/index.ts';
+import { type Region, regions } from '../knowledge/index.ts';
 
 /** What three differences of potential may fail to close by, in volts: the meter's own tolerance, taken three times. */
 const closes = (sum: number): number => 3 + 0.03 * sum;

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
-import type { Danger, ReceptacleType } from '../conditions/index.ts';
-import { idNumber } from '../inspection/arbitrary-entries.ts';
+import { type LampPattern, lampPatterns, lampsOf } from '../instruments/index.ts';
+import type { Danger, ReceptacleType } from '../knowledge/index.ts';
+import { idNumber } from '../log/arbitrary-entries.ts';
 import {
   currentLamps,
   foldHouse,
@@ -8,8 +9,7 @@ import {
   type JobStatement,
   type Receptacle,
   receptaclesOf,
-} from '../inspection/index.ts';
-import { type LampPattern, lampPatterns, lampsOf } from '../instruments/index.ts';
+} from '../log/index.ts';
 import { surveyOf } from '../report/index.ts';
 import { assess } from './assessment.ts';
 import { groundFaultResult, HouseJudge, type JudgedReceptacle, oddValues } from './index.ts';

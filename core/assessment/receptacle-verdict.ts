@@ -1,6 +1,6 @@
-import { type Danger, lookFacts } from '../conditions/index.ts';
-import type { Receptacle } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
+import { type Danger, lookFacts } from '../knowledge/index.ts';
+import type { Receptacle } from '../log/index.ts';
 import type { JudgedReceptacle } from './judged.ts';
 import { judgeByLamps, type Verdict } from './lamp-verdict.ts';
 import { isJudgedAsRead, refinedVerdict } from './refined-verdict.ts';

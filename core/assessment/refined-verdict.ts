@@ -1,5 +1,5 @@
-import { type ConditionId, conditionIds, conditions, type Urgency, urgencies } from '../conditions/index.ts';
-import type { Receptacle } from '../inspection/index.ts';
+import { type ConditionId, conditionIds, conditions, type Urgency, urgencies } from '../knowledge/index.ts';
+import type { Receptacle } from '../log/index.ts';
 import { readingsOf } from './circuits.ts';
 import type { JudgedReceptacle } from './judged.ts';
 import type { Verdict } from './lamp-verdict.ts';

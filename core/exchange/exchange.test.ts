@@ -3,9 +3,9 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, test } from 'vitest';
 import { assess } from '../assessment/index.ts';
-import { asEntries, idNumber, jobLog, jumbled } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobStatement } from '../inspection/index.ts';
 import { lampsOf } from '../instruments/index.ts';
+import { asEntries, idNumber, jobLog, jumbled } from '../log/arbitrary-entries.ts';
+import { foldHouse, type JobStatement } from '../log/index.ts';
 import { enUs, reportOn, wrongInWords } from '../words/index.ts';
 import {
   canonicalJson,

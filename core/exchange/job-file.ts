@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { atMost, type Parsed, parseBy, type Wrong } from '../circuit/index.ts';
-import { idSchema, inOrder, type JobEntry, jobEntrySchema, textSchema } from '../inspection/index.ts';
+import { idSchema, inOrder, type JobEntry, jobEntrySchema, textSchema } from '../log/index.ts';
 import { enUs } from '../words/index.ts';
 
 export const jobFileFormat = 'fair-plug/job@2';

@@ -1,5 +1,5 @@
-import { type ReceptacleType, receptacleTypes } from '../conditions/index.ts';
-import { type House, type JobStatement, textSchema } from '../inspection/index.ts';
+import { type ReceptacleType, receptacleTypes } from '../knowledge/index.ts';
+import { type House, type JobStatement, textSchema } from '../log/index.ts';
 import { enGb, enUs, type ListField, type RowProblem } from '../words/index.ts';
 
 export { type ListField, listFields } from '../words/index.ts';

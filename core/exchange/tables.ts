@@ -1,4 +1,4 @@
-import { receptaclesOf } from '../inspection/index.ts';
+import { receptaclesOf } from '../log/index.ts';
 import { type Report, workListOf } from '../report/index.ts';
 import { wordsIn } from '../words/index.ts';
 

@@ -1,6 +1,5 @@
-import type { ConductorMetal } from '../conditions/index.ts';
-import type { Schools } from '../corrections/index.ts';
-import { type CoverOff, type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
+import type { ConductorMetal, Schools } from '../knowledge/index.ts';
+import { type CoverOff, type House, type Receptacle, receptaclesOf } from '../log/index.ts';
 import type { Place } from './place.ts';
 
 /** What may be known of a conductor, or of the house it is in. */

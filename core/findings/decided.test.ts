@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { assess } from '../assessment/index.ts';
-import { usualPractice } from '../corrections/index.ts';
-import { asEntries, idNumber, jumbled } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobEntry, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
+import { usualPractice } from '../knowledge/index.ts';
+import { asEntries, idNumber, jumbled } from '../log/arbitrary-entries.ts';
+import { foldHouse, type JobEntry, type JobStatement } from '../log/index.ts';
 import { enUs } from '../words/index.ts';
 import { decidedFindings, type Finding, heldOf, proposalsFor } from './index.ts';
 

@@ -1,8 +1,8 @@
 import type { Assessment } from '../assessment/index.ts';
-import { type ConditionId, type Urgency, urgencies } from '../conditions/index.ts';
-import type { Practice } from '../corrections/index.ts';
-import type { Held, House } from '../inspection/index.ts';
-import { receptaclesOf } from '../inspection/index.ts';
+import type { Practice } from '../knowledge/index.ts';
+import { type ConditionId, type Urgency, urgencies } from '../knowledge/index.ts';
+import type { Held, House } from '../log/index.ts';
+import { receptaclesOf } from '../log/index.ts';
 import type { Place, Proposal, Wording } from './finding.ts';
 import type { FindingLanguage } from './finding-words.ts';
 import { codeOfHeadline } from './old-keys.ts';

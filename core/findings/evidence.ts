@@ -1,5 +1,5 @@
 import { groundFaultResult } from '../assessment/index.ts';
-import { isPlainLamps, type Receptacle } from '../inspection/index.ts';
+import { isPlainLamps, type Receptacle } from '../log/index.ts';
 import type { Evidence } from './finding.ts';
 import type { FindingLanguage } from './finding-words.ts';
 

@@ -1,7 +1,13 @@
 import type { AssessmentWords, GroundFaultCode } from '../assessment/index.ts';
-import type { CatalogWords, ConditionId, Look, Urgency } from '../conditions/index.ts';
-import type { AluminumRemedyId, CorrectionWords } from '../corrections/index.ts';
-import type { InstrumentProof, Wording } from '../inspection/index.ts';
+import type {
+  AluminumRemedyId,
+  CatalogWords,
+  ConditionId,
+  CorrectionWords,
+  Look,
+  Urgency,
+} from '../knowledge/index.ts';
+import type { InstrumentProof, Wording } from '../log/index.ts';
 import type { MetalJudged, MetalSign } from './aluminum-signs.ts';
 import type { ProtectedPlace } from './protection-rules.ts';
 

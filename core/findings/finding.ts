@@ -1,6 +1,6 @@
 import type { Verdict } from '../assessment/index.ts';
-import type { ConditionId } from '../conditions/index.ts';
-import type { House, Wording } from '../inspection/index.ts';
+import type { ConditionId } from '../knowledge/index.ts';
+import type { House, Wording } from '../log/index.ts';
 import type { FindingLanguage } from './finding-words.ts';
 import type { Place } from './place.ts';
 
@@ -15,7 +15,7 @@ export interface Evidence {
   readonly at: string | null;
 }
 
-export type { Wording } from '../inspection/index.ts';
+export type { Wording } from '../log/index.ts';
 
 /** What the readings and looks make of one cause, before anybody decided on it. */
 export interface Proposal extends Wording {

@@ -1,6 +1,5 @@
-import { regions } from '../conditions/index.ts';
-import { neutralToGroundLimits, type Practice } from '../corrections/index.ts';
-import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
+import { neutralToGroundLimits, type Practice, regions } from '../knowledge/index.ts';
+import { type House, type Receptacle, receptaclesOf } from '../log/index.ts';
 import type { FindingLanguage } from './finding-words.ts';
 import { unprotectedPlaces } from './protection-rules.ts';
 import { neutralToGroundUnderLoad } from './rules/metered.ts';

@@ -1,5 +1,5 @@
 import type { VerdictCode } from '../assessment/index.ts';
-import type { House } from '../inspection/index.ts';
+import type { House } from '../log/index.ts';
 
 /**
  * How findings were keyed while keys held sentences: what was decided on one by its old key is decided on it by its new

@@ -1,6 +1,6 @@
 import type { Assessment, Verdict } from '../assessment/index.ts';
-import { type ConditionId, conditionIds, urgencies } from '../conditions/index.ts';
-import type { Practice } from '../corrections/index.ts';
+import type { Practice } from '../knowledge/index.ts';
+import { type ConditionId, conditionIds, urgencies } from '../knowledge/index.ts';
 import type { Proposal } from './finding.ts';
 import type { FindingLanguage } from './finding-words.ts';
 import { rules } from './rules/index.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobStatement } from '../inspection/index.ts';
+import { asEntries, idNumber } from '../log/arbitrary-entries.ts';
+import { foldHouse, type JobStatement } from '../log/index.ts';
 import { placeOf, unprotectedPlaces } from './protection-rules.ts';
 
 const room = idNumber(0x20);

@@ -1,5 +1,5 @@
-import { isGroundFaultType } from '../conditions/index.ts';
-import { foundBehind, type House, type Receptacle } from '../inspection/index.ts';
+import { isGroundFaultType } from '../knowledge/index.ts';
+import { foundBehind, type House, type Receptacle } from '../log/index.ts';
 
 /** Places that a ground-fault rule names, by the words that a room's name has. */
 const placeWords = {

@@ -1,4 +1,4 @@
-import type { FindingAdded, FindingEntry, Held } from '../inspection/index.ts';
+import type { FindingAdded, FindingEntry, Held } from '../log/index.ts';
 import { currentKey } from './old-keys.ts';
 
 export type FindingStatus = 'open' | 'accepted' | 'refused';

@@ -1,5 +1,5 @@
-import { type ConditionId, conditions, type Look, looks, type Urgency } from '../conditions/index.ts';
 import type { Finding } from '../findings/index.ts';
+import { type ConditionId, conditions, type Look, looks, type Urgency } from '../knowledge/index.ts';
 import type { OwnerTexts, Topic } from './owner-texts.ts';
 import type { Report, ReportLine } from './report.ts';
 

@@ -1,5 +1,4 @@
-import type { ConditionId, Look, Urgency } from '../conditions/index.ts';
-import type { Worker } from '../corrections/index.ts';
+import type { ConditionId, Look, Urgency, Worker } from '../knowledge/index.ts';
 
 /** What a finding is about, for a language that words it itself. */
 export type Topic =

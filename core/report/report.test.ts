@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../assessment/index.ts';
-import { idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type House, type JobEntry, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
+import { idNumber } from '../log/arbitrary-entries.ts';
+import { foldHouse, type House, type JobEntry, type JobStatement } from '../log/index.ts';
 import { enUs, reportOn } from '../words/index.ts';
 import { methodFacts, type Report, workListOf } from './index.ts';
 

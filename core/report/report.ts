@@ -1,4 +1,6 @@
 import type { Assessment } from '../assessment/index.ts';
+import { type Finding, findingsOf, type NoDefect, noDefects } from '../findings/index.ts';
+import type { Practice } from '../knowledge/index.ts';
 import {
   type CautionId,
   type ConditionId,
@@ -6,10 +8,8 @@ import {
   conditionIds,
   conditions,
   standingCautions,
-} from '../conditions/index.ts';
-import type { Practice } from '../corrections/index.ts';
-import { type Finding, findingsOf, type NoDefect, noDefects } from '../findings/index.ts';
-import { chanceOfMissing, type House, halvesTriedIn, receptaclesOf } from '../inspection/index.ts';
+} from '../knowledge/index.ts';
+import { chanceOfMissing, type House, halvesTriedIn, receptaclesOf } from '../log/index.ts';
 import type { MethodFacts, ReportLanguage } from './report-texts.ts';
 import { type Survey, type SurveyLine, surveyOf } from './survey.ts';
 

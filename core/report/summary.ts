@@ -1,8 +1,8 @@
 import type { Assessment } from '../assessment/index.ts';
-import { type Urgency, urgencies } from '../conditions/index.ts';
-import type { Practice } from '../corrections/index.ts';
 import { type Finding, type FindingLanguage, findingsOf } from '../findings/index.ts';
-import { coverageOf, type House, receptaclesOf } from '../inspection/index.ts';
+import type { Practice } from '../knowledge/index.ts';
+import { type Urgency, urgencies } from '../knowledge/index.ts';
+import { coverageOf, type House, receptaclesOf } from '../log/index.ts';
 
 /** What a list of jobs says of a house by its log alone. */
 export interface HouseSummary {

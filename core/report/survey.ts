@@ -1,7 +1,7 @@
 import type { AssessedReceptacle, Assessment, Verdict } from '../assessment/index.ts';
-import type { Danger, NotReachedReason } from '../conditions/index.ts';
-import type { Coverage, House, InstrumentProof } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
+import type { Danger, NotReachedReason } from '../knowledge/index.ts';
+import type { Coverage, House, InstrumentProof } from '../log/index.ts';
 
 /** What stands at one receptacle. */
 export interface SurveyLine {

@@ -1,6 +1,6 @@
 import { evidenceAt, type Finding, openFirstFor } from '../findings/index.ts';
-import { type House, type Receptacle, receptaclesOf } from '../inspection/index.ts';
 import type { Lamps } from '../instruments/index.ts';
+import { type House, type Receptacle, receptaclesOf } from '../log/index.ts';
 import type { Report } from './report.ts';
 import type { ReportLanguage } from './report-texts.ts';
 

@@ -1,15 +1,16 @@
 import { describe, expect, test } from 'vitest';
-import { conditionIds, conditions } from '../conditions/index.ts';
 import {
   acceptedRemedies,
   aluminumRemedies,
   aluminumRemedyIds,
+  conditionIds,
+  conditions,
   questionIds,
   questions,
   usualSchools,
   viewsOf,
   ways,
-} from '../corrections/index.ts';
+} from '../knowledge/index.ts';
 import { enGb, enUs } from './index.ts';
 
 const wayIds = Object.keys(ways) as (keyof typeof ways)[];

@@ -1,7 +1,7 @@
 import type { Assessment } from '../assessment/index.ts';
-import type { Region } from '../conditions/index.ts';
-import { type Practice, usualPractice } from '../corrections/index.ts';
 import { type Finding, findingsOf as findingsIn } from '../findings/index.ts';
+import type { Region } from '../knowledge/index.ts';
+import { type Practice, usualPractice } from '../knowledge/index.ts';
 import {
   type FindingSummary,
   findingSummaryOf as findingSummaryIn,

@@ -1,5 +1,5 @@
-import type { TestKind } from '../conditions/index.ts';
 import type { Contact, Pair } from '../instruments/index.ts';
+import type { TestKind } from '../knowledge/index.ts';
 
 /** What screens and papers say themselves, where it differs from region to region. */
 export interface ScreenWords {

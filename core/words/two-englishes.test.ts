@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { eraLanes } from '../conditions/index.ts';
+import { eraLanes } from '../knowledge/index.ts';
 import { enGb, enUs, type Words, wordsIn } from './index.ts';
 
 /** Words of the trade that only North America has; a British text holds none of them. */

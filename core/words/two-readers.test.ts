@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../assessment/index.ts';
-import { conditionIds, looks } from '../conditions/index.ts';
-import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, foldKit, type JobEntry, type JobStatement, type KitEntry } from '../inspection/index.ts';
 import { lampsOf } from '../instruments/index.ts';
+import { conditionIds, looks } from '../knowledge/index.ts';
+import { asEntries, idNumber } from '../log/arbitrary-entries.ts';
+import { foldHouse, foldKit, type JobEntry, type JobStatement, type KitEntry } from '../log/index.ts';
 import { filledIn, ownerPageOf, workListOf } from '../report/index.ts';
 import { ownerLanguages, ownerTexts, reportOn } from './index.ts';
 

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../assessment/index.ts';
-import { usualPractice } from '../corrections/index.ts';
 import { proposedIn, vanishedSince } from '../findings/index.ts';
-import { asEntries, idNumber } from '../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobStatement } from '../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
+import { usualPractice } from '../knowledge/index.ts';
+import { asEntries, idNumber } from '../log/arbitrary-entries.ts';
+import { foldHouse, type JobStatement } from '../log/index.ts';
 import { enUs, findingsOf } from './index.ts';
 
 const room = idNumber(0x20);

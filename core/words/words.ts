@@ -1,6 +1,6 @@
 import type { Vanished } from '../findings/index.ts';
-import type { PowerSource } from '../inspection/index.ts';
 import type { Survey } from '../instruments/index.ts';
+import type { PowerSource } from '../log/index.ts';
 import type { ReportLanguage } from '../report/index.ts';
 import type { EntryTable } from './english/entries.ts';
 import type { ScreenWords } from './screen-words.ts';

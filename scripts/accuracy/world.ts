@@ -8,8 +8,8 @@ import {
   type Reading,
   Solver,
 } from '@fair-plug/core/circuit';
-import type { PriorId } from '@fair-plug/core/diagnosis';
-import { type Cause, causesOf, clash } from '@fair-plug/core/diagnosis/cause.ts';
+import type { PriorId } from '@fair-plug/core/engine';
+import { type Cause, causesOf, clash } from '@fair-plug/core/engine/cause.ts';
 import { simulate } from '@fair-plug/core/instruments';
 import type { Random } from './random.ts';
 

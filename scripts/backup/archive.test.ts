@@ -1,7 +1,7 @@
 import { copyFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { foldHouse, foldKit } from '@fair-plug/core/inspection';
+import { foldHouse, foldKit } from '@fair-plug/core/log';
 import { sql } from 'kysely';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { applicationUrl, prepareApplicationRole } from '../../web/data/application-role.ts';

@@ -7,7 +7,7 @@ import {
   runOf,
   type Test,
 } from '@fair-plug/core/circuit';
-import { causesOf, Diagnostician, diagnoseLone } from '@fair-plug/core/diagnosis';
+import { causesOf, Diagnostician, diagnoseLone } from '@fair-plug/core/engine';
 import { build } from 'esbuild';
 import { Random } from '../accuracy/random.ts';
 import { readingsFrom } from '../accuracy/world.ts';

@@ -1,5 +1,5 @@
-import { HouseFold, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
+import { HouseFold, type JobEntry, type JobStatement } from '@fair-plug/core/log';
 import { v7 } from 'uuid';
 
 const entries = 5000;

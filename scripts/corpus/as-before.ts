@@ -5,9 +5,9 @@ import {
   placeCode,
   type Verdict,
 } from '@fair-plug/core/assessment';
-import { conditions } from '@fair-plug/core/conditions';
 import type { Finding } from '@fair-plug/core/findings';
-import { type House, type JobEntry, receptaclesOf } from '@fair-plug/core/inspection';
+import { conditions } from '@fair-plug/core/knowledge';
+import { type House, type JobEntry, receptaclesOf } from '@fair-plug/core/log';
 import type { Report } from '@fair-plug/core/report';
 import { type Words, wordsIn } from '@fair-plug/core/words';
 

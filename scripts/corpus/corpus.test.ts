@@ -1,5 +1,5 @@
 import { parseJobText } from '@fair-plug/core/exchange';
-import { foldHouse, foldKit, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/inspection';
+import { foldHouse, foldKit, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/log';
 import { describe, expect, test } from 'vitest';
 import { houseAsBefore } from './as-before.ts';
 import { partOf } from './corpus.ts';

@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, brotliDecompressSync, constants } from 'node:zlib';
 import type { InstrumentId } from '@fair-plug/core/circuit';
-import type { JobEntry, KitEntry } from '@fair-plug/core/inspection';
+import type { JobEntry, KitEntry } from '@fair-plug/core/log';
 import type { Outcome } from './outcome.ts';
 
 /** A random house as it was written, and what was made of it then. */

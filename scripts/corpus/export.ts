@@ -1,6 +1,6 @@
 import type { InstrumentId } from '@fair-plug/core/circuit';
 import { writeJobFile } from '@fair-plug/core/exchange';
-import { foldKit, type JobEntry, type KitEntry, type KitStatement } from '@fair-plug/core/inspection';
+import { foldKit, type JobEntry, type KitEntry, type KitStatement } from '@fair-plug/core/log';
 import { demoHouses } from '../demo/houses.ts';
 import { logOf } from '../demo/load.ts';
 import { type KeptHouse, type KeptJob, keepPart } from './corpus.ts';

@@ -1,5 +1,5 @@
 import type { Assessment } from '@fair-plug/core/assessment';
-import { conditions } from '@fair-plug/core/conditions';
+import { conditions } from '@fair-plug/core/knowledge';
 import { ownerPageOf, type Report, summaryOfFindings } from '@fair-plug/core/report';
 
 const sum = (counts: readonly number[]): number => counts.reduce((all, one) => all + one, 0);

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import { assess, HouseJudge, type HouseJudgement } from '@fair-plug/core/assessment';
 import type { InstrumentId } from '@fair-plug/core/circuit';
-import { type Practice, usualPractice } from '@fair-plug/core/corrections';
 import type { Finding } from '@fair-plug/core/findings';
-import { foldHouse, type House, type JobEntry } from '@fair-plug/core/inspection';
+import { type Practice, usualPractice } from '@fair-plug/core/knowledge';
+import { foldHouse, type House, type JobEntry } from '@fair-plug/core/log';
 import { findingsOf, reportOn } from '@fair-plug/core/words';
 import { houseAsBefore, judgementAsBefore, reportAsBefore } from './as-before.ts';
 import { brokenLaws } from './laws.ts';

@@ -1,5 +1,8 @@
 import { assess } from '@fair-plug/core/assessment';
 import { type Circuit, type InstrumentId, networkOf, runOf, type Test } from '@fair-plug/core/circuit';
+import { causesOf, clash } from '@fair-plug/core/engine/cause.ts';
+import { heldOf, proposalsFor } from '@fair-plug/core/findings';
+import { lampStates, simulate } from '@fair-plug/core/instruments';
 import {
   conductorMetals,
   dangers,
@@ -12,12 +15,9 @@ import {
   protectionLabels,
   receptacleTypes,
   urgencies,
-} from '@fair-plug/core/conditions';
-import { usualPractice } from '@fair-plug/core/corrections';
-import { causesOf, clash } from '@fair-plug/core/diagnosis/cause.ts';
-import { heldOf, proposalsFor } from '@fair-plug/core/findings';
-import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
-import { lampStates, simulate } from '@fair-plug/core/instruments';
+  usualPractice,
+} from '@fair-plug/core/knowledge';
+import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/log';
 import { findingsOf, wordsIn } from '@fair-plug/core/words';
 import { Random } from '../accuracy/random.ts';
 import { judgedWhole } from './outcome.ts';

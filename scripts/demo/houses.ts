@@ -1,7 +1,7 @@
 import type { Shown } from '@fair-plug/core/circuit';
-import type { Look, NotReachedReason, ReceptacleType } from '@fair-plug/core/conditions';
-import type { JobEntryOf } from '@fair-plug/core/inspection';
 import type { LampPattern } from '@fair-plug/core/instruments';
+import type { Look, NotReachedReason, ReceptacleType } from '@fair-plug/core/knowledge';
+import type { JobEntryOf } from '@fair-plug/core/log';
 
 /** People, firms and places are invented. */
 export const demoFirm = {

@@ -1,5 +1,5 @@
 import { assess } from '@fair-plug/core/assessment';
-import { currentLamps, foldHouse, receptaclesOf } from '@fair-plug/core/inspection';
+import { currentLamps, foldHouse, receptaclesOf } from '@fair-plug/core/log';
 import { reportOn } from '@fair-plug/core/words';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Connection } from '../../web/data/database.ts';

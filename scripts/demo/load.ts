@@ -1,5 +1,5 @@
-import type { JobEntry, JobStatement, KitStatement } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
+import type { JobEntry, JobStatement, KitStatement } from '@fair-plug/core/log';
 import type { Connection } from '../../web/data/database.ts';
 import { demoEmail } from '../../web/data/demo.ts';
 import { FirmData, hasFirms } from '../../web/data/firm-data.ts';

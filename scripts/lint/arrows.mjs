@@ -5,10 +5,10 @@
 
 /** Rooms of the core from the ground up: a room knows those below its line, and none beside it. */
 export const rooms = [
-  ['circuit', 'corrections'],
+  ['circuit'],
   ['instruments'],
-  ['conditions'],
-  ['inspection', 'diagnosis'],
+  ['knowledge'],
+  ['log', 'engine'],
   ['assessment'],
   ['findings'],
   ['report'],
@@ -20,7 +20,7 @@ export const rooms = [
 const impure = ['react', 'react-dom', 'next', 'next/*', '@mantine/*', 'kysely', 'pg', 'dexie', 'node:*'];
 
 /** Who is above the assessment reads it: only the bench, which plays circuits and not houses, asks the engine itself. */
-const engine = { room: 'diagnosis', knownTo: 'assessment' };
+const engine = { room: 'engine', knownTo: 'assessment' };
 
 /** Folders above the core, each with what it must not know, and why. */
 const screens = ['@/data/**', '@/app/**', '@/features/**', 'kysely', 'pg', 'node:*'];

@@ -12,11 +12,11 @@ import { root } from '../setup/settings.mjs';
 const exempt = {
   'core/assessment/circuits.ts': 'names of cables stand in the codes of places that decisions keep',
   'core/circuit/netlist.ts': 'the format of another program',
-  'core/diagnosis/localization.ts': 'names of sites as answers have had them since the first format',
+  'core/engine/localization.ts': 'names of sites as answers have had them since the first format',
   'core/findings/old-keys.ts': 'frozen: what was said when keys held sentences',
-  'core/inspection/fold-subjects.ts':
+  'core/log/fold-subjects.ts':
     'names in the place of those that have not arrived; logs have been folded with them since the first',
-  'core/inspection/house-fold.ts': 'the same',
+  'core/log/house-fold.ts': 'the same',
 };
 
 /** The twin of the simulator and the drawers of values belong to tests. */

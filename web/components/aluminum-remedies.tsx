@@ -4,7 +4,7 @@ import {
   type Practice,
   questions,
   type Schools,
-} from '@fair-plug/core/corrections';
+} from '@fair-plug/core/knowledge';
 import { useWholeWords } from '@/components/whole-words';
 import classes from './aluminum-remedies.module.css';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import type { InstrumentId } from '@fair-plug/core/circuit';
-import type { ConditionId } from '@fair-plug/core/conditions';
+import type { ConditionId } from '@fair-plug/core/knowledge';
 import { useEffect, useState } from 'react';
 import { engine } from '@/local/engine';
 import classes from './blind-spots.module.css';

@@ -1,6 +1,12 @@
-import { type Condition, type ConditionId, conditions } from '@fair-plug/core/conditions';
-import { type Practice, referencesIn, ways } from '@fair-plug/core/corrections';
 import type { Finding } from '@fair-plug/core/findings';
+import {
+  type Condition,
+  type ConditionId,
+  conditions,
+  type Practice,
+  referencesIn,
+  ways,
+} from '@fair-plug/core/knowledge';
 import type { Words } from '@fair-plug/core/words';
 import { useWholeWords } from '@/components/whole-words';
 import { AluminumRemedies } from './aluminum-remedies';

@@ -1,4 +1,4 @@
-import type { House } from '@fair-plug/core/inspection';
+import type { House } from '@fair-plug/core/log';
 import type { Survey } from '@fair-plug/core/report';
 import { type ReactNode, useMemo } from 'react';
 import type { Assessed } from '@/local/use-assessment';

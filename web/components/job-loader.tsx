@@ -1,6 +1,6 @@
 'use client';
 
-import { type House, isId, type JobEntry } from '@fair-plug/core/inspection';
+import { type House, isId, type JobEntry } from '@fair-plug/core/log';
 import { useSearchParams } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
 import { RequestFailed } from '@/local/api';

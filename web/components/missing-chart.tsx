@@ -1,6 +1,6 @@
 'use client';
 
-import { missingCurve } from '@fair-plug/core/inspection';
+import { missingCurve } from '@fair-plug/core/log';
 import { CartesianGrid, Legend, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { useWords } from '@/components/region-words';
 import classes from './missing-chart.module.css';

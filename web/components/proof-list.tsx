@@ -1,12 +1,12 @@
 import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
-import { regions } from '@fair-plug/core/conditions';
+import { regions } from '@fair-plug/core/knowledge';
 import {
   type House,
   type InstrumentProof,
   instrumentProofs,
   isRatedFor,
   type ProofState,
-} from '@fair-plug/core/inspection';
+} from '@fair-plug/core/log';
 import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Region } from '@fair-plug/core/conditions';
+import type { Region } from '@fair-plug/core/knowledge';
 import type { Spoken } from '@fair-plug/core/words';
 import { spokenUs } from '@fair-plug/core/words/en-us/spoken.ts';
 import { createContext, type ReactNode, Suspense, use, useContext } from 'react';

@@ -1,4 +1,4 @@
-import type { Urgency } from '@fair-plug/core/conditions';
+import type { Urgency } from '@fair-plug/core/knowledge';
 import { useWords } from '@/components/region-words';
 import classes from './urgency-mark.module.css';
 

@@ -1,5 +1,5 @@
-import type { ViewWords } from '@fair-plug/core/corrections';
-import { type Practice, type QuestionId, viewsOf } from '@fair-plug/core/corrections';
+import type { ViewWords } from '@fair-plug/core/knowledge';
+import { type Practice, type QuestionId, viewsOf } from '@fair-plug/core/knowledge';
 import type { Words } from '@fair-plug/core/words';
 
 /** A question on which practitioners differ: what the firm holds, and what others say. */

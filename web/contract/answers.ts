@@ -1,5 +1,5 @@
-import { urgencies } from '@fair-plug/core/conditions';
-import { type Entry, idSchema } from '@fair-plug/core/inspection';
+import { urgencies } from '@fair-plug/core/knowledge';
+import { type Entry, idSchema } from '@fair-plug/core/log';
 import { z } from 'zod';
 
 /** What the server answers: written by it, and parsed by the browser, by one description. */

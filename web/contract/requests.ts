@@ -1,4 +1,4 @@
-import { idSchema, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/inspection';
+import { idSchema, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/log';
 import { z } from 'zod';
 import { roleSchema } from './answers.ts';
 

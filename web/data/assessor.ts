@@ -1,5 +1,5 @@
 import { assess, HouseJudge } from '@fair-plug/core/assessment';
-import { foldHouse, foldKit, type House } from '@fair-plug/core/inspection';
+import { foldHouse, foldKit, type House } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';
 import { findingSummaryOf } from '@fair-plug/core/words';
 import type { FirmData } from './firm-data.ts';

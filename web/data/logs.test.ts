@@ -1,6 +1,6 @@
 import { assess, HouseJudge } from '@fair-plug/core/assessment';
-import { foldHouse, type JobEntry, type JobStatement, type KitEntry } from '@fair-plug/core/inspection';
 import { type LampPattern, lampsOf } from '@fair-plug/core/instruments';
+import { foldHouse, type JobEntry, type JobStatement, type KitEntry } from '@fair-plug/core/log';
 import { findingSummaryOf } from '@fair-plug/core/words';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { type Entry, foldHouse, type JobEntry, type KitEntry } from '@fair-plug/core/inspection';
+import { type Entry, foldHouse, type JobEntry, type KitEntry } from '@fair-plug/core/log';
 import { summaryOf } from '@fair-plug/core/report';
 import type { Transaction } from 'kysely';
 import type { LogHead, LogPage } from '../contract/answers.ts';

@@ -1,4 +1,4 @@
-import type { Entry } from '@fair-plug/core/inspection';
+import type { Entry } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { Role } from '../contract/answers.ts';

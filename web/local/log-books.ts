@@ -5,7 +5,7 @@ import {
   HouseFold,
   type JobEntry,
   type KitEntry,
-} from '@fair-plug/core/inspection';
+} from '@fair-plug/core/log';
 import { type FindingSummary, summaryOf } from '@fair-plug/core/report';
 import { beforePacking, beforeSummary } from '@/local/pauses';
 import { countOf, entriesOf, isWhole, kitKey, type LocalDatabase, type LogKey, pack } from './store';

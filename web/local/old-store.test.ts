@@ -1,4 +1,4 @@
-import { HouseFold, type JobEntry, receptaclesOf } from '@fair-plug/core/inspection';
+import { HouseFold, type JobEntry, receptaclesOf } from '@fair-plug/core/log';
 import { afterAll, expect, test, vi } from 'vitest';
 import { type KeptStore, partOf } from '../../scripts/corpus/corpus.ts';
 import { FakeServer } from '../testing/fake-server.ts';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Entry, JobEntry, KitEntry } from '@fair-plug/core/inspection';
+import type { Entry, JobEntry, KitEntry } from '@fair-plug/core/log';
 import { useCallback } from 'react';
 import { saveFile } from './files';
 import { useLocal } from './local-store';

@@ -1,4 +1,4 @@
-import { clockOf, type Entry, nextClock } from '@fair-plug/core/inspection';
+import { clockOf, type Entry, nextClock } from '@fair-plug/core/log';
 import type { FindingSummary, HouseSummary } from '@fair-plug/core/report';
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import { v7 } from 'uuid';

@@ -1,4 +1,4 @@
-import type { Entry, JobStatement } from '@fair-plug/core/inspection';
+import type { Entry, JobStatement } from '@fair-plug/core/log';
 import Dexie from 'dexie';
 import { v7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';

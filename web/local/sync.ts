@@ -1,4 +1,4 @@
-import type { Entry } from '@fair-plug/core/inspection';
+import type { Entry } from '@fair-plug/core/log';
 import { beforeSending } from '@/local/pauses';
 import { type FirmApi, RequestFailed } from './api';
 import type { LogBooks } from './log-books';

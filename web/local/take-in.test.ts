@@ -1,4 +1,4 @@
-import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
+import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/log';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import type { Identity } from './identity.ts';

@@ -6,7 +6,7 @@ import {
   type JobStatement,
   jobEntrySchema,
   kitEntrySchema,
-} from '@fair-plug/core/inspection';
+} from '@fair-plug/core/log';
 import { z } from 'zod';
 import type { Local } from './local-store';
 import { entriesOf, keep, kitKey, type LogKey } from './store';

@@ -7,7 +7,7 @@ import {
   type HouseJudgement,
   slimHouse,
 } from '@fair-plug/core/assessment';
-import type { House } from '@fair-plug/core/inspection';
+import type { House } from '@fair-plug/core/log';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { NumberedNews } from '@/workers/engine.worker';

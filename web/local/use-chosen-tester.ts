@@ -1,6 +1,6 @@
 'use client';
 
-import type { Tester } from '@fair-plug/core/inspection';
+import type { Tester } from '@fair-plug/core/log';
 import { useKit } from './use-logs';
 import { useOwnStorage } from './use-own-storage';
 

@@ -1,4 +1,4 @@
-import { type FirmSettings, usualFirm } from '@fair-plug/core/inspection';
+import { type FirmSettings, usualFirm } from '@fair-plug/core/log';
 import { useKit } from './use-logs';
 
 /** How the firm decides, words and heads its reports; the usual while its kit is being read. */

@@ -1,6 +1,6 @@
 'use client';
 
-import type { House } from '@fair-plug/core/inspection';
+import type { House } from '@fair-plug/core/log';
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo } from 'react';

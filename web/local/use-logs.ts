@@ -1,6 +1,6 @@
 'use client';
 
-import type { House, JobEntry, JobStatement, Kit, KitStatement } from '@fair-plug/core/inspection';
+import type { House, JobEntry, JobStatement, Kit, KitStatement } from '@fair-plug/core/log';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { RequestFailed } from './api';

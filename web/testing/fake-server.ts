@@ -1,4 +1,4 @@
-import type { Entry } from '@fair-plug/core/inspection';
+import type { Entry } from '@fair-plug/core/log';
 import type { Session } from '@/contract/answers';
 import { protocol } from '@/contract/protocol';
 

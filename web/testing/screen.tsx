@@ -1,4 +1,4 @@
-import type { Entry, JobStatement, KitStatement } from '@fair-plug/core/inspection';
+import type { Entry, JobStatement, KitStatement } from '@fair-plug/core/log';
 import { MantineProvider } from '@mantine/core';
 import { createEvent, fireEvent, render } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';

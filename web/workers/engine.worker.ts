@@ -6,10 +6,9 @@ import {
   newsSince,
 } from '@fair-plug/core/assessment';
 import type { Circuit, InstrumentId, Reading } from '@fair-plug/core/circuit';
-import type { ConditionId } from '@fair-plug/core/conditions';
-import type { Practice } from '@fair-plug/core/corrections';
-import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/diagnosis';
-import type { House } from '@fair-plug/core/inspection';
+import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/engine';
+import type { ConditionId, Practice } from '@fair-plug/core/knowledge';
+import type { House } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';
 import { findingSummaryOf } from '@fair-plug/core/words';
 import { expose } from 'comlink';

@@ -1,5 +1,5 @@
-import { acceptedRemedies } from '../../corrections/index.ts';
-import { receptaclesOf } from '../../inspection/index.ts';
+import { acceptedRemedies } from '../../knowledge/index.ts';
+import { receptaclesOf } from '../../log/index.ts';
 import { aluminumIn, isAluminumAt } from '../aluminum-signs.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import type { JudgedHouse } from './rule.ts';

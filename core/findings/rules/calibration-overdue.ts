@@ -1,4 +1,4 @@
-import { calibrationOf } from '../../corrections/index.ts';
+import { calibrationOf } from '../../knowledge/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import type { JudgedHouse } from './rule.ts';
 

@@ -1,6 +1,6 @@
 import { type GroundFaultCode, groundFaultResult } from '../../assessment/index.ts';
-import { conditions, isGroundFaultType } from '../../conditions/index.ts';
-import { foundBehind, type House, type Receptacle, receptaclesOf } from '../../inspection/index.ts';
+import { conditions, isGroundFaultType } from '../../knowledge/index.ts';
+import { foundBehind, type House, type Receptacle, receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { isDecidedByOldKey } from '../old-keys.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';

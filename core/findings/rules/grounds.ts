@@ -1,5 +1,5 @@
 import type { Verdict } from '../../assessment/index.ts';
-import type { House, Receptacle } from '../../inspection/index.ts';
+import type { House, Receptacle } from '../../log/index.ts';
 
 /** To about this year cable came without a ground (common practice: 1962–65). */
 const lastWithoutGround = 1962;

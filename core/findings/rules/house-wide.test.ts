@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../../assessment/index.ts';
-import { type Practice, usualPractice } from '../../corrections/index.ts';
-import { asEntries, idNumber } from '../../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobStatement } from '../../inspection/index.ts';
 import { type LampPattern, lampsOf } from '../../instruments/index.ts';
+import { type Practice, usualPractice } from '../../knowledge/index.ts';
+import { asEntries, idNumber } from '../../log/arbitrary-entries.ts';
+import { foldHouse, type JobStatement } from '../../log/index.ts';
 import { enUs } from '../../words/index.ts';
 import { noDefects, type Proposal, proposalsFor } from '../index.ts';
 

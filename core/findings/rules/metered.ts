@@ -1,4 +1,4 @@
-import type { Receptacle } from '../../inspection/index.ts';
+import type { Receptacle } from '../../log/index.ts';
 
 /** Latest volts of a plain meter at a receptacle. */
 export const metered = ({ readings }: Receptacle, instrument: 'meter' | 'loaded') =>

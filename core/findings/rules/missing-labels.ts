@@ -1,4 +1,4 @@
-import { foundBehind, receptaclesOf } from '../../inspection/index.ts';
+import { foundBehind, receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
 

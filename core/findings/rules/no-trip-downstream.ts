@@ -1,5 +1,5 @@
 import { groundFaultResult } from '../../assessment/index.ts';
-import { receptaclesOf } from '../../inspection/index.ts';
+import { receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { workingDeviceUpstream } from './ground-fault-devices.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';

@@ -1,4 +1,4 @@
-import { receptaclesOf } from '../../inspection/index.ts';
+import { receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, places } from './rule.ts';
 

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../../assessment/index.ts';
-import { asEntries, idNumber } from '../../inspection/arbitrary-entries.ts';
-import { foldHouse, type JobStatement } from '../../inspection/index.ts';
 import { lampsOf } from '../../instruments/index.ts';
+import { asEntries, idNumber } from '../../log/arbitrary-entries.ts';
+import { foldHouse, type JobStatement } from '../../log/index.ts';
 import { reportOn } from '../../words/index.ts';
 
 const [den1, den2] = [0x30, 0x31].map(idNumber) as [string, string];

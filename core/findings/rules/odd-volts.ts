@@ -1,6 +1,5 @@
-import { regions } from '../../conditions/index.ts';
-import { neutralToGroundLimits, voltageRanges } from '../../corrections/index.ts';
-import { type Receptacle, receptaclesOf } from '../../inspection/index.ts';
+import { neutralToGroundLimits, regions, voltageRanges } from '../../knowledge/index.ts';
+import { type Receptacle, receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { metered, neutralToGroundUnderLoad } from './metered.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';

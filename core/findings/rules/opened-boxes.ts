@@ -1,5 +1,5 @@
-import { conditions } from '../../conditions/index.ts';
-import { receptaclesOf } from '../../inspection/index.ts';
+import { conditions } from '../../knowledge/index.ts';
+import { receptaclesOf } from '../../log/index.ts';
 import { isAluminumAt } from '../aluminum-signs.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';

@@ -1,4 +1,4 @@
-import { powerNotBackAt, type Receptacle, receptaclesOf } from '../../inspection/index.ts';
+import { powerNotBackAt, type Receptacle, receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
 

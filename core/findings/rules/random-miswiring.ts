@@ -1,5 +1,5 @@
-import type { ConditionId } from '../../conditions/index.ts';
-import { receptaclesOf } from '../../inspection/index.ts';
+import type { ConditionId } from '../../knowledge/index.ts';
+import { receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, places } from './rule.ts';
 

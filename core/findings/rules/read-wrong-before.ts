@@ -1,6 +1,6 @@
 import { type AssessedReceptacle, judgeByLamps } from '../../assessment/index.ts';
-import type { ConditionId } from '../../conditions/index.ts';
-import { type House, inOrder, isPlainLamps, type ReadingTaken } from '../../inspection/index.ts';
+import type { ConditionId } from '../../knowledge/index.ts';
+import { type House, inOrder, isPlainLamps, type ReadingTaken } from '../../log/index.ts';
 import { openFirstFor, type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
 

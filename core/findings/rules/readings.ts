@@ -5,8 +5,8 @@ import {
   pressingDoubtOf,
   type Verdict,
 } from '../../assessment/index.ts';
-import { type CautionId, type ConditionId, conditionIds, conditions } from '../../conditions/index.ts';
-import { type House, receptaclesOf } from '../../inspection/index.ts';
+import { type CautionId, type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
+import { type House, receptaclesOf } from '../../log/index.ts';
 import { evidenceAt } from '../evidence.ts';
 import { openFirstFor, type Proposal } from '../finding.ts';
 import type { FindingLanguage } from '../finding-words.ts';

@@ -1,6 +1,6 @@
 import type { Assessment, Verdict } from '../../assessment/index.ts';
-import type { Practice } from '../../corrections/index.ts';
-import type { House, Receptacle } from '../../inspection/index.ts';
+import type { Practice } from '../../knowledge/index.ts';
+import type { House, Receptacle } from '../../log/index.ts';
 import { evidenceAt } from '../evidence.ts';
 import type { Place, Proposal } from '../finding.ts';
 import type { FindingLanguage } from '../finding-words.ts';

@@ -1,5 +1,5 @@
-import { type Look, lookFacts, looks } from '../../conditions/index.ts';
-import { receptaclesOf } from '../../inspection/index.ts';
+import { type Look, lookFacts, looks } from '../../knowledge/index.ts';
+import { receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
 

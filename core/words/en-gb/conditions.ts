@@ -1,4 +1,4 @@
-import type { CatalogWords } from '../../conditions/index.ts';
+import type { CatalogWords } from '../../knowledge/index.ts';
 
 /** The first step of nearly all work in a box. */
 const proveDead =

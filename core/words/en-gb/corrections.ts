@@ -1,4 +1,4 @@
-import type { CorrectionWords } from '../../corrections/index.ts';
+import type { CorrectionWords } from '../../knowledge/index.ts';
 
 export const workers: CorrectionWords['workers'] = {
   electrician: 'registered electrician',

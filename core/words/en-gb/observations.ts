@@ -1,6 +1,6 @@
 import type { AssessmentWords } from '../../assessment/index.ts';
-import type { CatalogWords } from '../../conditions/index.ts';
 import type { ProtectedPlace } from '../../findings/index.ts';
+import type { CatalogWords } from '../../knowledge/index.ts';
 
 export const urgencies: CatalogWords['urgencies'] = {
   'act-now': 'Act now',

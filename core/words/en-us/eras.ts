@@ -1,4 +1,4 @@
-import type { CatalogWords, EraWords } from '../../conditions/index.ts';
+import type { CatalogWords, EraWords } from '../../knowledge/index.ts';
 
 const practice = 'common practice';
 

@@ -1,4 +1,4 @@
-import type { ConditionId } from '../../conditions/index.ts';
+import type { ConditionId } from '../../knowledge/index.ts';
 import type { OwnerTexts } from '../../report/index.ts';
 import { comma, lower } from '../english/terms.ts';
 import { message } from '../message.ts';

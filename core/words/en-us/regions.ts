@@ -1,4 +1,4 @@
-import type { CatalogWords } from '../../conditions/index.ts';
+import type { CatalogWords } from '../../knowledge/index.ts';
 
 export const regions: CatalogWords['regions'] = {
   'north-america': {

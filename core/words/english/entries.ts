@@ -1,6 +1,6 @@
 import type { AssessmentWords } from '../../assessment/index.ts';
-import type { CatalogWords } from '../../conditions/index.ts';
-import type { JobEntry, JobEntryOf } from '../../inspection/index.ts';
+import type { CatalogWords } from '../../knowledge/index.ts';
+import type { JobEntry, JobEntryOf } from '../../log/index.ts';
 import { capital, comma, lower } from './terms.ts';
 
 /** What a language says of an entry of one kind. */

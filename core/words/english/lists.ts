@@ -1,4 +1,4 @@
-import type { CatalogWords } from '../../conditions/index.ts';
+import type { CatalogWords } from '../../knowledge/index.ts';
 import type { ListProblem, Words } from '../words.ts';
 import { comma } from './terms.ts';
 

@@ -1,4 +1,4 @@
-import { type CorrectionWords, references as publications } from '../../corrections/index.ts';
+import { type CorrectionWords, references as publications } from '../../knowledge/index.ts';
 
 /** "NEC 2023 200.11 (from memory)" */
 export const referenceWords =

@@ -1,4 +1,4 @@
-import type { PowerSource } from '../../inspection/index.ts';
+import type { PowerSource } from '../../log/index.ts';
 
 /** "Den 1", "breaker 4": what power went off with. */
 export const powerSource = (source: PowerSource): string =>

@@ -1,5 +1,5 @@
-import type { ConditionId } from '../../conditions/index.ts';
 import type { Contact, Pair } from '../../instruments/index.ts';
+import type { ConditionId } from '../../knowledge/index.ts';
 import { listed } from '../listed.ts';
 
 /** English lists without a comma before "and", on both sides of the sea. */

@@ -1,4 +1,5 @@
 import type { AssessmentWords, StopReason, Verdict, VerdictWords } from '../../assessment/index.ts';
+import type { LampPattern } from '../../instruments/index.ts';
 import {
   type CatalogWords,
   type ConditionId,
@@ -6,8 +7,7 @@ import {
   type Danger,
   type Look,
   looks,
-} from '../../conditions/index.ts';
-import type { LampPattern } from '../../instruments/index.ts';
+} from '../../knowledge/index.ts';
 import { lower } from './terms.ts';
 
 type Catalog = Pick<CatalogWords, 'conditions' | 'patterns' | 'dim' | 'looks' | 'dangers'>;

@@ -1,4 +1,4 @@
-import type { ConditionId, Look } from '../../conditions/index.ts';
+import type { ConditionId, Look } from '../../knowledge/index.ts';
 import type { OwnerTexts, TopicWords } from '../../report/index.ts';
 
 const words = (headline: string, why: string): TopicWords => ({ headline, why });

@@ -1,4 +1,4 @@
-import { type Entry, ownersKinds } from '@fair-plug/core/inspection';
+import { type Entry, ownersKinds } from '@fair-plug/core/log';
 import { z } from 'zod';
 import { note } from '@/data/audit';
 import type { AppendResult } from '@/data/logs';

@@ -1,4 +1,4 @@
-import type { ContactState } from '@fair-plug/core/diagnosis';
+import type { ContactState } from '@fair-plug/core/engine';
 import type { ContactSurvey, OutletSurvey } from '@fair-plug/core/instruments';
 import type { Corners } from '@/components/triangle';
 

@@ -1,5 +1,5 @@
 import type { Wording } from '@fair-plug/core/findings';
-import { type House, receptaclesOf } from '@fair-plug/core/inspection';
+import { type House, receptaclesOf } from '@fair-plug/core/log';
 import { Button, MultiSelect, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { FromBefore } from '@/components/from-before';
 import { useWords } from '@/components/region-words';

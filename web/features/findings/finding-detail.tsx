@@ -1,5 +1,5 @@
-import type { Practice } from '@fair-plug/core/corrections';
 import type { Finding } from '@fair-plug/core/findings';
+import type { Practice } from '@fair-plug/core/knowledge';
 import { Button, Textarea } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useState } from 'react';

@@ -1,6 +1,5 @@
-import { urgencies } from '@fair-plug/core/conditions';
-import { type Worker, workers } from '@fair-plug/core/corrections';
 import type { Finding, Wording } from '@fair-plug/core/findings';
+import { urgencies, type Worker, workers } from '@fair-plug/core/knowledge';
 import { Button, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { FromBefore } from '@/components/from-before';
 import { useWords } from '@/components/region-words';

@@ -1,5 +1,5 @@
 import { type Finding, heldOf, type Proposal, type Wording } from '@fair-plug/core/findings';
-import type { FindingEntry, JobEntryOf, JobStatement } from '@fair-plug/core/inspection';
+import type { FindingEntry, JobEntryOf, JobStatement } from '@fair-plug/core/log';
 import { useMemo } from 'react';
 import { v7 } from 'uuid';
 import { type Move, moved } from '@/components/sortable-list';

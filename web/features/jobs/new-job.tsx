@@ -1,6 +1,6 @@
 'use client';
 
-import type { JobStatement } from '@fair-plug/core/inspection';
+import type { JobStatement } from '@fair-plug/core/log';
 import { Button, Group, Modal, NativeSelect, NumberInput, Stack, TagsInput, TextInput } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
 import { useRouter } from 'next/navigation';

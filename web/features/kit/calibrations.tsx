@@ -1,6 +1,6 @@
 import type { InstrumentId } from '@fair-plug/core/circuit';
-import { calibrationOf } from '@fair-plug/core/corrections';
-import type { Tester } from '@fair-plug/core/inspection';
+import { calibrationOf } from '@fair-plug/core/knowledge';
+import type { Tester } from '@fair-plug/core/log';
 import { useWords } from '@/components/region-words';
 import { SavedDay, SavedText } from '@/components/saved-fields';
 import { useBag } from '@/local/use-bag';

@@ -1,7 +1,7 @@
 'use client';
 
-import type { Tester } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
+import type { Tester } from '@fair-plug/core/log';
 import { Button } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import dayjs from 'dayjs';

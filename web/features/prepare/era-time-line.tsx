@@ -1,4 +1,4 @@
-import { type Era, type EraLane, eraLanes, eras, type HouseYear } from '@fair-plug/core/conditions';
+import { type Era, type EraLane, eraLanes, eras, type HouseYear } from '@fair-plug/core/knowledge';
 import { useWholeWords } from '@/components/whole-words';
 import classes from './era-time-line.module.css';
 

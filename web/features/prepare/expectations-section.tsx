@@ -4,8 +4,8 @@ import {
   expectationsOf,
   type HouseYear,
   hintsOf,
-} from '@fair-plug/core/conditions';
-import type { House } from '@fair-plug/core/inspection';
+} from '@fair-plug/core/knowledge';
+import type { House } from '@fair-plug/core/log';
 import { useWholeWords } from '@/components/whole-words';
 import { EraTimeLine } from './era-time-line';
 import classes from './prepare.module.css';

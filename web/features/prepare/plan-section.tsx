@@ -1,4 +1,4 @@
-import { type Coverage, chanceOfMissing, type House, sampleFor } from '@fair-plug/core/inspection';
+import { type Coverage, chanceOfMissing, type House, sampleFor } from '@fair-plug/core/log';
 import { SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import { useWords } from '@/components/region-words';

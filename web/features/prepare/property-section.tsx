@@ -1,5 +1,5 @@
-import { type Region, regionIds, regions } from '@fair-plug/core/conditions';
-import type { Alteration, House, JobStatement } from '@fair-plug/core/inspection';
+import { type Region, regionIds, regions } from '@fair-plug/core/knowledge';
+import type { Alteration, House, JobStatement } from '@fair-plug/core/log';
 import { Button, NativeSelect, NumberInput, TagsInput, TextInput } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
 import { useWords } from '@/components/region-words';

@@ -1,4 +1,4 @@
-import type { Room, RoomTemplate } from '@fair-plug/core/inspection';
+import type { Room, RoomTemplate } from '@fair-plug/core/log';
 import { Button, TextInput } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
 import { v7 } from 'uuid';

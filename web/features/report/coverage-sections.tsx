@@ -1,6 +1,5 @@
-import { leavingItems } from '@fair-plug/core/conditions';
-import { type Calibration, calibrationOf } from '@fair-plug/core/corrections';
-import { foundBehind, powerNotBack, receptaclesOf, type Tester } from '@fair-plug/core/inspection';
+import { type Calibration, calibrationOf, leavingItems } from '@fair-plug/core/knowledge';
+import { foundBehind, powerNotBack, receptaclesOf, type Tester } from '@fair-plug/core/log';
 import type { Report } from '@fair-plug/core/report';
 import { counted } from '@fair-plug/core/words/counted.ts';
 import dayjs from 'dayjs';

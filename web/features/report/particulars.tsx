@@ -1,4 +1,4 @@
-import type { House } from '@fair-plug/core/inspection';
+import type { House } from '@fair-plug/core/log';
 import type { Report } from '@fair-plug/core/report';
 import dayjs from 'dayjs';
 import { useWholeWords } from '@/components/whole-words';

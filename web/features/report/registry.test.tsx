@@ -1,5 +1,6 @@
 import { assess } from '@fair-plug/core/assessment';
 import { tablesOf } from '@fair-plug/core/exchange';
+import { lampsOf } from '@fair-plug/core/instruments';
 import {
   foldHouse,
   foldKit,
@@ -7,8 +8,7 @@ import {
   jobEntrySchema,
   type KitEntry,
   kitEntrySchema,
-} from '@fair-plug/core/inspection';
-import { lampsOf } from '@fair-plug/core/instruments';
+} from '@fair-plug/core/log';
 import { ownerPageOf, workListOf } from '@fair-plug/core/report';
 import { enUs, reportOn } from '@fair-plug/core/words';
 import { MantineProvider } from '@mantine/core';

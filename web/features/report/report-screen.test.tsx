@@ -1,4 +1,4 @@
-import type { JobStatement } from '@fair-plug/core/inspection';
+import type { JobStatement } from '@fair-plug/core/log';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { houseOf, showScreen } from '@/testing/screen';

@@ -1,6 +1,6 @@
 'use client';
 
-import { readersOf, type Tester, usualFirm } from '@fair-plug/core/inspection';
+import { readersOf, type Tester, usualFirm } from '@fair-plug/core/log';
 import { counted, type OwnerLanguage, ownerLanguages, ownerTexts, reportOn } from '@fair-plug/core/words';
 import { Button, NativeSelect } from '@mantine/core';
 import { useDisclosure, useDocumentTitle } from '@mantine/hooks';

@@ -1,5 +1,5 @@
-import { questionIds } from '@fair-plug/core/corrections';
-import type { FirmSettings, Tester } from '@fair-plug/core/inspection';
+import { questionIds } from '@fair-plug/core/knowledge';
+import type { FirmSettings, Tester } from '@fair-plug/core/log';
 import {
   type FillIns,
   filledIn,

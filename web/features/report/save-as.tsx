@@ -1,4 +1,4 @@
-import type { JobEntry } from '@fair-plug/core/inspection';
+import type { JobEntry } from '@fair-plug/core/log';
 import type { Report } from '@fair-plug/core/report';
 import { Button, Menu } from '@mantine/core';
 import { noAddress } from '@/components/job-head';

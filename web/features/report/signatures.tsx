@@ -1,4 +1,4 @@
-import type { House } from '@fair-plug/core/inspection';
+import type { House } from '@fair-plug/core/log';
 import dayjs from 'dayjs';
 import { useWholeWords } from '@/components/whole-words';
 import classes from './signatures.module.css';

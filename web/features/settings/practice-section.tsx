@@ -1,4 +1,4 @@
-import { questionIds, type ViewWords } from '@fair-plug/core/corrections';
+import { questionIds, type ViewWords } from '@fair-plug/core/knowledge';
 import { Radio, Switch } from '@mantine/core';
 import { SavedText } from '@/components/saved-fields';
 import { useWholeWords } from '@/components/whole-words';

@@ -1,5 +1,5 @@
-import { type ReferenceId, referenceIds } from '@fair-plug/core/corrections';
-import type { KitStatement } from '@fair-plug/core/inspection';
+import { type ReferenceId, referenceIds } from '@fair-plug/core/knowledge';
+import type { KitStatement } from '@fair-plug/core/log';
 import { Checkbox } from '@mantine/core';
 import { useWholeWords } from '@/components/whole-words';
 import classes from './settings.module.css';

@@ -1,4 +1,4 @@
-import type { FirmSettings } from '@fair-plug/core/inspection';
+import type { FirmSettings } from '@fair-plug/core/log';
 import type { KitPart } from '@/local/use-logs';
 
 export interface SettingsProps {

@@ -1,5 +1,5 @@
-import { type ConditionId, conditionIds, conditions } from '@fair-plug/core/conditions';
-import { type WordingPlace, wordingPlaces } from '@fair-plug/core/inspection';
+import { type ConditionId, conditionIds, conditions } from '@fair-plug/core/knowledge';
+import { type WordingPlace, wordingPlaces } from '@fair-plug/core/log';
 import { type FillIns, filledIn, fillInNames } from '@fair-plug/core/report';
 import { NativeSelect } from '@mantine/core';
 import { useState } from 'react';

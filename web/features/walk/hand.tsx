@@ -1,5 +1,5 @@
-import { regions } from '@fair-plug/core/conditions';
-import { isRatedFor, type Tester } from '@fair-plug/core/inspection';
+import { regions } from '@fair-plug/core/knowledge';
+import { isRatedFor, type Tester } from '@fair-plug/core/log';
 import type { Survey } from '@fair-plug/core/report';
 import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';

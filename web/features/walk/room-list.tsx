@@ -1,4 +1,4 @@
-import { type House, type NamedRoom, namedRooms, nextReceptacleName } from '@fair-plug/core/inspection';
+import { type House, type NamedRoom, namedRooms, nextReceptacleName } from '@fair-plug/core/log';
 import type { Survey, SurveyLine } from '@fair-plug/core/report';
 import type { Spoken } from '@fair-plug/core/words';
 import { memo, useEffect, useRef } from 'react';

@@ -1,4 +1,4 @@
-import { type House, type JobEntry, whereIs } from '@fair-plug/core/inspection';
+import { type House, type JobEntry, whereIs } from '@fair-plug/core/log';
 import type { Spoken } from '@fair-plug/core/words';
 import type { InHand } from './walk-order';
 

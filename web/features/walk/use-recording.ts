@@ -1,13 +1,13 @@
 'use client';
 
 import { judgeByLamps } from '@fair-plug/core/assessment';
+import type { Lamps } from '@fair-plug/core/instruments';
 import {
   type House,
   type JobStatement,
   type ReceptacleFields,
   receptacleRedescribed,
-} from '@fair-plug/core/inspection';
-import type { Lamps } from '@fair-plug/core/instruments';
+} from '@fair-plug/core/log';
 import { useCallback, useRef, useState } from 'react';
 import { useWords } from '@/components/region-words';
 import { useDrawn } from '@/components/use-drawn';

@@ -1,6 +1,6 @@
 'use client';
 
-import { type JobEntry, type JobStatement, latestAction } from '@fair-plug/core/inspection';
+import { type JobEntry, type JobStatement, latestAction } from '@fair-plug/core/log';
 import { useWords } from '@/components/region-words';
 import { useDrawn } from '@/components/use-drawn';
 import { useLocal } from '@/local/local-store';

@@ -1,7 +1,7 @@
 'use client';
 
-import type { House } from '@fair-plug/core/inspection';
 import { lampPatterns } from '@fair-plug/core/instruments';
+import type { House } from '@fair-plug/core/log';
 import type { ScreenWords, Spoken } from '@fair-plug/core/words';
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import { useWords } from '@/components/region-words';

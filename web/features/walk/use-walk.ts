@@ -8,15 +8,6 @@ import {
   type Verdict,
 } from '@fair-plug/core/assessment';
 import type { Shown } from '@fair-plug/core/circuit';
-import type { Danger, ReceptacleType } from '@fair-plug/core/conditions';
-import {
-  currentLamps,
-  isTested,
-  type NamedRoom,
-  namedRooms,
-  nextReceptacleName,
-  type Receptacle,
-} from '@fair-plug/core/inspection';
 import {
   type LampPattern,
   type LampState,
@@ -24,6 +15,15 @@ import {
   lampsOf,
   type Pair,
 } from '@fair-plug/core/instruments';
+import type { Danger, ReceptacleType } from '@fair-plug/core/knowledge';
+import {
+  currentLamps,
+  isTested,
+  type NamedRoom,
+  namedRooms,
+  nextReceptacleName,
+  type Receptacle,
+} from '@fair-plug/core/log';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 import { useWords } from '@/components/region-words';

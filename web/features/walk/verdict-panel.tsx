@@ -1,5 +1,5 @@
 import type { Verdict } from '@fair-plug/core/assessment';
-import type { Danger, Fit } from '@fair-plug/core/conditions';
+import type { Danger, Fit } from '@fair-plug/core/knowledge';
 import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';

@@ -1,5 +1,5 @@
-import { foldHouse, type House, type JobEntry, type JobStatement } from '@fair-plug/core/inspection';
 import { lampsOf } from '@fair-plug/core/instruments';
+import { foldHouse, type House, type JobEntry, type JobStatement } from '@fair-plug/core/log';
 import { describe, expect, test } from 'vitest';
 import { nextInHand, standing, startOfWalk, stepInRoom, stepRoom } from './walk-order.ts';
 

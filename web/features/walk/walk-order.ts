@@ -1,10 +1,4 @@
-import {
-  type House,
-  isTested,
-  type NamedRoom,
-  namedRooms,
-  type Receptacle,
-} from '@fair-plug/core/inspection';
+import { type House, isTested, type NamedRoom, namedRooms, type Receptacle } from '@fair-plug/core/log';
 
 /** What is in hand: a receptacle, or (null) the place for the next one of the room. */
 export interface InHand {

@@ -1,4 +1,4 @@
-import type { ReceptacleType } from '@fair-plug/core/conditions';
+import type { ReceptacleType } from '@fair-plug/core/knowledge';
 import {
   type House,
   type JobStatement,
@@ -6,7 +6,7 @@ import {
   nextReceptacleName,
   type Room,
   whereIs,
-} from '@fair-plug/core/inspection';
+} from '@fair-plug/core/log';
 
 /** The place that the screen shows, and that what is pressed now is about. */
 export interface Place {

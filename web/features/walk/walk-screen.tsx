@@ -1,6 +1,6 @@
 'use client';
 
-import { type House, receptaclesOf } from '@fair-plug/core/inspection';
+import { type House, receptaclesOf } from '@fair-plug/core/log';
 import { surveyOf } from '@fair-plug/core/report';
 import { useCallback, useMemo, useState } from 'react';
 import { JobFrame } from '@/components/job-frame';

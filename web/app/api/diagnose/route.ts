@@ -1,4 +1,4 @@
-import { diagnosisOf, parseDiagnosisInput, usualLimits } from '@fair-plug/core/diagnosis';
+import { diagnosisOf, parseDiagnosisInput, usualLimits } from '@fair-plug/core/engine';
 import { enUs, problemInWords, wrongInWords } from '@fair-plug/core/words';
 import { z } from 'zod';
 import { answer, bodyOf, Problem } from '../answers';

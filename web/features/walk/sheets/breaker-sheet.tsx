@@ -1,4 +1,4 @@
-import { type JobStatement, receptaclesOf } from '@fair-plug/core/inspection';
+import { type JobStatement, receptaclesOf } from '@fair-plug/core/log';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { FromBefore } from '@/components/from-before';

@@ -1,3 +1,4 @@
+import { type ConductorSigns, metalOf } from '@fair-plug/core/findings';
 import {
   type ConductorMetal,
   conductorMetals,
@@ -8,9 +9,8 @@ import {
   insulations,
   type JacketMark,
   jacketMarks,
-} from '@fair-plug/core/conditions';
-import { type ConductorSigns, metalOf } from '@fair-plug/core/findings';
-import type { House } from '@fair-plug/core/inspection';
+} from '@fair-plug/core/knowledge';
+import type { House } from '@fair-plug/core/log';
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';

@@ -1,4 +1,4 @@
-import { type House, namedRooms } from '@fair-plug/core/inspection';
+import { type House, namedRooms } from '@fair-plug/core/log';
 import { ChoiceKeys } from '@/components/choice-keys';
 import classes from './sheets.module.css';
 

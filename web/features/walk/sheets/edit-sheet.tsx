@@ -4,7 +4,7 @@ import {
   namedRooms,
   receptacleRedescribed,
   whereIs,
-} from '@fair-plug/core/inspection';
+} from '@fair-plug/core/log';
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { v7 } from 'uuid';

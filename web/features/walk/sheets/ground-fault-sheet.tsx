@@ -1,5 +1,5 @@
 import { groundFaultResult } from '@fair-plug/core/assessment';
-import { isGroundFaultType } from '@fair-plug/core/conditions';
+import { isGroundFaultType } from '@fair-plug/core/knowledge';
 import {
   type House,
   inOrder,
@@ -7,7 +7,7 @@ import {
   latestWith,
   receptaclesOf,
   whereIs,
-} from '@fair-plug/core/inspection';
+} from '@fair-plug/core/log';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useWords } from '@/components/region-words';

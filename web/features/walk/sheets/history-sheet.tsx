@@ -1,5 +1,5 @@
-import type { JobEntry } from '@fair-plug/core/inspection';
-import { inOrder } from '@fair-plug/core/inspection';
+import type { JobEntry } from '@fair-plug/core/log';
+import { inOrder } from '@fair-plug/core/log';
 import { entryLine } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';

@@ -1,5 +1,5 @@
-import { typesIn } from '@fair-plug/core/conditions';
-import { currentLamps, roomRedescribed } from '@fair-plug/core/inspection';
+import { typesIn } from '@fair-plug/core/knowledge';
+import { currentLamps, roomRedescribed } from '@fair-plug/core/log';
 import { Button, Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';

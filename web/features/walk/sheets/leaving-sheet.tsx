@@ -1,5 +1,5 @@
-import { leavingItems } from '@fair-plug/core/conditions';
-import { leftUndone } from '@fair-plug/core/inspection';
+import { leavingItems } from '@fair-plug/core/knowledge';
+import { leftUndone } from '@fair-plug/core/log';
 import { Checkbox } from '@mantine/core';
 import { ProofList } from '@/components/proof-list';
 import { useWords } from '@/components/region-words';

@@ -1,5 +1,5 @@
-import { lookFacts, looks } from '@fair-plug/core/conditions';
-import { type House, whereIs } from '@fair-plug/core/inspection';
+import { lookFacts, looks } from '@fair-plug/core/knowledge';
+import { type House, whereIs } from '@fair-plug/core/log';
 import { Button } from '@mantine/core';
 import { ChoiceKeys } from '@/components/choice-keys';
 import { useWords } from '@/components/region-words';

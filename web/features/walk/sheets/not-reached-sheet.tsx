@@ -1,4 +1,4 @@
-import { notReachedReasons } from '@fair-plug/core/conditions';
+import { notReachedReasons } from '@fair-plug/core/knowledge';
 import { ChoiceKeys } from '@/components/choice-keys';
 import { useWords } from '@/components/region-words';
 import type { SheetProps } from './sheet-props';

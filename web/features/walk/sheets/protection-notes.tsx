@@ -1,5 +1,5 @@
-import { type ProtectionLabel, protectionLabels } from '@fair-plug/core/conditions';
-import { type JobStatement, whereIs } from '@fair-plug/core/inspection';
+import { type ProtectionLabel, protectionLabels } from '@fair-plug/core/knowledge';
+import { type JobStatement, whereIs } from '@fair-plug/core/log';
 import { Checkbox } from '@mantine/core';
 import { ChoiceKeys } from '@/components/choice-keys';
 import { useWords } from '@/components/region-words';

@@ -1,4 +1,4 @@
-import type { House, JobEntry } from '@fair-plug/core/inspection';
+import type { House, JobEntry } from '@fair-plug/core/log';
 import type { Walk } from '../use-walk';
 
 /** The place that is in hand, as a key of what is drafted there. */

@@ -1,4 +1,4 @@
-import type { JobStatement } from '@fair-plug/core/inspection';
+import type { JobStatement } from '@fair-plug/core/log';
 import { enUs } from '@fair-plug/core/words';
 import {
   type BoundFunctions,

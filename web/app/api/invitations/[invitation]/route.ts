@@ -1,4 +1,4 @@
-import { idSchema } from '@fair-plug/core/inspection';
+import { idSchema } from '@fair-plug/core/log';
 import { withdrawInvitation } from '@/data/invitations';
 import { addressPart, answer, Problem } from '../../answers';
 import { answerMember } from '../../gate';

@@ -1,4 +1,4 @@
-import { idSchema } from '@fair-plug/core/inspection';
+import { idSchema } from '@fair-plug/core/log';
 import type { Role } from '@/contract/answers';
 import { roleChange } from '@/contract/requests';
 import { changeMembership } from '@/data/people';

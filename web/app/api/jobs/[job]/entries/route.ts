@@ -1,4 +1,4 @@
-import { idSchema } from '@fair-plug/core/inspection';
+import { idSchema } from '@fair-plug/core/log';
 import { jobBatch } from '@/contract/requests';
 import { appendToJob, jobPage } from '@/data/logs';
 import { addressPart, answer, bodyOf, Problem } from '../../../answers';

@@ -1,4 +1,4 @@
-import { foldHouse, idSchema } from '@fair-plug/core/inspection';
+import { foldHouse, idSchema } from '@fair-plug/core/log';
 import { ownerLanguages } from '@fair-plug/core/words';
 import { z } from 'zod';
 import type { PrintLine } from '@/contract/answers';

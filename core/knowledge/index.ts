@@ -1,0 +1,22 @@
+export {
+  type AluminumRemedy,
+  type AluminumRemedyId,
+  acceptedRemedies,
+  aluminumRemedies,
+  aluminumRemedyIds,
+} from './aluminum-remedies.ts';
+export * from './catalog.ts';
+export * from './catalog-words.ts';
+export * from './cautions.ts';
+export * from './condition.ts';
+export * from './conductors.ts';
+export * from './correction-words.ts';
+export * from './eras.ts';
+export * from './lamp-patterns.ts';
+export * from './looks.ts';
+export * from './observations.ts';
+export * from './practice.ts';
+export * from './references.ts';
+export * from './regions.ts';
+export * from './schools.ts';
+export * from './ways.ts';

@@ -1,0 +1,20 @@
+import { z } from 'zod';
+import { looks } from '../../knowledge/observations.ts';
+import { withItemOf } from '../drafts.ts';
+import { envelope, idSchema } from '../envelope.ts';
+import { entryKind } from './entry-kind.ts';
+
+export const lookNoted = entryKind(
+  z.strictObject({
+    ...envelope,
+    kind: z.literal('look-noted'),
+    receptacle: idSchema,
+    look: z.enum(looks),
+    seen: z.boolean(),
+  }),
+  {
+    receptacle: (receptacle, { look, seen }) => {
+      receptacle.looks = withItemOf(looks, receptacle.looks, look, seen);
+    },
+  },
+);

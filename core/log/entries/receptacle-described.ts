@@ -1,0 +1,26 @@
+import { z } from 'zod';
+import { receptacleTypes } from '../../knowledge/observations.ts';
+import { defined } from '../drafts.ts';
+import { envelope, idSchema, spotSchema, textSchema } from '../envelope.ts';
+import { entryKind } from './entry-kind.ts';
+
+export const receptacleDescribed = entryKind(
+  z.strictObject({
+    ...envelope,
+    kind: z.literal('receptacle-described'),
+    receptacle: idSchema,
+    room: idSchema,
+    name: textSchema(60),
+    type: z.enum(receptacleTypes).optional(),
+    /** A three-to-two adapter is in use. */
+    adapter: z.boolean().optional(),
+    spot: spotSchema.nullable().optional(),
+    /** The receptacle whose lower half this is, where the halves read apart. */
+    halfOf: idSchema.optional(),
+  }),
+  {
+    receptacle: (receptacle, { room, name, type, adapter, spot, halfOf }) => {
+      Object.assign(receptacle, { room }, defined({ name, type, adapter, spot, halfOf }));
+    },
+  },
+);

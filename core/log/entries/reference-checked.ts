@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { type ReferenceId, referenceIds } from '../../knowledge/references.ts';
+import { withItem } from '../drafts.ts';
+import { envelope } from '../envelope.ts';
+import { entryKind } from './entry-kind.ts';
+
+/** Somebody has read a reference in the edition in force; or nobody has, after all. */
+export const referenceChecked = entryKind(
+  z.strictObject({
+    ...envelope,
+    kind: z.literal('reference-checked'),
+    reference: z.enum(referenceIds as [ReferenceId, ...ReferenceId[]]),
+    checked: z.boolean(),
+  }),
+  {
+    kit: (kit, { reference, checked }) => {
+      const { practice } = kit.firm;
+      const code = { ...practice.code, checked: withItem(practice.code.checked, reference, checked) };
+      kit.firm = { ...kit.firm, practice: { ...practice, code } };
+    },
+  },
+);
