@@ -79,7 +79,7 @@ test.describe('no view has a serious violation:', () => {
     await expectNoViolation(page, 'prepare');
 
     await page.goto(`/findings?job=${job}`);
-    await expect(page.getByRole('region', { name: 'Finding in hand' })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Current finding' })).toBeVisible();
     await expectNoViolation(page, 'findings');
     await page.keyboard.press('e');
     await expect(page.getByRole('dialog')).toBeVisible();

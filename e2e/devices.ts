@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import type { Entry, JobEntry, JobStatement } from '@fair-plug/core/log';
 import { firmApi } from '../web/local/api.ts';
-import { LogBooks } from '../web/local/log-books.ts';
+import { LogCache } from '../web/local/log-cache.ts';
 import { entriesOf, keep, LocalDatabase } from '../web/local/store.ts';
 import { Sync } from '../web/local/sync.ts';
 
@@ -68,7 +68,7 @@ export async function newDevices(server: Server, count: number, through = server
   return Array.from({ length: count }, () => {
     made += 1;
     const store = new LocalDatabase(`device ${process.pid} ${made}`);
-    const sync = new Sync(store, firmApi(firm, person), new LogBooks(store));
+    const sync = new Sync(store, firmApi(firm, person), new LogCache(store));
     return {
       keep: (job, said, opens = false) => keep(store, job, person, said, opens),
       exchange: () => sync.exchange(),

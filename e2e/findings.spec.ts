@@ -4,7 +4,7 @@ import { lampsOf } from '../core/instruments/index.ts';
 import { dialog, entry, moveToTop, newHouse, saved } from './house.ts';
 import { test } from './own-firm.ts';
 
-const inHand = (page: Page) => page.getByRole('region', { name: 'Finding in hand' });
+const inHand = (page: Page) => page.getByRole('region', { name: 'Current finding' });
 const list = (page: Page) => page.getByRole('navigation', { name: 'Findings' });
 
 /** A den whose first receptacles read reversed, and one that reads open ground. */

@@ -88,14 +88,14 @@ test('a walk with a tester that was not proved says so; one that fails afterward
   const { job } = await newHouse(request, { Den: 2 });
   await page.goto(`/walk?job=${job}`);
   await expect(inHand(page, 'Den 1')).toBeVisible();
-  const unproved = page.getByRole('button', { name: 'Tester not proved in this house' });
+  const unproved = page.getByRole('button', { name: 'Tester not checked in this house' });
   await expect(unproved).toBeVisible();
   await page.keyboard.press('p');
   await page
     .getByRole('button', { name: /shows it good$/ })
     .first()
     .click();
-  await expect(page.getByRole('dialog')).toContainText('proved before, not yet after');
+  await expect(page.getByRole('dialog')).toContainText('checked before, not yet after');
   await page.keyboard.press('Escape');
   await expect(unproved).toHaveCount(0);
   await page.keyboard.press('1');
@@ -105,13 +105,15 @@ test('a walk with a tester that was not proved says so; one that fails afterward
     .getByRole('button', { name: / failed$/ })
     .first()
     .click();
-  await expect(page.getByRole('dialog')).toContainText('1 reading since the last good proof in doubt');
+  await expect(page.getByRole('dialog')).toContainText(
+    '1 reading since the last good function check in doubt',
+  );
   await page.keyboard.press('Escape');
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('read it again with a good one');
   await page.goto(`/report?job=${job}`);
   await expect(page.getByRole('article')).toContainText('In doubt: the tester failed afterwards');
-  await expect(page.getByRole('article')).toContainText('failed its proof');
+  await expect(page.getByRole('article')).toContainText('failed its function check');
   await expect(status(page, 'Recorded')).toHaveCount(0);
 });
 

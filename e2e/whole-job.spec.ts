@@ -89,7 +89,7 @@ test('every sheet of the walk opens by its key, is left by Escape, and gives the
     ['h', 'history'],
     ['m', 'what does it show?'],
     ['p', 'prove'],
-    ['f', 'Leaving'],
+    ['f', 'Close-out'],
   ] as const) {
     await page.keyboard.press(key);
     await expect(dialog(page), key).toContainText(new RegExp(words, 'i'));
@@ -138,7 +138,7 @@ test.describe('on a phone', () => {
     await expect(saved(page)).toBeVisible();
 
     await page.getByRole('link', { name: 'Findings' }).tap();
-    const finding = page.getByRole('region', { name: 'Finding in hand' });
+    const finding = page.getByRole('region', { name: 'Current finding' });
     await expect(finding).toContainText('reversed');
     await noSidewaysScroll(page);
     await finding.getByRole('button', { name: /^Accept/ }).tap();

@@ -84,7 +84,7 @@ function watchFirstSight(): void {
       requestAnimationFrame(() => port2.postMessage(null));
     });
   const observer = new MutationObserver(async () => {
-    if (document.querySelector('section[aria-label="Receptacle in hand"]') === null) return;
+    if (document.querySelector('section[aria-label="Current receptacle"]') === null) return;
     observer.disconnect();
     await own.drawn();
     own.firstSight = Date.now();

@@ -6,9 +6,9 @@ import {
   coverageOf,
   currentLamps,
   doubtedReadings,
+  type FunctionCheck,
+  functionChecksOf,
   type House,
-  type InstrumentProof,
-  instrumentProofs,
   isPlainLamps,
   type Receptacle,
   receptaclesOf,
@@ -55,7 +55,7 @@ export interface Assessment {
   /** What may hide behind receptacles that read correct; empty where none does. */
   readonly notSeen: readonly ConditionId[];
   readonly coverage: Coverage;
-  readonly functionChecks: readonly InstrumentProof[];
+  readonly functionChecks: readonly FunctionCheck[];
   readonly counts: {
     readonly receptacles: number;
     readonly tested: number;
@@ -115,7 +115,7 @@ export function assess(
   answers: HouseJudgement | null = null,
   before: Assessment | null = null,
 ): Assessment {
-  const functionChecks = instrumentProofs(house);
+  const functionChecks = functionChecksOf(house);
   const doubted = doubtedReadings(functionChecks);
   const circuits = answers?.circuits ?? [];
   const byBreaker = new Map(circuits.map((circuit) => [circuit.breaker, circuit]));

@@ -5,7 +5,7 @@ import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../log/index.ts';
 import { reportOn } from '../words/index.ts';
 import { assess } from './assessment.ts';
-import { afterNews, HouseJudge, isJudgedAsRead, newsSince, refinedVerdict, slimHouse } from './index.ts';
+import { changesSince, HouseJudge, isJudgedAsRead, refinedVerdict, slimHouse, withChanges } from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
 
 interface Place {
@@ -74,11 +74,11 @@ describe('news of a judgement', () => {
     const judge = new HouseJudge();
     const first = judged(houseOf([fine(), fine('1'), reversed('1')]), judge).judgement;
     const second = judged(houseOf([reversed(), fine('1'), reversed('1')]), judge).judgement;
-    const heard = afterNews(null, newsSince(null, first));
+    const heard = withChanges(null, changesSince(null, first));
     expect(heard).toEqual(first);
-    const news = newsSince(first, second);
+    const news = changesSince(first, second);
     expect([...news.changed.keys()]).toEqual([receptacleId(0)]);
-    const after = afterNews(heard, news);
+    const after = withChanges(heard, news);
     expect(after).toEqual(second);
     expect(after.receptacles.get(receptacleId(2))).toBe(heard.receptacles.get(receptacleId(2)));
     expect(news.circuits).toEqual([{ breaker: '1', changed: null }]);

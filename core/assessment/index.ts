@@ -5,7 +5,7 @@ export * from './assessment-words.ts';
 export * from './circuits.ts';
 export * from './house-judgement.ts';
 export * from './judged.ts';
-export * from './judgement-news.ts';
+export * from './judgement-changes.ts';
 export * from './lamp-verdict.ts';
 export { type OddValue, oddValues } from './odd-values.ts';
 export { type GroundFaultCode, groundFaultResult } from './receptacle-verdict.ts';

@@ -1,5 +1,5 @@
 import type { Lamps } from '../instruments/index.ts';
-import { type Danger, lookFacts } from '../knowledge/index.ts';
+import { type Danger, defectFacts } from '../knowledge/index.ts';
 import type { Receptacle } from '../log/index.ts';
 import type { JudgedReceptacle } from './judged.ts';
 import { judgeByLamps, type Verdict } from './lamp-verdict.ts';
@@ -45,7 +45,7 @@ export function verdictBy(
 
 /** Where people are kept away no test follows, and lamps that read correct do not make it so. */
 function keptAway({ looks }: Receptacle, verdict: Verdict, danger: Danger): Verdict {
-  const seen = looks.find((look) => lookFacts[look].danger === danger);
+  const seen = looks.find((look) => defectFacts[look].danger === danger);
   const kept = { ...verdict, plain: false, settle: null, stop: verdict.stop ?? danger };
   return verdict.plain ? { ...kept, code: `kept-away-${seen ?? danger}` } : kept;
 }
@@ -55,7 +55,7 @@ export function dangerAt({ looks, readings }: Receptacle, verdict: Verdict | nul
   if (readings.findLast(({ plateScrew }) => plateScrew !== undefined)?.plateScrew === true)
     return 'live-ground';
   for (const look of looks) {
-    const { danger } = lookFacts[look];
+    const { danger } = defectFacts[look];
     if (danger !== null) return danger;
   }
   if (verdict === null) return null;

@@ -7,7 +7,7 @@ import type {
   Look,
   Urgency,
 } from '../knowledge/index.ts';
-import type { InstrumentProof, Wording } from '../log/index.ts';
+import type { FunctionCheck, Wording } from '../log/index.ts';
 import type { MetalJudged, MetalSign } from './aluminum-signs.ts';
 import type { ProtectedPlace } from './protection-rules.ts';
 
@@ -19,11 +19,11 @@ export interface RuleText extends Pick<Wording, 'headline' | 'what' | 'why' | 'c
   readonly retest: string | null;
 }
 
-type State = InstrumentProof['state'];
+type State = FunctionCheck['state'];
 
 /** An instrument that was not proved as it should be. */
 export interface Unproved {
-  readonly instrument: InstrumentProof['instrument'];
+  readonly instrument: FunctionCheck['instrument'];
   readonly state: Exclude<State, 'proved'>;
 }
 
@@ -47,7 +47,7 @@ export interface RuleWords {
   }) => RuleText;
   readonly aluminumSigns: RuleText;
   readonly calibrationOverdue: (
-    overdue: readonly { readonly instrument: InstrumentProof['instrument']; readonly day: string }[],
+    overdue: readonly { readonly instrument: FunctionCheck['instrument']; readonly day: string }[],
   ) => RuleText;
   readonly correctWithoutGround: RuleText;
   readonly testersFailed: (failed: {

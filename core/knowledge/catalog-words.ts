@@ -4,12 +4,12 @@ import type { ConditionId, ConditionWords, Urgency } from './condition.ts';
 import type { EraHint, EraId, EraLane, EraWords } from './eras.ts';
 import type { FitId, PatternWords } from './lamp-patterns.ts';
 import type {
+  CloseOutItem,
   ConductorMetal,
   Danger,
   DeviceMarking,
   Insulation,
   JacketMark,
-  LeavingItem,
   Look,
   NotReachedReason,
   ProtectionLabel,
@@ -20,7 +20,7 @@ import type { Region, RegionWords } from './regions.ts';
 type Of<K extends string, W = string> = Readonly<Record<K, W>>;
 
 /** What a language says of what is seen or felt. */
-export interface LookWords {
+export interface DefectWords {
   readonly name: string;
   readonly why: string;
   readonly correction: string;
@@ -31,7 +31,7 @@ export interface CatalogWords {
   readonly conditions: Of<ConditionId, ConditionWords>;
   readonly urgencies: Of<Urgency>;
   readonly cautions: Of<CautionId>;
-  readonly looks: Of<Look, LookWords>;
+  readonly looks: Of<Look, DefectWords>;
   readonly dangers: Of<Danger, { readonly stop: string; readonly doThis: string }>;
   readonly patterns: Of<LampPattern, PatternWords>;
   /** Each state behind a pattern in a few words, where its conditions' names do not say enough. */
@@ -45,7 +45,7 @@ export interface CatalogWords {
   readonly metals: Of<ConductorMetal, { readonly name: string; readonly signs: string }>;
   readonly receptacleTypes: Of<ReceptacleType>;
   readonly notReached: Of<NotReachedReason>;
-  readonly closeOut: Of<LeavingItem>;
+  readonly closeOut: Of<CloseOutItem>;
   readonly insulations: Of<Insulation>;
   readonly jackets: Of<JacketMark>;
   readonly markings: Of<DeviceMarking>;

@@ -49,7 +49,7 @@ export const notReachedReasons = [
 export type NotReachedReason = (typeof notReachedReasons)[number];
 
 /** What must be as it was found before the inspector leaves. */
-export const leavingItems = [
+export const closeOutItems = [
   'devices-reset',
   'breakers-as-found',
   'plugged-in',
@@ -57,7 +57,7 @@ export const leavingItems = [
   'sump',
   'clocks',
 ] as const;
-export type LeavingItem = (typeof leavingItems)[number];
+export type CloseOutItem = (typeof closeOutItems)[number];
 
 export const conductorMetals = ['copper', 'aluminum', 'tinned-copper', 'copper-clad', 'not-sure'] as const;
 export type ConductorMetal = (typeof conductorMetals)[number];

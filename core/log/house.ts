@@ -1,10 +1,10 @@
 import type { Lamps } from '../instruments/lamps.ts';
 import type {
+  CloseOutItem,
   ConductorMetal,
   DeviceMarking,
   Insulation,
   JacketMark,
-  LeavingItem,
   Look,
   NotReachedReason,
   ProtectionLabel,
@@ -119,7 +119,7 @@ export interface Done {
   /** What was known to be dead with a device or a breaker, time by time, oldest first. */
   readonly wentDead: readonly WentDead[];
   /** What was seen to before leaving. */
-  readonly left: readonly LeavingItem[];
+  readonly left: readonly CloseOutItem[];
   /** What was decided on findings, oldest first. */
   readonly findingsSaid: readonly FindingEntry[];
   /** Names of authors who came in with a file from another firm, by id; left out where there are none. */

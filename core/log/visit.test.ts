@@ -7,7 +7,7 @@ import {
   foldHouse,
   foldKit,
   foundBehind,
-  instrumentProofs,
+  functionChecksOf,
   type JobEntry,
   type JobStatement,
   type KitEntry,
@@ -59,11 +59,11 @@ const proved = (passed: boolean): JobStatement => ({ kind: 'tester-proved', inst
 
 describe('testers are proved before and after', () => {
   const stateOf = (...said: readonly JobStatement[]) =>
-    instrumentProofs(houseOf(...rooms, ...said))[0]?.state;
+    functionChecksOf(houseOf(...rooms, ...said))[0]?.state;
 
   test.each<[string, readonly JobStatement[], string]>([
     ['read without any proof', [read(den1)], 'not-proved'],
-    ['proved before, not yet after', [proved(true), read(den1)], 'proved-before'],
+    ['checked before, not yet after', [proved(true), read(den1)], 'proved-before'],
     ['proved after alone', [read(den1), proved(true)], 'proved-after'],
     ['proved on both sides', [proved(true), read(den1), read(den2), proved(true)], 'proved'],
     ['failed after', [proved(true), read(den1), proved(false)], 'failed'],
@@ -74,7 +74,7 @@ describe('testers are proved before and after', () => {
 
   test('a failed proof puts in doubt what was read since the last good one, and nothing before it', () => {
     const house = houseOf(...rooms, proved(true), read(den1), proved(true), read(den2), proved(false));
-    const doubted = doubtedReadings(instrumentProofs(house));
+    const doubted = doubtedReadings(functionChecksOf(house));
     const readingsAt = (name: string) =>
       receptaclesOf(house).find((one) => one.name === name)?.readings ?? [];
     expect(readingsAt('Den 1').map(({ id }) => doubted.has(id))).toEqual([false]);

@@ -1,7 +1,7 @@
 import type { AssessedReceptacle, Assessment, Verdict } from '../assessment/index.ts';
 import type { Lamps } from '../instruments/index.ts';
 import type { Danger, NotReachedReason } from '../knowledge/index.ts';
-import type { Coverage, House, InstrumentProof } from '../log/index.ts';
+import type { Coverage, FunctionCheck, House } from '../log/index.ts';
 
 /** What stands at one receptacle. */
 export interface SurveyLine {
@@ -12,7 +12,7 @@ export interface SurveyLine {
   readonly readAt: string | null;
   /** What it reads asks for something to be done. */
   readonly hasFinding: boolean;
-  /** A tester failed its proof after this was read. */
+  /** A tester failed its function check after this was read. */
   readonly isDoubted: boolean;
   readonly spot: number | null;
   readonly notReached: NotReachedReason | null;
@@ -39,7 +39,7 @@ export interface Survey<L extends SurveyLine = SurveyLine> {
   };
   readonly rooms: readonly SurveyRoom<L>[];
   readonly coverage: Coverage;
-  readonly proofs: readonly InstrumentProof[];
+  readonly proofs: readonly FunctionCheck[];
 }
 
 function lineOf({ receptacle, lamps, readAt, verdict, danger, isDoubted }: AssessedReceptacle): SurveyLine {

@@ -4,12 +4,12 @@ import { causesOf, clash } from '@fair-plug/core/engine/cause.ts';
 import { heldOf, proposalsFor } from '@fair-plug/core/findings';
 import { lampStates, simulate } from '@fair-plug/core/instruments';
 import {
+  closeOutItems,
   conductorMetals,
   dangers,
   deviceMarkings,
   insulations,
   jacketMarks,
-  leavingItems,
   looks,
   notReachedReasons,
   protectionLabels,
@@ -334,7 +334,7 @@ class HouseMaker {
       }
     }
     if (random.chance(0.3)) this.say({ kind: 'withdrawn', entries: [random.pick(this.entries).id] });
-    for (const item of leavingItems)
+    for (const item of closeOutItems)
       if (random.chance(0.3)) this.say({ kind: 'left-as-found', item, done: random.chance(0.9) });
   }
 

@@ -32,7 +32,7 @@ const above = [
     why: 'The command line knows the core alone.',
   },
   {
-    folders: ['web/features', 'web/components'],
+    folders: ['web/features', 'web/components', 'web/shell'],
     except: ['web/features/bench'],
     not: [...screens, `@fair-plug/core/${engine.room}`],
     why: 'Screens reach the server through web/local, and read the assessment; features do not know one another.',

@@ -2,9 +2,9 @@
 
 import { MantineProvider } from '@mantine/core';
 import type { ReactNode } from 'react';
-import { AppUpdates } from '@/components/app-updates';
-import { Door } from '@/components/door';
 import { WhoIsHereProvider } from '@/local/who-is-here';
+import { AppUpdates } from '@/shell/app-updates';
+import { Gate } from '@/shell/gate';
 import { theme, tokens } from './theme';
 
 export function Providers({ children }: { readonly children: ReactNode }) {
@@ -12,7 +12,7 @@ export function Providers({ children }: { readonly children: ReactNode }) {
     <MantineProvider theme={theme} cssVariablesResolver={tokens} defaultColorScheme="auto">
       <WhoIsHereProvider>
         <AppUpdates />
-        <Door>{children}</Door>
+        <Gate>{children}</Gate>
       </WhoIsHereProvider>
     </MantineProvider>
   );

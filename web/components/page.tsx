@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Frame } from './frame';
+import { Frame } from '@/shell/frame';
 import classes from './page.module.css';
 
 export interface PageProps {

@@ -18,7 +18,7 @@ export interface RoomMapProps {
   readonly name: string;
   readonly door: number;
   readonly marks: readonly MapMark[];
-  readonly inHand?: string | null;
+  readonly currentPlace?: string | null;
   /** Where the one to be added would be. */
   readonly next?: number | null;
   /** A wall was tapped; left out where nothing can be placed. */
@@ -33,7 +33,7 @@ export const RoomMap = memo(function RoomMap({
   name,
   door,
   marks,
-  inHand = null,
+  currentPlace = null,
   next = null,
   onWall,
   onTake,
@@ -70,7 +70,7 @@ export const RoomMap = memo(function RoomMap({
           key={mark.id}
           mark={mark}
           spot={spots[index] ?? 0}
-          isInHand={mark.id === inHand}
+          isInHand={mark.id === currentPlace}
           onTake={onTake}
         />
       ))}

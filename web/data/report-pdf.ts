@@ -31,16 +31,16 @@ let last: Promise<unknown> = Promise.resolve();
 const keptMilliseconds = 60_000;
 
 /** A place to print reports of one asker in: a context of its own, so that nothing of one is there for another. */
-interface Press {
+interface Printer {
   readonly page: Page;
   readonly context: BrowserContext;
   /** From here on the page's questions to the server are this asker's; null: nobody answers them. */
   readonly serve: (wanted: WantedReport | null) => void;
 }
 
-/** A press that has printed, and for whom. */
-interface UsedPress {
-  readonly press: Press;
+/** A printer that has printed, and for whom. */
+interface UsedPrinter {
+  readonly printer: Printer;
   readonly asker: string;
 }
 
@@ -51,9 +51,9 @@ const askerOf = ({ cookies, firm, timeZone }: WantedReport): string =>
 interface Kept {
   readonly browser: Promise<Browser>;
   /** Made ready for the next report: it has the application loaded already, and nobody's data. */
-  spare: Promise<Press> | null;
+  spare: Promise<Printer> | null;
   /** Has printed last, and has that asker's logs and judgement at hand. */
-  used: UsedPress | null;
+  used: UsedPrinter | null;
   timer: ReturnType<typeof setTimeout> | undefined;
 }
 let kept: Kept | null = null;
@@ -76,7 +76,7 @@ function warmBrowser(): Kept {
   return kept;
 }
 
-async function newPress(browser: Browser): Promise<Press> {
+async function newPrinter(browser: Browser): Promise<Printer> {
   const context = await browser.newContext({
     colorScheme: 'light',
     locale: 'en-US',
@@ -97,19 +97,19 @@ async function newPress(browser: Browser): Promise<Press> {
   };
 }
 
-/** A press with the application running in it, which was told so far that nobody answers. */
-async function readyPress(browser: Browser): Promise<Press> {
-  const press = await newPress(browser);
-  await press.page.goto(`${ownOrigin()}/report`);
+/** A printer with the application running in it, which was told so far that nobody answers. */
+async function readyPrinter(browser: Browser): Promise<Printer> {
+  const printer = await newPrinter(browser);
+  await printer.page.goto(`${ownOrigin()}/report`);
   // Only the running application can say so.
-  await press.page.getByRole('alert').filter({ hasText: /\S/ }).first().waitFor({ timeout: 10_000 });
-  return press;
+  await printer.page.getByRole('alert').filter({ hasText: /\S/ }).first().waitFor({ timeout: 10_000 });
+  return printer;
 }
 
 /** Makes a place for the next report ready, unless one is. */
 function prepareNext(own: Kept): void {
   if (own.spare !== null) return;
-  const ready = own.browser.then(readyPress);
+  const ready = own.browser.then(readyPrinter);
   ready.catch(() => {
     if (own.spare === ready) own.spare = null;
   });
@@ -177,21 +177,21 @@ function goTo(address: string): void {
   dispatchEvent(new Event('online'));
 }
 
-/** The press that printed for the same asker before, one that stands ready for anybody, or a new one. */
-async function takePress(
+/** The printer that printed for the same asker before, one that stands ready for anybody, or a new one. */
+async function takePrinter(
   own: Kept,
   asker: string,
-): Promise<{ readonly press: Press; readonly isNew: boolean }> {
+): Promise<{ readonly printer: Printer; readonly isNew: boolean }> {
   const { used, spare } = own;
   own.used = null;
-  if (used?.asker === asker && !used.press.page.isClosed()) return { press: used.press, isNew: false };
-  if (used !== null) end(used.press);
+  if (used?.asker === asker && !used.printer.page.isClosed()) return { printer: used.printer, isNew: false };
+  if (used !== null) end(used.printer);
   own.spare = null;
   const ready = (await spare?.catch(() => null)) ?? null;
-  return { press: ready ?? (await newPress(await own.browser)), isNew: ready === null };
+  return { printer: ready ?? (await newPrinter(await own.browser)), isNew: ready === null };
 }
 
-const end = ({ context }: Press): void => void context.close().catch(() => {});
+const end = ({ context }: Printer): void => void context.close().catch(() => {});
 
 async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
   const { job, firm, language, timeZone, signal, onStage } = wanted;
@@ -199,13 +199,13 @@ async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
   onStage('opening');
   const own = warmBrowser();
   const asker = askerOf(wanted);
-  const { press, isNew } = await takePress(own, asker);
-  const { page, serve } = press;
-  const callOff = (): void => end(press);
+  const { printer, isNew } = await takePrinter(own, asker);
+  const { page, serve } = printer;
+  const callOff = (): void => end(printer);
   signal.addEventListener('abort', callOff);
   try {
     serve(wanted);
-    if (timeZone !== null) await setTimeZone(press, timeZone);
+    if (timeZone !== null) await setTimeZone(printer, timeZone);
     const address = `/report?${new URLSearchParams({ job, firm, owner: language })}`;
     if (isNew) await page.goto(ownOrigin() + address);
     else await page.evaluate(goTo, address);
@@ -216,10 +216,10 @@ async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
     onStage('printing');
     const pdf = await asPdf(page);
     serve(null);
-    own.used = { press, asker };
+    own.used = { printer, asker };
     return pdf;
   } catch (error) {
-    end(press);
+    end(printer);
     throw error;
   } finally {
     signal.removeEventListener('abort', callOff);
@@ -228,7 +228,7 @@ async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
   }
 }
 
-async function setTimeZone({ context, page }: Press, timezoneId: string): Promise<void> {
+async function setTimeZone({ context, page }: Printer, timezoneId: string): Promise<void> {
   const session = await context.newCDPSession(page);
   // One that Chromium does not know leaves the server's own.
   await session.send('Emulation.setTimezoneOverride', { timezoneId }).catch(() => {});

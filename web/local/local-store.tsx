@@ -5,7 +5,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 import { type FirmApi, firmApi } from './api';
 import { type Identity, rememberedIdentity, storeName } from './identity';
-import { LogBooks } from './log-books';
+import { LogCache } from './log-cache';
 import { kitKey, LocalDatabase, type LogKey } from './store';
 import { Sync } from './sync';
 import { UnsentWatch } from './unsent-watch';
@@ -17,7 +17,7 @@ export interface Local {
   readonly standing: Standing;
   readonly store: LocalDatabase;
   readonly api: FirmApi;
-  readonly books: LogBooks;
+  readonly cache: LogCache;
   readonly sync: Sync;
   readonly unsent: UnsentWatch;
 }
@@ -39,12 +39,12 @@ export interface LocalStoreProps {
 const partsFor = (identity: Identity) => {
   const store = new LocalDatabase(storeName(identity));
   const api = firmApi(identity.firm.id, identity.person.id);
-  const books = new LogBooks(store);
+  const cache = new LogCache(store);
   return {
     store,
     api,
-    books,
-    sync: new Sync(store, api, books),
+    cache,
+    sync: new Sync(store, api, cache),
     unsent: new UnsentWatch(store),
     queries: new QueryClient({ defaultOptions: { queries: { retry: 1, networkMode: 'always' } } }),
   };
@@ -56,7 +56,7 @@ let opened: { readonly name: string; readonly parts: ReturnType<typeof partsFor>
 function partsOf(identity: Identity) {
   const name = storeName(identity);
   if (opened?.name !== name) {
-    opened?.parts.books.close();
+    opened?.parts.cache.close();
     opened = { name, parts: partsFor(identity) };
   }
   return opened.parts;
@@ -66,8 +66,8 @@ function partsOf(identity: Identity) {
 export function headStart(log: LogKey): void {
   const identity = rememberedIdentity();
   if (identity === null) return;
-  const { books } = partsOf(identity);
-  for (const one of [log, kitKey]) books.book(one);
+  const { cache } = partsOf(identity);
+  for (const one of [log, kitKey]) cache.book(one);
 }
 
 /**
@@ -76,7 +76,7 @@ export function headStart(log: LogKey): void {
  */
 export function LocalStore({ identity, standing, children }: LocalStoreProps) {
   const [parts] = useState(() => partsOf(identity));
-  const { store, api, books, sync, unsent, queries } = parts;
+  const { store, api, cache, sync, unsent, queries } = parts;
   const isKnown = standing === 'known';
   useEffect(() => {
     // While the server does not know them, what is kept here stays here.
@@ -90,8 +90,8 @@ export function LocalStore({ identity, standing, children }: LocalStoreProps) {
   }, []);
   useWindowEvent('online', sync.renew);
   const local = useMemo<Local>(
-    () => ({ identity, standing, store, api, books, sync, unsent }),
-    [identity, standing, store, api, books, sync, unsent],
+    () => ({ identity, standing, store, api, cache, sync, unsent }),
+    [identity, standing, store, api, cache, sync, unsent],
   );
   return (
     <QueryClientProvider client={queries}>

@@ -3,7 +3,7 @@ import { afterAll, expect, test, vi } from 'vitest';
 import { type KeptStore, partOf } from '../../scripts/corpus/corpus.ts';
 import { FakeServer } from '../testing/fake-server.ts';
 import { firmApi } from './api.ts';
-import { LogBooks } from './log-books.ts';
+import { LogCache } from './log-cache.ts';
 import { allConfirmed, entriesOf, kitKey, LocalDatabase } from './store.ts';
 import { Sync } from './sync.ts';
 
@@ -47,7 +47,7 @@ test('what an earlier build left in a browser is there, and what was here alone 
   const server = new FakeServer();
   vi.stubGlobal('fetch', server.fetch);
   server.logs.set(job, entries.filter(({ id }) => unsent.every(({ entry }) => entry.id !== id)) as never);
-  const sync = new Sync(store, firmApi('firm', 'person'), new LogBooks(store));
+  const sync = new Sync(store, firmApi('firm', 'person'), new LogCache(store));
   await sync.exchange();
   expect(await store.unsent.count()).toBe(0);
   const arrived = server.logs.get(job)?.map(({ id }) => id) ?? [];

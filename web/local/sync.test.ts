@@ -4,7 +4,7 @@ import { v7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { FakeServer } from '../testing/fake-server.ts';
 import { firmApi } from './api.ts';
-import { LogBooks } from './log-books.ts';
+import { LogCache } from './log-cache.ts';
 import {
   allConfirmed,
   confirm,
@@ -29,15 +29,15 @@ let count = 0;
 function newDevice() {
   count += 1;
   const store = new LocalDatabase(`device ${count}`);
-  const books = new LogBooks(store);
-  const sync = new Sync(store, firmApi(v7(), v7()), books);
+  const cache = new LogCache(store);
+  const sync = new Sync(store, firmApi(v7(), v7()), cache);
   return {
     store,
-    books,
+    cache,
     sync,
     keep: async (log: string, said: readonly JobStatement[], opens = false) => {
       const entries = await keepIn(store, log, author, said, opens);
-      books.grown(log, entries);
+      cache.grown(log, entries);
       return entries;
     },
     exchange: () => sync.exchange(),
@@ -94,15 +94,15 @@ describe('what is kept in the browser', () => {
     await old.table('unsent').add({ log: job, entry, opens: true, refused: null });
     old.close();
     const store = new LocalDatabase('kept by an older version');
-    const books = new LogBooks(store);
+    const cache = new LogCache(store);
     expect(await entriesOf(store, job)).toEqual([entry]);
-    await new Sync(store, firmApi(v7(), v7()), books).exchange();
+    await new Sync(store, firmApi(v7(), v7()), cache).exchange();
     expect(server.names(job)).toEqual(['Den']);
-    books.close();
+    cache.close();
   });
 
   test('a log that two tabs hold open grows in both', async () => {
-    const other = new LogBooks(device.store);
+    const other = new LogCache(device.store);
     await vi.waitFor(() => expect(other.book(job).state().isRead).toBe(true));
     await device.keep(job, [room('Den')]);
     await vi.waitFor(() =>
@@ -157,10 +157,10 @@ describe('in step with the server', () => {
       pages += 1;
       return pages === 2 ? 0 : 200;
     };
-    const opened = [device.books];
-    const states = () => opened.map((books) => books.book(job).state());
+    const opened = [device.cache];
+    const states = () => opened.map((cache) => cache.book(job).state());
     await expect(device.exchange()).rejects.toMatchObject({ code: 'server-away' });
-    opened.push(new LogBooks(device.store));
+    opened.push(new LogCache(device.store));
     await vi.waitFor(() => {
       for (const { house, isWhole } of states())
         expect({ rooms: house.rooms.length, isWhole }).toEqual({ rooms: 3, isWhole: false });
@@ -177,10 +177,10 @@ describe('in step with the server', () => {
     await other.keep(job, ['Den', 'Hall', 'Attic', 'Bath', 'Entry'].map(room), true);
     await other.exchange();
     // What is kept here was read before anything comes: until then nobody is shown a house.
-    await vi.waitFor(() => expect(device.books.book(job).state().isRead).toBe(true));
+    await vi.waitFor(() => expect(device.cache.book(job).state().isRead).toBe(true));
     const seen: [boolean, number][] = [];
     device.sync.listen(() =>
-      seen.push([device.sync.state().isCurrent, device.books.book(job).state().entries.length]),
+      seen.push([device.sync.state().isCurrent, device.cache.book(job).state().entries.length]),
     );
     device.sync.start();
     await vi.waitFor(() => expect(device.sync.state().isCurrent).toBe(true));
@@ -198,7 +198,7 @@ describe('in step with the server', () => {
     const other = newDevice();
     await other.keep(job, [room('Den')], true);
     await other.exchange();
-    const book = device.books.book(job);
+    const book = device.cache.book(job);
     device.sync.want(job);
     device.sync.start();
     await vi.waitFor(() => expect(device.sync.state().isCurrent).toBe(true));
@@ -232,9 +232,9 @@ describe('in step with the server', () => {
     const entries = await newDevice().keep(job, ['Den', 'Hall', 'Attic'].map(room));
     await confirm(device.store, job, entries.slice(0, 1), { cursor: 1, head: 3 });
     await Promise.all([
-      device.books.summarized(job),
+      device.cache.summarized(job),
       confirm(device.store, job, entries.slice(1, 2), { cursor: 2, head: 5 }),
-      device.books.summarized(job),
+      device.cache.summarized(job),
     ]);
     expect(await device.store.logs.get(job)).toMatchObject({ cursor: 2, head: 5 });
     expect(await isWhole(device.store, job)).toBe(false);
@@ -275,7 +275,7 @@ describe('in step with the server', () => {
     await other.keep(job, [room('Attic')]);
     for (const one of [other, device, other]) await one.exchange();
     await vi.waitFor(() => {
-      const [a, b] = [device, other].map(({ books }) => books.book(job).state().house);
+      const [a, b] = [device, other].map(({ cache }) => cache.book(job).state().house);
       expect(a?.rooms).toHaveLength(4);
       expect(a).toEqual(b);
     });

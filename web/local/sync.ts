@@ -1,7 +1,7 @@
 import type { Entry } from '@fair-plug/core/log';
 import { beforeSending } from '@/local/pauses';
 import { type FirmApi, RequestFailed } from './api';
-import type { LogBooks } from './log-books';
+import type { LogCache } from './log-cache';
 import { confirm, kitKey, type LocalDatabase, type LogKey, type Unsent } from './store';
 
 const largestBatch = 200;
@@ -36,7 +36,7 @@ async function nextBatch(store: LocalDatabase): Promise<readonly Unsent[]> {
 export class Sync {
   private readonly store: LocalDatabase;
   private readonly api: FirmApi;
-  private readonly books: LogBooks;
+  private readonly cache: LogCache;
   private readonly listeners = new Set<() => void>();
   private current: SyncState = { failure: null, missing: new Set(), isCurrent: false };
   private readonly wanted = new Set<LogKey>([kitKey]);
@@ -48,10 +48,10 @@ export class Sync {
   private isEnded = false;
   private isSoon = false;
 
-  constructor(store: LocalDatabase, api: FirmApi, books: LogBooks) {
+  constructor(store: LocalDatabase, api: FirmApi, cache: LogCache) {
     this.store = store;
     this.api = api;
-    this.books = books;
+    this.cache = cache;
   }
 
   readonly state = (): SyncState => this.current;
@@ -224,11 +224,11 @@ export class Sync {
       const isLast = page.entries.length === 0 || page.cursor >= to;
       const head = isLast ? page.cursor : to;
       const fresh = await confirm(this.store, log, page.entries, { cursor: page.cursor, head });
-      this.books.grown(log, fresh, isLast);
+      this.cache.grown(log, fresh, isLast);
       if (isLast) break;
       cursor = page.cursor;
     }
-    await this.books.summarized(log);
+    await this.cache.summarized(log);
   }
 
   private setMissing(log: LogKey, isMissing: boolean): void {

@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import type { Identity } from './identity.ts';
 import type { Local } from './local-store.tsx';
-import { LogBooks } from './log-books.ts';
+import { LogCache } from './log-cache.ts';
 import { confirm, entriesOf, keep, LocalDatabase } from './store.ts';
 import { takeIn, takeInJob } from './take-in.ts';
 
@@ -17,7 +17,7 @@ function newLocal(role: Identity['firm']['role'] = 'inspector') {
   const store = new LocalDatabase(`taken in ${count}`);
   const wake = vi.fn();
   const identity: Identity = { person, firm: { ...firm, role }, firms: [] };
-  const local = { identity, store, books: new LogBooks(store), sync: { wake } } as unknown as Local;
+  const local = { identity, store, cache: new LogCache(store), sync: { wake } } as unknown as Local;
   return { local, store, wake };
 }
 

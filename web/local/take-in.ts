@@ -45,14 +45,14 @@ export async function takeIn(local: Local, text: string): Promise<number> {
 }
 
 /** Keeps the entries of a log that are not here yet, to be sent like any other; answers how many those were. */
-async function keepAll({ store, books }: Local, log: LogKey, entries: readonly Entry[]): Promise<number> {
+async function keepAll({ store, cache }: Local, log: LogKey, entries: readonly Entry[]): Promise<number> {
   const here = new Set((await entriesOf(store, log)).map(({ id }) => id));
   const fresh = entries.filter(({ id }) => !here.has(id));
   // A job may be unknown to the server: opening one that is known changes nothing.
   const opens = log !== kitKey;
   await store.unsent.bulkAdd(fresh.map((entry) => ({ log, entry, opens, refused: null })));
-  books.grown(log, fresh);
-  if (fresh.length > 0) await books.summarized(log);
+  cache.grown(log, fresh);
+  if (fresh.length > 0) await cache.summarized(log);
   return fresh.length;
 }
 
@@ -61,7 +61,7 @@ async function keepAll({ store, books }: Local, log: LogKey, entries: readonly E
  * message says why nothing was taken.
  */
 export async function takeInJob(local: Local, { job, entries, authors }: JobFile): Promise<number> {
-  const { identity, store, books } = local;
+  const { identity, store, cache } = local;
   const { canonicalJson } = await import('@fair-plug/core/exchange');
   const known = new Map((await entriesOf(store, job)).map((entry) => [entry.id, entry]));
   const strange = entries.find((entry) => {
@@ -75,7 +75,7 @@ export async function takeInJob(local: Local, { job, entries, authors }: JobFile
     throw new Error('This job holds entries of other people: an owner of the firm takes it in.');
   const count = await keepAll(local, job, entries);
   const unnamed = strangersIn(entries, authors, identity.person.id);
-  if (count > 0 && unnamed.length > 0) books.grown(job, await keep(store, job, identity.person.id, unnamed));
+  if (count > 0 && unnamed.length > 0) cache.grown(job, await keep(store, job, identity.person.id, unnamed));
   local.sync.wake();
   return count;
 }

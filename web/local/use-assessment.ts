@@ -2,10 +2,10 @@
 
 import {
   type Assessment,
-  afterNews,
   assess,
   type HouseJudgement,
   slimHouse,
+  withChanges,
 } from '@fair-plug/core/assessment';
 import type { House } from '@fair-plug/core/log';
 import { proxy } from 'comlink';
@@ -26,7 +26,7 @@ function heard(news: NumberedNews): HouseJudgement | null {
   for (let next = early.get(nextNumber); next !== undefined; next = early.get(nextNumber)) {
     early.delete(nextNumber);
     nextNumber += 1;
-    latest = afterNews(known, next);
+    latest = withChanges(known, next);
     known = latest;
   }
   return latest;

@@ -29,7 +29,7 @@ export function useProposals(job: string) {
  * answered to all that is in the house, by code loaded then; the list of jobs says the same.
  */
 export function useFindingSummary(job: string, { assessment, isFinal }: Assessed): FindingSummary | null {
-  const { books } = useLocal();
+  const { cache } = useLocal();
   const { practice } = useFirmSettings();
   const { setProposals } = useProposals(job);
   const [summary, setSummary] = useState<FindingSummary | null>(null);
@@ -51,7 +51,7 @@ export function useFindingSummary(job: string, { assessment, isFinal }: Assessed
           .slice(-mostVanished),
       }));
       setSummary((before) => (isSame(before, counted) ? before : counted));
-      await books.assessed(job, assessment.house, counted);
+      await cache.assessed(job, assessment.house, counted);
     };
     // Where the code cannot be had just now the rail shows no counts.
     const timer = setTimeout(() => void count().catch(() => {}), beforeCounting);
@@ -59,6 +59,6 @@ export function useFindingSummary(job: string, { assessment, isFinal }: Assessed
       isCurrent = false;
       clearTimeout(timer);
     };
-  }, [job, books, assessment, isFinal, practice, setProposals]);
+  }, [job, cache, assessment, isFinal, practice, setProposals]);
   return summary;
 }

@@ -16,9 +16,9 @@ const none: readonly never[] = [];
 
 /** The jobs on this device and, while the server answers, those that it has besides; the one read last first. */
 export function useJobs(): Loaded<{ jobs: readonly JobSummary[] }> {
-  const { store, books, api } = useLocal();
+  const { store, cache, api } = useLocal();
   const { practice } = useFirmSettings();
-  useEffect(() => void books.allSummarized(), [books]);
+  useEffect(() => void cache.allSummarized(), [cache]);
   const kept = useLiveQuery(() => store.logs.toArray(), [store]);
   const kitCount = useLiveQuery(() => countOf(store, kitKey), [store]) ?? 0;
   // Logs that arrive while the list is shown are assessed as they come.
@@ -29,8 +29,8 @@ export function useJobs(): Loaded<{ jobs: readonly JobSummary[] }> {
   useEffect(() => {
     if (toAssess === '') return;
     const summarize = (house: House) => engine().summarize(house, practice);
-    void books.allAssessed(summarize);
-  }, [books, practice, toAssess]);
+    void cache.allAssessed(summarize);
+  }, [cache, practice, toAssess]);
   const { failure } = useSyncState();
   const remote = useQuery({ queryKey: ['jobs'], queryFn: api.jobs, refetchInterval, retry: false });
   return useMemo(() => {

@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { RequestFailed } from './api';
 import { useLocal } from './local-store';
-import { kitIn, type LogState } from './log-books';
+import { kitIn, type LogState } from './log-cache';
 import { deviceId, keep, kitKey, type LogKey, type Unsent } from './store';
 import type { SyncState } from './sync';
 import { nothingUnsent } from './unsent-watch';
@@ -24,8 +24,8 @@ export function useSyncState(): SyncState {
 }
 
 function useLog(log: LogKey): Loaded<LogState> {
-  const { books, sync } = useLocal();
-  const book = useMemo(() => books.book(log), [books, log]);
+  const { cache, sync } = useLocal();
+  const book = useMemo(() => cache.book(log), [cache, log]);
   useEffect(() => sync.want(log), [sync, log]);
   const state = useSyncExternalStore(book.listen, book.state, book.state);
   const { failure, missing } = useSyncState();
@@ -90,34 +90,34 @@ const madeFrom = <T, S extends object>(parts: readonly From<T, S>[], standing: T
  * Actions on a log take their turn: each is made from what those before it left.
  */
 export function useKeep() {
-  const { identity, store, books, sync, unsent } = useLocal();
+  const { identity, store, cache, sync, unsent } = useLocal();
   return useMemo(() => {
     if (identity.firm.role === 'viewer') return null;
     const author = identity.person.id;
     const into = async (log: LogKey, statements: readonly (JobStatement | KitStatement)[], opens = false) => {
       if (statements.length === 0) return;
-      books.grown(log, await keep(store, log, author, statements, opens));
+      cache.grown(log, await keep(store, log, author, statements, opens));
       sync.wakeSoon();
     };
     return {
       openJob: async (job: string, statements: readonly JobStatement[]) => {
         await unsent.during(into(job, statements, true));
-        await books.summarized(job);
+        await cache.summarized(job);
       },
       /** Answers the log as it stands afterwards. */
       inJob: (job: string, ...parts: readonly JobPart[]): Promise<LogState> =>
         unsent.during(
-          books.book(job).inTurn(async (standing) => {
+          cache.book(job).inTurn(async (standing) => {
             await into(job, madeFrom(parts, standing()));
             return standing();
           }),
         ),
       inKit: (...parts: readonly KitPart[]): Promise<void> =>
         unsent.during(
-          books.book(kitKey).inTurn((standing) => into(kitKey, madeFrom(parts, kitIn(standing().entries)))),
+          cache.book(kitKey).inTurn((standing) => into(kitKey, madeFrom(parts, kitIn(standing().entries)))),
         ),
     };
-  }, [identity, store, books, sync, unsent]);
+  }, [identity, store, cache, sync, unsent]);
 }
 
 export interface SaveState {

@@ -6,9 +6,9 @@ import type { ReactNode } from 'react';
 import { v7 } from 'uuid';
 import { vi } from 'vitest';
 import { theme } from '@/app/theme';
-import { Door } from '@/components/door';
 import type { Role } from '@/contract/answers';
 import { WhoIsHereProvider } from '@/local/who-is-here';
+import { Gate } from '@/shell/gate';
 import { FakeServer } from './fake-server';
 import { visited } from './navigation';
 
@@ -149,7 +149,7 @@ export function showScreen(
   render(
     <MantineProvider theme={theme} env="test">
       <WhoIsHereProvider>
-        <Door>{screen}</Door>
+        <Gate>{screen}</Gate>
       </WhoIsHereProvider>
     </MantineProvider>,
   );

@@ -1,9 +1,9 @@
 import {
   assess,
+  changesSince,
   HouseJudge,
   type HouseJudgement,
-  type JudgementNews,
-  newsSince,
+  type JudgementChanges,
 } from '@fair-plug/core/assessment';
 import type { Circuit, InstrumentId, Reading } from '@fair-plug/core/circuit';
 import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/engine';
@@ -51,13 +51,13 @@ let judge = { job: '', of: new HouseJudge() };
 let told: HouseJudgement | null = null;
 
 /** News in the order in which they were made: they may arrive in another. */
-export interface NumberedNews extends JudgementNews {
+export interface NumberedNews extends JudgementChanges {
   readonly number: number;
 }
 let numbered = 0;
 
 function news(judgement: HouseJudgement): NumberedNews {
-  const since = { ...newsSince(told, judgement), number: numbered };
+  const since = { ...changesSince(told, judgement), number: numbered };
   told = judgement;
   numbered += 1;
   return since;

@@ -1,4 +1,4 @@
-import { type Look, lookFacts, looks } from '../../knowledge/index.ts';
+import { defectFacts, type Look, looks } from '../../knowledge/index.ts';
 import { receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
@@ -7,7 +7,7 @@ import { type JudgedHouse, withEvidence } from './rule.ts';
 export function visibleDefects({ house, words }: JudgedHouse): readonly Proposal[] {
   const all = receptaclesOf(house);
   return looks.flatMap((look: Look): readonly Proposal[] => {
-    const { urgency, danger } = lookFacts[look];
+    const { urgency, danger } = defectFacts[look];
     const there = all.filter((one) => one.looks.includes(look));
     if (urgency === null || there.length === 0) return [];
     return [

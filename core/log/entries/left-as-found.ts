@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { leavingItems } from '../../knowledge/observations.ts';
+import { closeOutItems } from '../../knowledge/observations.ts';
 import { withItemOf } from '../drafts.ts';
 import { envelope } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
@@ -8,12 +8,12 @@ export const leftAsFound = entryKind(
   z.strictObject({
     ...envelope,
     kind: z.literal('left-as-found'),
-    item: z.enum(leavingItems),
+    item: z.enum(closeOutItems),
     done: z.boolean(),
   }),
   {
     job: (job, { item, done }) => {
-      job.left = withItemOf(leavingItems, job.left, item, done);
+      job.left = withItemOf(closeOutItems, job.left, item, done);
     },
   },
 );

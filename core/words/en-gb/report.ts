@@ -46,7 +46,7 @@ export const report: ReportTexts = {
     notSeen: 'What “reads correct” does not rule out',
     receptacles: 'Socket-outlets by room',
     coverage: 'Coverage',
-    testers: 'Testers and proofs',
+    testers: 'Testers and function checks',
     method: 'Method and limits',
     cautions: 'Cautions',
     signatures: 'Signed',

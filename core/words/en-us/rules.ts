@@ -12,10 +12,10 @@ const noBox = { openFirst: null, retest: null } as const;
 const bootleg = conditions['bootleg-ground'];
 
 const unproved = {
-  'not-proved': 'not proved',
-  'proved-before': 'not proved again afterwards',
-  'proved-after': 'not proved beforehand',
-  failed: 'failed its proof',
+  'not-proved': 'not checked',
+  'proved-before': 'not checked again afterwards',
+  'proved-after': 'not checked beforehand',
+  failed: 'failed its function check',
 } as const;
 
 const testersAre: (testers: Parameters<RuleWords['testersNotProved']>[0]) => string = (testers) =>
@@ -85,16 +85,16 @@ export const rules: RuleWords = {
   },
   testersFailed: ({ testers: bad, doubted }) => ({
     ...testers,
-    headline: 'A tester failed its proof',
+    headline: 'A tester failed its function check',
     what: testersAre(bad),
     correction: readAgain({ count: doubted }),
   }),
   testersNotProved: (bad) => ({
     ...testers,
-    headline: 'Testers not proved before and after',
+    headline: 'Testers not checked before and after',
     what: testersAre(bad),
     correction:
-      'Readings are taken as they are; a proof on a receptacle known to be good belongs before and after.',
+      'Readings are taken as they are; a function check on a receptacle known to be good belongs before and after.',
   }),
   groundFaultDevice: (code): RuleText => ({
     headline: 'Ground-fault protection did not do what it should',

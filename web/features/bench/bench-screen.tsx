@@ -3,7 +3,7 @@
 import { Button, FileButton, NativeSelect, Switch } from '@mantine/core';
 import { useMounted } from '@mantine/hooks';
 import { useState } from 'react';
-import { Frame } from '@/components/frame';
+import { Frame } from '@/shell/frame';
 import classes from './bench.module.css';
 import { longer, longestRun, shorter, withGrounds } from './bench-circuit';
 import { DiagnosePanel } from './diagnose-panel';

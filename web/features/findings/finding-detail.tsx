@@ -56,7 +56,7 @@ export function FindingDetail({
     ['X', unlessReader('refuse')],
   ]);
   return (
-    <section className={classes.detail} aria-label="Finding in hand">
+    <section className={classes.detail} aria-label="Current finding">
       {decisions !== null && (
         <div className={classes.actions}>
           {status === 'open' && (

@@ -5,7 +5,7 @@ import { houseOf, showScreen } from '@/testing/screen';
 import { FindingsScreen } from './findings-screen';
 
 const list = () => within(screen.getByRole('navigation', { name: 'Findings' }));
-const inHand = () => screen.getByRole('region', { name: 'Finding in hand' });
+const inHand = () => screen.getByRole('region', { name: 'Current finding' });
 const heading = (name: RegExp) => within(inHand()).findByRole('heading', { level: 3, name });
 /** Lines of the list, without what moves them. */
 const lines = (name: RegExp) =>

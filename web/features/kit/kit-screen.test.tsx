@@ -74,8 +74,8 @@ describe('a tester of one’s own', () => {
     const lines = () => screen.getAllByRole('listitem').filter((line) => line.querySelector('h2') !== null);
     await waitFor(() => expect(lines()).toHaveLength(2));
     const [long, short] = lines() as [HTMLElement, HTMLElement];
-    expect(long.textContent).toMatch(/proved 4 May 2026/);
-    expect(short.textContent).toContain('never proved');
+    expect(long.textContent).toMatch(/checked 4 May 2026/);
+    expect(short.textContent).toContain('never checked');
     await user.click(within(long).getByRole('button', { name: 'Use this one' }));
     await within(long).findByText('In use here');
   });

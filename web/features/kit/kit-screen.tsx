@@ -19,8 +19,8 @@ const standingOf = ({ rating, lastProof }: Tester): string =>
   [
     rating ?? 'rating not entered',
     lastProof === null
-      ? 'never proved'
-      : `${lastProof.passed ? 'proved' : 'failed its proof'} ${dayjs(lastProof.at).format('D MMM YYYY, HH:mm')}`,
+      ? 'never checked'
+      : `${lastProof.passed ? 'checked' : 'failed its function check'} ${dayjs(lastProof.at).format('D MMM YYYY, HH:mm')}`,
   ].join(' · ');
 
 /** The plug-in testers of the firm, and the one used on this device. */

@@ -3,12 +3,12 @@
 import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import { useSignOut } from '@/components/account-menu';
-import { CredentialsForm } from '@/components/credentials-form';
 import { Page } from '@/components/page';
 import { post } from '@/local/api';
 import { useLocal } from '@/local/local-store';
 import { useSaveState } from '@/local/use-logs';
+import { useSignOut } from '@/shell/account-menu';
+import { CredentialsForm } from '@/shell/credentials-form';
 import classes from './people.module.css';
 import { Records } from './records';
 

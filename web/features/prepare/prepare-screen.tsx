@@ -5,13 +5,13 @@ import { Button } from '@mantine/core';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { BlindSpots } from '@/components/blind-spots';
-import { JobFrame } from '@/components/job-frame';
-import { JobLoader, type LoadedJob } from '@/components/job-loader';
-import { ProofList } from '@/components/proof-list';
+import { FunctionChecks } from '@/components/function-checks';
 import { useWords } from '@/components/region-words';
 import { useAssessment } from '@/local/use-assessment';
 import { useBag } from '@/local/use-bag';
 import { useSay } from '@/local/use-say';
+import { JobFrame } from '@/shell/job-frame';
+import { JobLoader, type LoadedJob } from '@/shell/job-loader';
 import { AsFoundSection } from './as-found-section';
 import { ExpectationsSection } from './expectations-section';
 import { PlanSection } from './plan-section';
@@ -49,7 +49,7 @@ function Prepare({ job, house, isWhole }: LoadedJob) {
           <p className={classes.soft}>
             {words.screens.prepare.tryEach}, before the first reading and again after the last.
           </p>
-          <ProofList job={job} house={house} />
+          <FunctionChecks job={job} house={house} />
           <details>
             <summary>What this kit cannot see</summary>
             <BlindSpots bag={bag} />

@@ -1,9 +1,9 @@
-import { type Calibration, calibrationOf, leavingItems } from '@fair-plug/core/knowledge';
+import { type Calibration, calibrationOf, closeOutItems } from '@fair-plug/core/knowledge';
 import { foundBehind, powerNotBack, receptaclesOf, type Tester } from '@fair-plug/core/log';
 import type { Report } from '@fair-plug/core/report';
 import { counted } from '@fair-plug/core/words/counted.ts';
 import dayjs from 'dayjs';
-import { proofWords } from '@/components/proof-list';
+import { functionCheckWords } from '@/components/function-checks';
 import { useWords } from '@/components/region-words';
 import classes from './report-sheet.module.css';
 
@@ -101,7 +101,10 @@ function markedAs(rating: string | null, calibration: Calibration | null): strin
 }
 
 /** The testers and their proofs, and the house as it was left. */
-export function ProofSection({ report, testers: all }: Props & { readonly testers: readonly Tester[] }) {
+export function FunctionCheckSection({
+  report,
+  testers: all,
+}: Props & { readonly testers: readonly Tester[] }) {
   const words = useWords();
   const testers = new Map(all.map((one) => [one.id, one]));
   const { proofs, house } = report;
@@ -113,8 +116,8 @@ export function ProofSection({ report, testers: all }: Props & { readonly tester
   );
   return (
     <section>
-      <h2>Testers and proofs</h2>
-      {proofs.length === 0 && <p>No tester was used or proved.</p>}
+      <h2>Testers and function checks</h2>
+      {proofs.length === 0 && <p>No tester was used or checked.</p>}
       <ul className={classes.cautions}>
         {proofs.map(({ instrument, tester, state, readings, proofs: tried, doubted }) => {
           const known = tester === null ? undefined : testers.get(tester);
@@ -122,14 +125,15 @@ export function ProofSection({ report, testers: all }: Props & { readonly tester
             <li key={`${instrument} ${tester}`}>
               <strong>{known?.name ?? words.instruments[instrument].name}</strong>
               {markedAs(known?.rating ?? null, calibrationOf(report.practice, instrument, tester))}:{' '}
-              {counted(readings, 'reading', 'readings')}; {proofWords[state]}
+              {counted(readings, 'reading', 'readings')}; {functionCheckWords[state]}
               {tried.length > 0 &&
                 ` (${tried.map((one) => `${one.passed ? 'good' : 'failed'} ${dayjs(one.at).format('HH:mm')}`).join(', ')})`}
               .
               {doubted.length > 0 && (
                 <strong>
                   {' '}
-                  {counted(doubted.length, 'reading', 'readings')} since its last good proof in doubt.
+                  {counted(doubted.length, 'reading', 'readings')} since its last good function check in
+                  doubt.
                 </strong>
               )}
             </li>
@@ -167,7 +171,7 @@ export function ProofSection({ report, testers: all }: Props & { readonly tester
       {house.left.length > 0 && (
         <p>
           On leaving:{' '}
-          {leavingItems
+          {closeOutItems
             .filter((item) => house.left.includes(item))
             .map((item) => words.closeOut[item].toLowerCase())
             .join('; ')}

@@ -67,8 +67,8 @@ describe('what it says', () => {
       },
     ]);
     const said = await text();
-    expect(said).toContain('failed its proof');
-    expect(said).toContain('1 reading since its last good proof in doubt.');
+    expect(said).toContain('failed its function check');
+    expect(said).toContain('1 reading since its last good function check in doubt.');
     expect(said).toContain('Nobody said that the power is back: Den 1.');
   });
 

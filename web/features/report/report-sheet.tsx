@@ -12,11 +12,11 @@ import { type OwnerLanguage, ownerTexts } from '@fair-plug/core/words';
 import dayjs from 'dayjs';
 import { memo } from 'react';
 import { FindingArticle } from '@/components/finding-article';
-import { noAddress } from '@/components/job-head';
 import { Triangle } from '@/components/triangle';
 import { viewWords } from '@/components/view-words';
 import { useWholeWords } from '@/components/whole-words';
-import { CausesSection, CoverageSection, ProofSection } from './coverage-sections';
+import { noAddress } from '@/shell/job-head';
+import { CausesSection, CoverageSection, FunctionCheckSection } from './coverage-sections';
 import { OwnerSheet } from './owner-sheet';
 import { Particulars } from './particulars';
 import { ReceptacleTable } from './receptacle-table';
@@ -121,7 +121,7 @@ export const ReportSheet = memo(function ReportSheet({
         ))}
       </section>
       <CoverageSection report={report} />
-      <ProofSection report={report} testers={testers} />
+      <FunctionCheckSection report={report} testers={testers} />
       <Method report={report} firm={firm} own={own('method')} />
       <section>
         <h2>{headings.cautions}</h2>

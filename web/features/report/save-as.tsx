@@ -1,10 +1,10 @@
 import type { JobEntry } from '@fair-plug/core/log';
 import type { Report } from '@fair-plug/core/report';
 import { Button, Menu } from '@mantine/core';
-import { noAddress } from '@/components/job-head';
 import { useWholeWords } from '@/components/whole-words';
 import { fileName, saveFile } from '@/local/files';
 import { useNames } from '@/local/use-names';
+import { noAddress } from '@/shell/job-head';
 
 export interface SaveAsProps {
   readonly job: string;

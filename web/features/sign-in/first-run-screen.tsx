@@ -1,16 +1,16 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { CredentialsForm } from '@/components/credentials-form';
-import { Threshold } from '@/components/threshold';
 import { post } from '@/local/api';
 import { useWhoIsHere } from '@/local/who-is-here';
+import { CredentialsForm } from '@/shell/credentials-form';
+import { GateLayout } from '@/shell/gate-layout';
 
 export function FirstRunScreen() {
   const { askAgain } = useWhoIsHere();
   const router = useRouter();
   return (
-    <Threshold title="Your firm">
+    <GateLayout title="Your firm">
       <p>
         Nothing is kept here yet. Name your firm and become its owner; others join by a link that you send.
       </p>
@@ -23,6 +23,6 @@ export function FirstRunScreen() {
           router.replace('/');
         }}
       />
-    </Threshold>
+    </GateLayout>
   );
 }

@@ -3,14 +3,14 @@
 import { Anchor } from '@mantine/core';
 import Link from 'next/link';
 import { useState } from 'react';
-import { CredentialsForm } from '@/components/credentials-form';
-import { Threshold } from '@/components/threshold';
 import { post } from '@/local/api';
+import { CredentialsForm } from '@/shell/credentials-form';
+import { GateLayout } from '@/shell/gate-layout';
 
 export function ForgottenScreen() {
   const [asked, setAsked] = useState(false);
   return (
-    <Threshold title="A new password">
+    <GateLayout title="A new password">
       {asked ? (
         <p role="status">
           If somebody signs in with this address, a link is on its way. It is good for an hour.
@@ -28,6 +28,6 @@ export function ForgottenScreen() {
       <Anchor component={Link} href="/sign-in">
         To the sign-in
       </Anchor>
-    </Threshold>
+    </GateLayout>
   );
 }

@@ -4,13 +4,13 @@ import { Alert, Anchor } from '@mantine/core';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { AskingButton } from '@/components/asking';
-import { CredentialsForm } from '@/components/credentials-form';
 import { Loading } from '@/components/loading';
-import { Threshold } from '@/components/threshold';
 import { type Offer, offerAnswer } from '@/contract/answers';
 import { ask, post, put, RequestFailed } from '@/local/api';
 import { useWhoIsHere } from '@/local/who-is-here';
+import { AskingButton } from '@/shell/asking';
+import { CredentialsForm } from '@/shell/credentials-form';
+import { GateLayout } from '@/shell/gate-layout';
 
 /** Where an invitation's link leads: join as somebody new, or as who has signed in. */
 export function JoinScreen() {
@@ -24,21 +24,21 @@ export function JoinScreen() {
   }, [invitation]);
   if (problem !== null)
     return (
-      <Threshold title="Invitation">
+      <GateLayout title="Invitation">
         <Alert variant="outline" color="ink" role="alert" title={problem.message} />
         <Anchor component={Link} href="/sign-in">
           To the sign-in
         </Anchor>
-      </Threshold>
+      </GateLayout>
     );
   if (offer === null) return <Loading />;
   return (
-    <Threshold title={`Join ${offer.firm.name}`}>
+    <GateLayout title={`Join ${offer.firm.name}`}>
       <p>
         {offer.inviter} invites you as {offer.role}.
       </p>
       <Joining offer={offer} invitation={invitation} />
-    </Threshold>
+    </GateLayout>
   );
 }
 

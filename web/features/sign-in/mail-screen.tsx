@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { Threshold } from '@/components/threshold';
 import { type KeptMessage, mailAnswer } from '@/contract/answers';
 import { ask, RequestFailed } from '@/local/api';
+import { GateLayout } from '@/shell/gate-layout';
 
 /** In demo mode: the mail that would have been sent. */
 export function MailScreen() {
@@ -16,7 +16,7 @@ export function MailScreen() {
     );
   }, []);
   return (
-    <Threshold title="Outgoing mail">
+    <GateLayout title="Outgoing mail">
       {problem !== null && <p role="alert">{problem}</p>}
       {messages?.length === 0 && <p>Nothing yet. Invitations and new passwords turn up here.</p>}
       {messages?.map(({ at, to, subject, text }) => (
@@ -26,6 +26,6 @@ export function MailScreen() {
           <p style={{ whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' }}>{text}</p>
         </article>
       ))}
-    </Threshold>
+    </GateLayout>
   );
 }

@@ -1,16 +1,16 @@
 'use client';
 
 import { useRouter, useSearchParams } from 'next/navigation';
-import { CredentialsForm } from '@/components/credentials-form';
-import { Threshold } from '@/components/threshold';
 import { post } from '@/local/api';
+import { CredentialsForm } from '@/shell/credentials-form';
+import { GateLayout } from '@/shell/gate-layout';
 
 /** Where the link of the mail leads. */
 export function NewPasswordScreen() {
   const token = useSearchParams().get('token') ?? '';
   const router = useRouter();
   return (
-    <Threshold title="A new password">
+    <GateLayout title="A new password">
       <p>Every device that is signed in with the old one is signed out.</p>
       <CredentialsForm
         ask={['newPassword']}
@@ -20,6 +20,6 @@ export function NewPasswordScreen() {
           router.replace('/sign-in');
         }}
       />
-    </Threshold>
+    </GateLayout>
   );
 }

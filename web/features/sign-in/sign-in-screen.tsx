@@ -4,12 +4,12 @@ import { Anchor } from '@mantine/core';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { AskingButton } from '@/components/asking';
-import { CredentialsForm } from '@/components/credentials-form';
-import { Threshold } from '@/components/threshold';
 import { type Start, startAnswer } from '@/contract/answers';
 import { ask, post } from '@/local/api';
 import { useWhoIsHere } from '@/local/who-is-here';
+import { AskingButton } from '@/shell/asking';
+import { CredentialsForm } from '@/shell/credentials-form';
+import { GateLayout } from '@/shell/gate-layout';
 import classes from './sign-in-screen.module.css';
 import { wayOn } from './way-on';
 
@@ -31,7 +31,7 @@ export function SignInScreen() {
   const locked =
     here.kind === 'somebody' && here.standing === 'signed-out' ? here.identity.person.name : null;
   return (
-    <Threshold title="Sign in">
+    <GateLayout title="Sign in">
       {locked !== null && (
         <p>
           What {locked} entered is kept in this browser until they sign in again. Somebody else who signs in
@@ -63,6 +63,6 @@ export function SignInScreen() {
           </AskingButton>
         </section>
       )}
-    </Threshold>
+    </GateLayout>
   );
 }

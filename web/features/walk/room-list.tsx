@@ -6,7 +6,7 @@ import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import { TriangleStrip } from '@/components/triangle-strip';
 import classes from './room-list.module.css';
-import { enterRoom, type InHand } from './walk-order';
+import { type CurrentPlace, enterRoom } from './walk-order';
 
 /** Milliseconds. */
 const scrollAfter = 80;
@@ -14,15 +14,15 @@ const scrollAfter = 80;
 export interface RoomListProps {
   readonly house: House;
   readonly survey: Survey;
-  readonly inHand: InHand | null;
-  readonly onTake: (inHand: InHand) => void;
+  readonly currentPlace: CurrentPlace | null;
+  readonly onTake: (currentPlace: CurrentPlace) => void;
 }
 
 /** The rooms with their receptacles as triangles; the room in hand shows them by name. */
-export const RoomList = memo(function RoomList({ house, survey, inHand, onTake }: RoomListProps) {
+export const RoomList = memo(function RoomList({ house, survey, currentPlace, onTake }: RoomListProps) {
   const byRoom = new Map(survey.rooms.map(({ id, lines }) => [id, lines]));
   const rooms = useRef<HTMLOListElement>(null);
-  const place = `${inHand?.room} ${inHand?.receptacle}`;
+  const place = `${currentPlace?.room} ${currentPlace?.receptacle}`;
   // biome-ignore lint/correctness/useExhaustiveDependencies: runs when another place is taken in hand
   useEffect(() => {
     // After the verdict is painted: it makes the browser lay out the whole list.
@@ -42,8 +42,8 @@ export const RoomList = memo(function RoomList({ house, survey, inHand, onTake }
           key={room.id}
           room={room}
           lines={byRoom.get(room.id) ?? []}
-          isOpen={room.id === inHand?.room}
-          inHand={room.id === inHand?.room ? inHand.receptacle : null}
+          isOpen={room.id === currentPlace?.room}
+          currentPlace={room.id === currentPlace?.room ? currentPlace.receptacle : null}
           onTake={onTake}
         />
       ))}
@@ -56,8 +56,8 @@ interface RoomItemProps {
   readonly lines: readonly SurveyLine[];
   readonly isOpen: boolean;
   /** The receptacle in hand, where it is one of this room. */
-  readonly inHand: string | null;
-  readonly onTake: (inHand: InHand) => void;
+  readonly currentPlace: string | null;
+  readonly onTake: (currentPlace: CurrentPlace) => void;
 }
 
 /** All of a line that is seen here. */
@@ -73,12 +73,12 @@ const isSameLine = (a: SurveyLine, b: SurveyLine | undefined): boolean =>
 const isSameRoom = (a: RoomItemProps, b: RoomItemProps): boolean =>
   a.room.name === b.room.name &&
   a.isOpen === b.isOpen &&
-  a.inHand === b.inHand &&
+  a.currentPlace === b.currentPlace &&
   a.onTake === b.onTake &&
   a.lines.length === b.lines.length &&
   a.lines.every((line, index) => isSameLine(line, b.lines[index]));
 
-const RoomItem = memo(function RoomItem({ room, lines, isOpen, inHand, onTake }: RoomItemProps) {
+const RoomItem = memo(function RoomItem({ room, lines, isOpen, currentPlace, onTake }: RoomItemProps) {
   const read = lines.filter((line) => line.readAt !== null).length;
   return (
     <li className={classes.room} data-open={isOpen}>
@@ -104,7 +104,7 @@ const RoomItem = memo(function RoomItem({ room, lines, isOpen, inHand, onTake }:
             <li key={line.id}>
               <ReceptacleButton
                 line={line}
-                isInHand={line.id === inHand}
+                isInHand={line.id === currentPlace}
                 onTake={() => onTake({ room: room.id, receptacle: line.id })}
               />
             </li>
@@ -113,7 +113,7 @@ const RoomItem = memo(function RoomItem({ room, lines, isOpen, inHand, onTake }:
             <button
               type="button"
               className={classes.receptacle}
-              aria-current={inHand === null ? 'true' : undefined}
+              aria-current={currentPlace === null ? 'true' : undefined}
               onClick={() => onTake({ room: room.id, receptacle: null })}
             >
               <span className={classes.plus} aria-hidden>

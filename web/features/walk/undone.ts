@@ -1,6 +1,6 @@
 import { type House, type JobEntry, whereIs } from '@fair-plug/core/log';
 import type { Spoken } from '@fair-plug/core/words';
-import type { InHand } from './walk-order';
+import type { CurrentPlace } from './walk-order';
 
 /** What an undo takes back in a few words, and where that is. */
 export function touched(
@@ -8,7 +8,7 @@ export function touched(
   entries: readonly JobEntry[],
   ids: readonly string[],
   { entries: said }: Spoken,
-): { readonly name: string; readonly place: InHand | null } {
+): { readonly name: string; readonly place: CurrentPlace | null } {
   const gone = entries.filter((entry) => ids.includes(entry.id));
   const about = gone.findLast((entry) => 'receptacle' in entry);
   if (about !== undefined && 'receptacle' in about) {

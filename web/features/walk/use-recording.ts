@@ -13,7 +13,7 @@ import { useWords } from '@/components/region-words';
 import { useDrawn } from '@/components/use-drawn';
 import { usePresses } from '@/components/use-presses';
 import { type JobPart, useKeep } from '@/local/use-logs';
-import { type InHand, nextInHand } from './walk-order';
+import { type CurrentPlace, nextInHand } from './walk-order';
 import { describedAt, type Place } from './walk-place';
 
 /** Words for what was recorded, or how they follow from the house afterwards. */
@@ -51,7 +51,7 @@ export interface RecordingOptions {
   /** Something is being kept at a place, with the reading where it is one. */
   readonly onBegun: (at: Place, read: Lamps | null) => void;
   /** It is kept; `to`: where the walk goes, null where it has gone elsewhere meanwhile. */
-  readonly onKept: (words: string, to: InHand | null) => void;
+  readonly onKept: (words: string, to: CurrentPlace | null) => void;
   /** A reading of lamps no longer is a draft of its own. */
   readonly onRead: (read: Lamps) => void;
   readonly onSaid: (words: string) => void;
@@ -100,7 +100,7 @@ export function useRecording(options: RecordingOptions): Recording {
     if (keep === null) return Promise.resolve(false);
     steps.current += 1;
     const step = steps.current;
-    const here: InHand = { room: place.room, receptacle: place.receptacle };
+    const here: CurrentPlace = { room: place.room, receptacle: place.receptacle };
     return keep
       .inJob(job, ({ house }) => statements(house))
       .then(({ house }) => {

@@ -7,7 +7,7 @@ import { useLocal } from '@/local/local-store';
 import { deviceId } from '@/local/store';
 import { type JobPart, useKeep } from '@/local/use-logs';
 import { touched } from './undone';
-import type { InHand } from './walk-order';
+import type { CurrentPlace } from './walk-order';
 
 /** One withdrawal takes back so many entries at the most. */
 const mostWithdrawn = 20;
@@ -15,7 +15,7 @@ const mostWithdrawn = 20;
 export interface Undone {
   /** null: there was nothing to undo. */
   readonly name: string | null;
-  readonly place: InHand | null;
+  readonly place: CurrentPlace | null;
 }
 
 /** Takes back the latest action of this device that still stands: pressed twice, the latest two. */

@@ -64,7 +64,7 @@ export function useWalkKeys(
 ) {
   const words = useWords();
   const [opened, { open, close }] = useDisclosure(false);
-  const { inHand } = walk;
+  const { currentPlace } = walk;
   const unlessHelp = (act: () => void) => () => {
     if (!opened && !isEntering) act();
   };
@@ -73,10 +73,10 @@ export function useWalkKeys(
     if (!opened && !isEntering && !event.repeat) act(event.timeStamp);
   };
   const move = (step: 1 | -1) => () => {
-    if (inHand !== null) walk.take(stepInRoom(house, inHand, step));
+    if (currentPlace !== null) walk.take(stepInRoom(house, currentPlace, step));
   };
   const moveRoom = (step: 1 | -1) => () => {
-    const to = inHand === null ? null : stepRoom(house, inHand.room, step);
+    const to = currentPlace === null ? null : stepRoom(house, currentPlace.room, step);
     if (to !== null) walk.take(to);
   };
   useHotkeys([
@@ -95,7 +95,7 @@ export function useWalkKeys(
     [
       'A',
       unlessHelp(() => {
-        if (inHand !== null) walk.take({ room: inHand.room, receptacle: null });
+        if (currentPlace !== null) walk.take({ room: currentPlace.room, receptacle: null });
       }),
     ],
     ['M', unlessHelp(onEnterReading)],

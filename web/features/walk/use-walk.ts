@@ -33,7 +33,7 @@ import { useKeep } from '@/local/use-logs';
 import { useOwnStorage } from '@/local/use-own-storage';
 import { type Recording, useRecording } from './use-recording';
 import { useUndo } from './use-undo';
-import { type InHand, nextInHand, standing, startOfWalk } from './walk-order';
+import { type CurrentPlace, nextInHand, standing, startOfWalk } from './walk-order';
 import { followingType } from './walk-place';
 
 const slip = 'Second press ignored';
@@ -57,7 +57,7 @@ export interface Walk {
   readonly room: NamedRoom | null;
   /** null: the place for the next one. */
   readonly receptacle: Receptacle | null;
-  readonly inHand: InHand | null;
+  readonly currentPlace: CurrentPlace | null;
   /** Name of what is in hand; of the next one to be added where that is. */
   readonly name: string;
   readonly type: ReceptacleType | null;
@@ -84,7 +84,7 @@ export interface Walk {
   /** Why the latest action could not be stored; null where it could. */
   readonly failure: string | null;
   readonly canRecord: boolean;
-  readonly take: (inHand: InHand) => void;
+  readonly take: (currentPlace: CurrentPlace) => void;
   readonly toggle: (pair: Pair) => void;
   readonly discard: () => void;
   /** True for a press that counts: not for the second of a key within half a second. */
@@ -118,19 +118,19 @@ export function useWalk(job: string, assessment: Assessment, tester: string | nu
   const words = useWords();
   const { house } = assessment;
   const keep = useKeep();
-  const [chosen, setChosen] = useOwnStorage<InHand | null>(`in hand ${job}`, null);
+  const [chosen, setChosen] = useOwnStorage<CurrentPlace | null>(`in hand ${job}`, null);
   const [draft, setDraft] = useOwnStorage<Draft | null>(`draft ${job}`, null);
   const [tapped, setTapped] = useState<Tapped | null>(null);
   const [said, setSaid] = useState('');
 
   const rooms = namedRooms(house);
-  const inHand = useMemo(
+  const currentPlace = useMemo(
     () => (chosen === null ? null : standing(house, chosen)) ?? startOfWalk(house),
     [house, chosen],
   );
-  const room = rooms.find((one) => one.id === inHand?.room) ?? null;
-  const receptacle = room?.receptacles.find((one) => one.id === inHand?.receptacle) ?? null;
-  const place = `${inHand?.room} ${inHand?.receptacle}`;
+  const room = rooms.find((one) => one.id === currentPlace?.room) ?? null;
+  const receptacle = room?.receptacles.find((one) => one.id === currentPlace?.receptacle) ?? null;
+  const place = `${currentPlace?.room} ${currentPlace?.receptacle}`;
   const drafted = draft?.place === place ? draft.lamps : null;
   const lamps = drafted ?? (receptacle === null ? null : currentLamps(receptacle));
   const assessed = receptacle === null ? undefined : assessment.receptacles.get(receptacle.id);
@@ -174,7 +174,7 @@ export function useWalk(job: string, assessment: Assessment, tester: string | nu
   const { record, say, describe, tell, moved, counts } = recording;
 
   const take = useCallback(
-    (to: InHand) => {
+    (to: CurrentPlace) => {
       moved();
       setChosen(to);
       setSaid('');
@@ -227,7 +227,7 @@ export function useWalk(job: string, assessment: Assessment, tester: string | nu
   return {
     room,
     receptacle,
-    inHand,
+    currentPlace,
     name,
     type,
     nextSpot: receptacle === null ? spot : null,
@@ -255,7 +255,7 @@ export function useWalk(job: string, assessment: Assessment, tester: string | nu
     tell,
     placeAt: steadyPlaceAt,
     goOn: () => {
-      if (inHand !== null && receptacle !== null) take(nextInHand(house, inHand));
+      if (currentPlace !== null && receptacle !== null) take(nextInHand(house, currentPlace));
     },
     undo,
     addRoom,

@@ -49,9 +49,9 @@ export interface VerdictPanelProps {
 /** What the readings mean, what else fits, what is not ruled out, and the test that tells. */
 export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, onSheet }: VerdictPanelProps) {
   const words = useWords();
-  const { verdict, judged, inHand } = walk;
+  const { verdict, judged, currentPlace } = walk;
   const enterReading = useDrawn(() =>
-    onTest(inHand?.receptacle ?? '', { instrument: 'meter', loadsOff: false }),
+    onTest(currentPlace?.receptacle ?? '', { instrument: 'meter', loadsOff: false }),
   );
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
@@ -71,7 +71,7 @@ export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, o
       {walk.danger !== null && <DangerWords danger={walk.danger} walk={walk} />}
       {isDoubted && (
         <p className={classes.stop}>
-          A tester failed its proof after this was read: read it again with a good one.
+          A tester failed its function check after this was read: read it again with a good one.
         </p>
       )}
       {judged !== null && (

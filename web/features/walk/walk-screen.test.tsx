@@ -4,7 +4,7 @@ import { describe, expect, test, vi } from 'vitest';
 import { houseOf, pressKey, type Shown, showScreen } from '@/testing/screen';
 import { WalkScreen } from './walk-screen';
 
-const inHand = (name: string) => screen.findByRole('heading', { level: 2, name });
+const currentPlace = (name: string) => screen.findByRole('heading', { level: 2, name });
 const verdict = () => screen.getByRole('region', { name: 'Verdict' });
 const dialog = () => screen.findByRole('dialog');
 
@@ -14,7 +14,7 @@ const walkOf = async (
 ): Promise<Shown & { readonly ids: Readonly<Record<string, string>> }> => {
   const { said, ids } = houseOf(rooms);
   const shown = showScreen('/walk', <WalkScreen />, { ...more, said: [...said, ...(more.said ?? [])] });
-  await inHand(`${Object.keys(rooms)[0]} 1`);
+  await currentPlace(`${Object.keys(rooms)[0]} 1`);
   return { ...shown, ids };
 };
 
@@ -24,7 +24,7 @@ describe('the lamps', () => {
     await user.keyboard('4');
     await within(verdict()).findByText('Reads open ground');
     await screen.findByText('Recorded: Den 1, reads open ground');
-    expect(await inHand('Den 1')).toBeTruthy();
+    expect(await currentPlace('Den 1')).toBeTruthy();
     await waitFor(() =>
       expect(kept('reading-taken')).toMatchObject([
         { receptacle: ids['Den 1'], shown: { hn: 'lit', hg: 'off', ng: 'off' } },
@@ -35,16 +35,16 @@ describe('the lamps', () => {
   test('a correct one is a single press; the next one is another', async () => {
     const { kept } = await walkOf({ Den: 3 });
     pressKey('1');
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     pressKey('1');
-    await inHand('Den 3');
+    await currentPlace('Den 3');
     await waitFor(() => expect(kept('reading-taken')).toHaveLength(2));
   });
 
   test('the second press of a double tap is no reading, wherever the walk stands by then, and that is said', async () => {
     const { kept } = await walkOf({ Den: 3 });
     pressKey('1');
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     pressKey('1', { after: 200 });
     await screen.findByText('Recorded: Den 1, reads correct. Second press ignored');
     pressKey('2');
@@ -57,7 +57,7 @@ describe('the lamps', () => {
     pressKey('1');
     pressKey('1', { after: 200 });
     await screen.findByText('Recorded: Den 1, reads correct. Second press ignored');
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     pressKey('2');
     await waitFor(() => expect(kept('reading-taken')).toHaveLength(2));
   });
@@ -65,7 +65,7 @@ describe('the lamps', () => {
   test('a key held down counts once', async () => {
     const { kept } = await walkOf({ Den: 3 });
     pressKey('1');
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     pressKey('1', { repeat: true });
     pressKey('2');
     await waitFor(() => expect(kept('reading-taken')).toHaveLength(2));
@@ -81,13 +81,13 @@ describe('the lamps', () => {
         shown: lampsOf(lampPatterns[key - 1] as LampPattern),
       })),
     );
-    await inHand('Den 1');
+    await currentPlace('Den 1');
   });
 
   test('at a place for the next one they are of one receptacle, described once', async () => {
     const { kept } = await walkOf({ Den: 1 });
     pressKey('1');
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     for (const key of ['4', '2']) pressKey(key, { after: 50 });
     await waitFor(() => expect(kept('reading-taken')).toHaveLength(3));
     expect(kept('receptacle-described')).toHaveLength(2);
@@ -103,18 +103,18 @@ describe('the lamps', () => {
     pressKey('4');
     await screen.findByText('Recorded: Den 1, reads open ground');
     pressKey('Enter');
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     pressKey('Enter', { after: 200 });
     await screen.findByText('Second press ignored');
     pressKey('Enter');
-    await inHand('Den 3');
+    await currentPlace('Den 3');
     await waitFor(() => expect(kept('reading-taken')).toHaveLength(2));
   });
 
   test('after the last of the list the next one is added, named and described with its reading', async () => {
     const { kept } = await walkOf({ Den: 1 });
     pressKey('1');
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     pressKey('7');
     await within(verdict()).findByRole('heading', { level: 3, name: /^No power: .* not proved dead$/ });
     await waitFor(() => expect(kept('receptacle-described')).toHaveLength(2));
@@ -156,10 +156,10 @@ describe('the lamps', () => {
   test('undo withdraws what was recorded last and goes back there; then there is nothing to undo', async () => {
     const { user, kept } = await walkOf({ Den: 2 });
     await user.keyboard('1');
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     await user.keyboard('u');
     await screen.findByText('Taken back: the reading of Den 1');
-    await inHand('Den 1');
+    await currentPlace('Den 1');
     await waitFor(() =>
       expect(kept('withdrawn')).toMatchObject([{ entries: [kept('reading-taken')[0]?.id] }]),
     );
@@ -179,13 +179,13 @@ describe('the lamps', () => {
   test('the arrows go through rooms and receptacles', async () => {
     const { user } = await walkOf({ Den: 2, Hall: 1 });
     await user.keyboard('{ArrowRight}');
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     await user.keyboard('{ArrowLeft}');
-    await inHand('Den 1');
+    await currentPlace('Den 1');
     await user.keyboard('{ArrowDown}');
-    await inHand('Hall 1');
+    await currentPlace('Hall 1');
     await user.keyboard('{ArrowUp}a');
-    await inHand('Den 3');
+    await currentPlace('Den 3');
   });
 });
 
@@ -281,7 +281,7 @@ describe('danger', () => {
     await waitFor(() => expect(kept('people-warned')).toHaveLength(1));
     // The large button goes on and claims nothing.
     await user.click(screen.getByRole('button', { name: /^Next/ }));
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     expect(kept('reading-taken')).toEqual([]);
   });
 
@@ -290,7 +290,7 @@ describe('danger', () => {
     pressKey('8');
     const danger = await within(verdict()).findByRole('alert', { name: 'Danger' });
     expect(danger.textContent).toContain('Stop');
-    await inHand('Den 1');
+    await currentPlace('Den 1');
   });
 
   test('a ground that sounds is live: stop, though the lamps read correct', async () => {
@@ -307,7 +307,7 @@ describe('danger', () => {
         },
       ],
     });
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     await user.keyboard('{ArrowLeft}');
     const danger = await within(verdict()).findByRole('alert', { name: 'Danger' });
     expect(danger.textContent).toContain('ground');
@@ -317,7 +317,7 @@ describe('danger', () => {
     expect(screen.queryByRole('button', { name: /^Correct – next/ })).toBeNull();
   });
 
-  test('readings since the last good proof of a tester that failed are in doubt', async () => {
+  test('readings since the last good function check of a tester that failed are in doubt', async () => {
     const { said, ids } = houseOf({ Den: 1 });
     const read = { receptacle: ids['Den 1'] ?? '', lamps: { hn: 'lit', hg: 'lit', ng: 'off' } } as const;
     const { user } = showScreen('/walk', <WalkScreen />, {
@@ -327,10 +327,10 @@ describe('danger', () => {
         { kind: 'tester-proved', instrument: 'lamps', passed: false },
       ],
     });
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     await user.keyboard('{ArrowLeft}');
-    await screen.findByText(/^A tester failed its proof after this was read/);
-    await screen.findByRole('button', { name: /^Tester failed its proof/ });
+    await screen.findByText(/^A tester failed its function check after this was read/);
+    await screen.findByRole('button', { name: /^Tester failed its function check/ });
   });
 });
 
@@ -347,7 +347,7 @@ describe('both halves', () => {
     );
     await within(asks() as HTMLElement).findByRole('button', { name: 'Take the halves apart' });
     await user.keyboard('{ArrowRight}');
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     await user.keyboard('3');
     await screen.findByText(/^Recorded: Den 2/);
     expect(asks()).toBeNull();
@@ -360,7 +360,7 @@ describe('not reached', () => {
     await user.keyboard('n');
     await within(await dialog()).findByText('Behind furniture');
     await user.keyboard('4');
-    await inHand('Den 2');
+    await currentPlace('Den 2');
     await screen.findByText('Not reached: Den 1, unsafe');
     await user.keyboard('{ArrowLeft}n');
     await within(await dialog()).findByText('Behind furniture');

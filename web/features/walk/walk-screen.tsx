@@ -3,17 +3,17 @@
 import { type House, receptaclesOf } from '@fair-plug/core/log';
 import { surveyOf } from '@fair-plug/core/report';
 import { useCallback, useMemo, useState } from 'react';
-import { JobFrame } from '@/components/job-frame';
-import { noAddress } from '@/components/job-head';
-import { JobLoader, type LoadedJob } from '@/components/job-loader';
 import { useWords } from '@/components/region-words';
 import { useAfterPaint } from '@/local/use-after-paint';
 import { useAssessment } from '@/local/use-assessment';
 import { useChosenTester } from '@/local/use-chosen-tester';
+import { JobFrame } from '@/shell/job-frame';
+import { noAddress } from '@/shell/job-head';
+import { JobLoader, type LoadedJob } from '@/shell/job-loader';
 import { AddRoom } from './add-room';
 import type { AskedReading } from './asked-reading';
 import { CausesList } from './causes-list';
-import { Hand } from './hand';
+import { CurrentReceptacle } from './current-receptacle';
 import { ReadingForm } from './reading-form';
 import { RoomList } from './room-list';
 import { placeOf } from './sheets/sheet-props';
@@ -54,7 +54,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
     [house, take],
   );
   const test = (at: string, reading: AskedReading): void => {
-    if (at !== '' && at !== walk.inHand?.receptacle) takeById(at);
+    if (at !== '' && at !== walk.currentPlace?.receptacle) takeById(at);
     const opens = sheetFor(reading.instrument);
     if (opens === null) setAsked(reading);
     else setSheet(opens);
@@ -77,11 +77,13 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
       <div className={classes.walk}>
         <nav className={classes.rooms} aria-label="Rooms">
           <CausesList assessment={assessment} nameOf={nameOf} onTake={takeById} />
-          {isPainted && <RoomList survey={survey} house={house} inHand={walk.inHand} onTake={walk.take} />}
+          {isPainted && (
+            <RoomList survey={survey} house={house} currentPlace={walk.currentPlace} onTake={walk.take} />
+          )}
           <div className={classes.foot}>
             <AddRoom onAdd={walk.addRoom} />
             <button type="button" onClick={() => setSheet('leaving')}>
-              Leaving … <kbd>F</kbd>
+              Close-out … <kbd>F</kbd>
             </button>
           </div>
         </nav>
@@ -91,7 +93,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
             <p>{words.screens.walk.roundTheRoom}</p>
           </section>
         ) : (
-          <Hand
+          <CurrentReceptacle
             walk={walk}
             survey={survey}
             tester={tester}

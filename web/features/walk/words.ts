@@ -28,7 +28,7 @@ export interface SheetWords {
 
 export const sheetWords: Readonly<Record<SheetId, SheetWords>> = {
   'ground-fault': { name: 'Ground-fault test', key: 'G' },
-  looks: { name: 'Looks', key: 'O' },
+  looks: { name: 'Visible defects', key: 'O' },
   kind: { name: 'Kind and place', key: 'T' },
   'not-reached': { name: 'Not reached', key: 'N' },
   'cover-off': { name: 'Cover off', key: 'C' },
@@ -36,8 +36,8 @@ export const sheetWords: Readonly<Record<SheetId, SheetWords>> = {
   note: { name: 'Note', key: 'W' },
   edit: { name: 'Rename, move, merge', key: 'E' },
   history: { name: 'History', key: 'H' },
-  proof: { name: 'Prove the testers', key: 'P' },
-  leaving: { name: 'Leaving', key: 'F' },
+  proof: { name: 'Function checks', key: 'P' },
+  leaving: { name: 'Close-out', key: 'F' },
 };
 
 export const sheetName = (id: SheetId, { groundFaultTest }: ScreenWords['walk']): string =>

@@ -42,7 +42,7 @@ export function KindSheet({ walk, onClose }: SheetProps) {
         <RoomMap
           name={room.name}
           door={room.door}
-          inHand={receptacle?.id ?? null}
+          currentPlace={receptacle?.id ?? null}
           next={receptacle === null ? spot : null}
           marks={room.receptacles.map((one) => ({
             id: one.id,

@@ -397,7 +397,7 @@ describe('the rest', () => {
     const { open, user, kept, server } = await denTwo();
     const sheet = await open('p');
     await user.click(await sheet.findByRole('button', { name: 'Meter shows it good' }));
-    await sheet.findByText(/^proved/);
+    await sheet.findByText(/^checked/);
     await waitFor(() => expect(kept('tester-proved')).toMatchObject([{ instrument: 'meter', passed: true }]));
     await waitFor(() =>
       expect(server.logs.get('kit')).toMatchObject([{ kind: 'tester-proved', passed: true }]),

@@ -1,29 +1,29 @@
 import { type ComponentType, memo } from 'react';
-import { ProofList } from '@/components/proof-list';
+import { FunctionChecks } from '@/components/function-checks';
 import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
 import { whenUsed } from '@/components/when-used';
 import { type SheetId, sheetName } from '../words';
-import { LooksSheet } from './looks-sheet';
 import { NotReachedSheet } from './not-reached-sheet';
 import { NoteSheet } from './note-sheet';
 import type { SheetProps } from './sheet-props';
+import { VisibleDefectsSheet } from './visible-defects-sheet';
 
-const ProofSheet = ({ job, house }: SheetProps) => <ProofList job={job} house={house} />;
+const FunctionCheckSheet = ({ job, house }: SheetProps) => <FunctionChecks job={job} house={house} />;
 
 /** What is met at few receptacles is loaded when it is first opened; the service worker has it. */
 const sheets: Readonly<Record<SheetId, ComponentType<SheetProps>>> = {
-  looks: LooksSheet,
+  looks: VisibleDefectsSheet,
   'not-reached': NotReachedSheet,
   note: NoteSheet,
-  proof: ProofSheet,
+  proof: FunctionCheckSheet,
   'ground-fault': whenUsed(() => import('./ground-fault-sheet').then((one) => one.GroundFaultSheet)),
   kind: whenUsed(() => import('./kind-sheet').then((one) => one.KindSheet)),
   'cover-off': whenUsed(() => import('./cover-off-sheet').then((one) => one.CoverOffSheet)),
   breaker: whenUsed(() => import('./breaker-sheet').then((one) => one.BreakerSheet)),
   edit: whenUsed(() => import('./edit-sheet').then((one) => one.EditSheet)),
   history: whenUsed(() => import('./history-sheet').then((one) => one.HistorySheet)),
-  leaving: whenUsed(() => import('./leaving-sheet').then((one) => one.LeavingSheet)),
+  leaving: whenUsed(() => import('./close-out-sheet').then((one) => one.CloseOutSheet)),
 };
 
 const ofTheHouse: readonly SheetId[] = ['proof', 'leaving', 'breaker'];

@@ -2,7 +2,7 @@ import { type House, isPlainLamps, type Receptacle } from '../log/index.ts';
 import type { HouseJudgement, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 
 /** What is new in a judgement since the last one that was told: a large house is not told anew for one reading. */
-export interface JudgementNews extends Omit<HouseJudgement, 'receptacles' | 'circuits'> {
+export interface JudgementChanges extends Omit<HouseJudgement, 'receptacles' | 'circuits'> {
   /** Nothing was told before: what the listener has counts no more. */
   readonly isWhole: boolean;
   readonly changed: ReadonlyMap<string, JudgedReceptacle>;
@@ -12,10 +12,10 @@ export interface JudgementNews extends Omit<HouseJudgement, 'receptacles' | 'cir
 }
 
 /** What is the same object as before is left out. */
-export function newsSince(
+export function changesSince(
   told: HouseJudgement | null,
   { receptacles, circuits, ...rest }: HouseJudgement,
-): JudgementNews {
+): JudgementChanges {
   const known = new Set(told?.circuits);
   return {
     ...rest,
@@ -27,9 +27,9 @@ export function newsSince(
 }
 
 /** The judgement after the news; what they do not speak of stays the same object. */
-export function afterNews(
+export function withChanges(
   before: HouseJudgement | null,
-  { isWhole, changed, gone, circuits, ...rest }: JudgementNews,
+  { isWhole, changed, gone, circuits, ...rest }: JudgementChanges,
 ): HouseJudgement {
   const receptacles = new Map(isWhole ? [] : before?.receptacles);
   for (const [id, one] of changed) receptacles.set(id, one);

@@ -1,13 +1,13 @@
 import type { ReactNode } from 'react';
-import classes from './threshold.module.css';
+import classes from './gate-layout.module.css';
 
-export interface ThresholdProps {
+export interface GateLayoutProps {
   readonly title: string;
   readonly children: ReactNode;
 }
 
 /** A page in front of the door: one narrow column. */
-export function Threshold({ title, children }: ThresholdProps) {
+export function GateLayout({ title, children }: GateLayoutProps) {
   return (
     <main className={classes.page}>
       <p className={classes.brand}>Fair Plug</p>

@@ -2,14 +2,14 @@ import type { Urgency } from './condition.ts';
 import type { Danger, Look } from './observations.ts';
 
 /** What a look means by itself, whatever the testers show. */
-export interface LookFacts {
+export interface DefectFacts {
   /** null: no defect, and must not be reported as one. */
   readonly urgency: Urgency | null;
   /** Why people must be kept away, where they must. */
   readonly danger: Danger | null;
 }
 
-export const lookFacts: Readonly<Record<Look, LookFacts>> = {
+export const defectFacts: Readonly<Record<Look, DefectFacts>> = {
   scorch: { urgency: 'act-now', danger: 'scorch' },
   heat: { urgency: 'act-now', danger: 'scorch' },
   buzzing: { urgency: 'act-now', danger: 'buzzing' },

@@ -1,4 +1,4 @@
-import { lookFacts, looks } from '@fair-plug/core/knowledge';
+import { defectFacts, looks } from '@fair-plug/core/knowledge';
 import { type House, whereIs } from '@fair-plug/core/log';
 import { Button } from '@mantine/core';
 import { ChoiceKeys } from '@/components/choice-keys';
@@ -7,7 +7,7 @@ import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
 /** What is seen, felt or heard: each key is an entry at once. */
-export function LooksSheet({ walk, onClose }: SheetProps) {
+export function VisibleDefectsSheet({ walk, onClose }: SheetProps) {
   const words = useWords();
   const seen = walk.receptacle?.looks ?? [];
   return (
@@ -30,7 +30,7 @@ export function LooksSheet({ walk, onClose }: SheetProps) {
         }}
       />
       {seen.map((look) => (
-        <p key={look} className={lookFacts[look].danger === null ? classes.caution : classes.strong}>
+        <p key={look} className={defectFacts[look].danger === null ? classes.caution : classes.strong}>
           {`${words.looks[look].name}: ${words.looks[look].why} ${words.looks[look].correction}`}
         </p>
       ))}

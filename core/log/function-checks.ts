@@ -10,7 +10,7 @@ export interface UsedInstrument {
 }
 
 /** How a tester stands: what it shows counts only between two proofs that it passed. */
-export type ProofState =
+export type FunctionCheckState =
   | 'not-proved'
   /** Before the first reading, not yet after the last. */
   | 'proved-before'
@@ -19,8 +19,8 @@ export type ProofState =
   | 'proved'
   | 'failed';
 
-export interface InstrumentProof extends UsedInstrument {
-  readonly state: ProofState;
+export interface FunctionCheck extends UsedInstrument {
+  readonly state: FunctionCheckState;
   readonly readings: number;
   readonly proofs: readonly TesterProved[];
   /** Ids of readings since the last proof it passed, where it failed afterwards. */
@@ -77,7 +77,7 @@ function readAt(receptacle: Receptacle): readonly ReadWith[] {
 }
 
 /** Every instrument that something was read with or that was proved, the first used first. */
-export function instrumentProofs(house: House): readonly InstrumentProof[] {
+export function functionChecksOf(house: House): readonly FunctionCheck[] {
   const byName = new Map<
     string,
     UsedInstrument & {
@@ -118,7 +118,7 @@ function standingOf(
   read: readonly ReadingTaken[],
   proofs: readonly TesterProved[],
   bounds: Bounds | null,
-): Pick<InstrumentProof, 'state' | 'doubted'> {
+): Pick<FunctionCheck, 'state' | 'doubted'> {
   const hasFailed = proofs.some(({ passed }) => !passed);
   const doubted = (hasFailed ? read : []).filter((reading) => {
     const next = proofs.find((proof) => inOrder(proof, reading) > 0);
@@ -134,5 +134,5 @@ function standingOf(
 }
 
 /** Ids of all readings that a failed proof puts in doubt. */
-export const doubtedReadings = (proofs: readonly InstrumentProof[]): ReadonlySet<string> =>
+export const doubtedReadings = (proofs: readonly FunctionCheck[]): ReadonlySet<string> =>
   new Set(proofs.flatMap(({ doubted }) => doubted));

@@ -1,11 +1,11 @@
 import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
 import { regions } from '@fair-plug/core/knowledge';
 import {
+  type FunctionCheck,
+  type FunctionCheckState,
+  functionChecksOf,
   type House,
-  type InstrumentProof,
-  instrumentProofs,
   isRatedFor,
-  type ProofState,
 } from '@fair-plug/core/log';
 import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button } from '@mantine/core';
@@ -14,14 +14,14 @@ import { useWords } from '@/components/region-words';
 import { useBag } from '@/local/use-bag';
 import { useChosenTester } from '@/local/use-chosen-tester';
 import { useKeep, useKit } from '@/local/use-logs';
-import classes from './proof-list.module.css';
+import classes from './function-checks.module.css';
 
-export const proofWords: Readonly<Record<ProofState, string>> = {
-  'not-proved': 'not proved in this house',
-  'proved-before': 'proved before, not yet after',
-  'proved-after': 'proved after, not before',
-  proved: 'proved before and after',
-  failed: 'failed its proof',
+export const functionCheckWords: Readonly<Record<FunctionCheckState, string>> = {
+  'not-proved': 'not checked in this house',
+  'proved-before': 'checked before, not yet after',
+  'proved-after': 'checked after, not before',
+  proved: 'checked before and after',
+  failed: 'failed its function check',
 };
 
 /** The plug-in tester's buttons are no instruments of their own. */
@@ -34,12 +34,12 @@ interface Row {
   readonly rating: string | null;
   readonly instrument: InstrumentId;
   readonly tester: string | null;
-  readonly proof: InstrumentProof | undefined;
+  readonly proof: FunctionCheck | undefined;
   readonly lastElsewhere: string | null;
 }
 
 /** Every tester in the bag with how it stands in this house: tried on a good receptacle before, and again after. */
-export function ProofList({ job, house }: { readonly job: string; readonly house: House }) {
+export function FunctionChecks({ job, house }: { readonly job: string; readonly house: House }) {
   const keep = useKeep();
   const rows = useRows(house);
   const prove = ({ instrument, tester }: Row, passed: boolean): void => {
@@ -69,13 +69,13 @@ export function ProofList({ job, house }: { readonly job: string; readonly house
                 </p>
               )}
               <p className={classes.state}>
-                {proofWords[state]}
+                {functionCheckWords[state]}
                 {latest !== undefined &&
                   `, ${latest.passed ? 'good' : 'failed'} at ${dayjs(latest.at).format('HH:mm')}`}
                 {latest === undefined && row.lastElsewhere !== null && `; last ${row.lastElsewhere}`}
                 {state === 'failed' &&
                   (row.proof?.doubted.length ?? 0) > 0 &&
-                  `: ${counted(row.proof?.doubted.length ?? 0, 'reading', 'readings')} since the last good proof in doubt`}
+                  `: ${counted(row.proof?.doubted.length ?? 0, 'reading', 'readings')} since the last good function check in doubt`}
               </p>
             </div>
             {keep !== null && (
@@ -109,7 +109,7 @@ function useRows(house: House): readonly Row[] {
   const kit = useKit();
   const chosen = useChosenTester();
   const { bag } = useBag();
-  const proofs = instrumentProofs(house);
+  const proofs = functionChecksOf(house);
   const find = (instrument: InstrumentId, tester: string | null) =>
     proofs.find((one) => one.instrument === instrument && one.tester === tester);
   const testers = kit.kind === 'loaded' ? kit.testers : [];

@@ -38,7 +38,7 @@ async function keepSummary(
 }
 
 /** One log, read once and grown entry by entry; whoever listens is told when it grows. */
-class LogBook {
+class CachedLog {
   private readonly store: LocalDatabase;
   private readonly log: LogKey;
   private readonly fold = new HouseFold();
@@ -130,9 +130,9 @@ class LogBook {
 }
 
 /** The logs that are open in this tab, in step with those of other tabs. */
-export class LogBooks {
+export class LogCache {
   private readonly store: LocalDatabase;
-  private readonly books = new Map<LogKey, LogBook>();
+  private readonly cache = new Map<LogKey, CachedLog>();
   private readonly channel: BroadcastChannel;
   /** Ends with what is being assessed for the list of jobs: one list after another. */
   private assessing: Promise<void> = Promise.resolve();
@@ -140,27 +140,27 @@ export class LogBooks {
   constructor(store: LocalDatabase) {
     this.store = store;
     this.channel = new BroadcastChannel(store.name);
-    this.channel.onmessage = ({ data }) => void this.books.get(String(data))?.read();
+    this.channel.onmessage = ({ data }) => void this.cache.get(String(data))?.read();
   }
 
-  book(log: LogKey): LogBook {
-    let book = this.books.get(log);
+  book(log: LogKey): CachedLog {
+    let book = this.cache.get(log);
     if (book === undefined) {
-      book = new LogBook(this.store, log);
-      this.books.set(log, book);
+      book = new CachedLog(this.store, log);
+      this.cache.set(log, book);
     }
     return book;
   }
 
   /** Entries that were kept: shown here and in other tabs. `whole`: whether the server is known to have more, if asked. */
   grown(log: LogKey, entries: readonly Entry[], whole?: boolean): void {
-    this.books.get(log)?.take(entries, whole);
+    this.cache.get(log)?.take(entries, whole);
     if (entries.length > 0) this.channel.postMessage(log);
   }
 
   /** Makes sure that the list of jobs has a line for a log that nobody has opened here. */
   async summarized(log: LogKey): Promise<void> {
-    if (this.books.has(log) || log === kitKey) return;
+    if (this.cache.has(log) || log === kitKey) return;
     const entries = await entriesOf(this.store, log);
     const fold = new HouseFold().add(entries as readonly JobEntry[]);
     await keepSummary(this.store, log, fold.house, entries.length);
@@ -175,7 +175,7 @@ export class LogBooks {
 
   /** Keeps what a house was found to come to, for the list of jobs; unless it has grown since. */
   async assessed(log: LogKey, house: House, summary: FindingSummary): Promise<void> {
-    const state = this.books.get(log)?.state();
+    const state = this.cache.get(log)?.state();
     if (state?.house !== house) return;
     await this.keepFindings(log, state.entries.length, summary);
   }

@@ -1,13 +1,13 @@
-import { leavingItems } from '@fair-plug/core/knowledge';
+import { closeOutItems } from '@fair-plug/core/knowledge';
 import { leftUndone } from '@fair-plug/core/log';
 import { Checkbox } from '@mantine/core';
-import { ProofList } from '@/components/proof-list';
+import { FunctionChecks } from '@/components/function-checks';
 import { useWords } from '@/components/region-words';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
 /** Before the house is left: everything as it was found, the testers proved again, and what is left undone. */
-export function LeavingSheet({ job, house, walk }: SheetProps) {
+export function CloseOutSheet({ job, house, walk }: SheetProps) {
   const words = useWords();
   const { powerNotBack, toProve, untested } = leftUndone(house);
   return (
@@ -17,7 +17,7 @@ export function LeavingSheet({ job, house, walk }: SheetProps) {
           Power is not said to be back: {powerNotBack.map(words.powerSource).join(', ')}.
         </p>
       )}
-      {leavingItems.map((item) => (
+      {closeOutItems.map((item) => (
         <Checkbox
           key={item}
           size="md"
@@ -44,7 +44,7 @@ export function LeavingSheet({ job, house, walk }: SheetProps) {
             {toProve.map(({ instrument }) => words.instruments[instrument].name.toLowerCase()).join(', ')}.
           </p>
         )}
-        <ProofList job={job} house={house} />
+        <FunctionChecks job={job} house={house} />
       </section>
       <section className={classes.part} aria-label="Left undone">
         <h3>Left undone</h3>

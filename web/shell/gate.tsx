@@ -2,18 +2,18 @@
 
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
+import { Loading } from '@/components/loading';
 import { storeName } from '@/local/identity';
 import { LocalStore } from '@/local/local-store';
 import { useWhoIsHere } from '@/local/who-is-here';
-import { Loading } from './loading';
+import { GateLayout } from './gate-layout';
 import { SignOutButton } from './sign-out-button';
-import { Threshold } from './threshold';
 
 /** Pages in front of the door. */
 const open = ['/sign-in', '/first-run', '/join', '/forgotten', '/new-password', '/mail'];
 
 /** Shows pages to somebody who works here, with what is kept for them; everybody else is led to the sign-in. */
-export function Door({ children }: { readonly children: ReactNode }) {
+export function Gate({ children }: { readonly children: ReactNode }) {
   const { here } = useWhoIsHere();
   const path = usePathname();
   const router = useRouter();
@@ -31,10 +31,10 @@ export function Door({ children }: { readonly children: ReactNode }) {
       return <Loading error={here.error} />;
     case 'without-firm':
       return (
-        <Threshold title={`Welcome, ${here.name}`}>
+        <GateLayout title={`Welcome, ${here.name}`}>
           <p>You belong to no firm at present. An owner can send you an invitation; open its link here.</p>
           <SignOutButton />
-        </Threshold>
+        </GateLayout>
       );
     case 'somebody':
       return (

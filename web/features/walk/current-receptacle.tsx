@@ -6,19 +6,19 @@ import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
 import { useMemo } from 'react';
+import { functionCheckWords } from '@/components/function-checks';
 import { pressOnce } from '@/components/press-once';
-import { proofWords } from '@/components/proof-list';
 import { useRegion, useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
 import { TesterLamps } from '@/components/tester-lamps';
 import { TriangleInput } from '@/components/triangle-input';
-import classes from './hand.module.css';
+import classes from './current-receptacle.module.css';
 import { PatternKeys } from './pattern-keys';
 import type { Walk } from './use-walk';
 import { mainAction } from './use-walk-keys';
 import { type SheetId, sheetWords } from './words';
 
-export interface HandProps {
+export interface CurrentReceptacleProps {
   readonly walk: Walk;
   readonly tester: Tester | null;
   readonly survey: Survey;
@@ -35,7 +35,7 @@ function statusOf({ isRecording, failure, isDraft, said, isRead }: Walk): string
 }
 
 /** The receptacle in hand: its triangle and lamps as the input, and the keys that record. */
-export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProps) {
+export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTake }: CurrentReceptacleProps) {
   const region = useRegion();
   const words = useWords();
   const room = walk.room?.id;
@@ -46,7 +46,7 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
   const isPhone = useMediaQuery('(max-width: 48em)', false);
   const main = mainAction(walk, words);
   return (
-    <section className={classes.hand} aria-label="Receptacle in hand">
+    <section className={classes.hand} aria-label="Current receptacle">
       <header className={classes.title}>
         <h2 className={classes.name}>{walk.name}</h2>
         <p className={classes.status} role="status">
@@ -56,7 +56,7 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
           {walk.type === null ? 'Kind?' : words.receptacleTypes[walk.type]}{' '}
           <kbd className={classes.kbd}>T</kbd>
         </button>
-        <ProofLine survey={survey} tester={tester} onProve={() => onSheet('proof')} />
+        <FunctionCheckLine survey={survey} tester={tester} onProve={() => onSheet('proof')} />
       </header>
       <div className={classes.face}>
         <TriangleInput
@@ -87,7 +87,7 @@ export function Hand({ walk, survey, tester, onHelp, onSheet, onTake }: HandProp
             <RoomMap
               name={walk.room.name}
               door={walk.room.door}
-              inHand={walk.receptacle?.id ?? null}
+              currentPlace={walk.receptacle?.id ?? null}
               next={walk.nextSpot}
               marks={marks}
               onTake={onTake}
@@ -151,7 +151,7 @@ const marksOf = (survey: Survey, room: string, words: Spoken) =>
   );
 
 /** Says that the tester was not proved, or failed; nothing while all is well. */
-function ProofLine({
+function FunctionCheckLine({
   survey,
   tester,
   onProve,
@@ -173,7 +173,7 @@ function ProofLine({
       onClick={onProve}
       aria-keyshortcuts="P"
     >
-      Tester {proofWords[state]} <kbd className={classes.kbd}>P</kbd>
+      Tester {functionCheckWords[state]} <kbd className={classes.kbd}>P</kbd>
     </button>
   );
 }

@@ -3,12 +3,12 @@
 import { type House, isId, type JobEntry } from '@fair-plug/core/log';
 import { useSearchParams } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
+import { Loading } from '@/components/loading';
+import { RegionWords } from '@/components/region-words';
 import { RequestFailed } from '@/local/api';
 import { engine } from '@/local/engine';
 import { useHouse } from '@/local/use-logs';
 import { Frame } from './frame';
-import { Loading } from './loading';
-import { RegionWords } from './region-words';
 
 export interface LoadedJob {
   readonly job: string;
