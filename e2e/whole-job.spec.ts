@@ -80,7 +80,7 @@ test('every sheet of the walk opens by its key, is left by Escape, and gives the
   await expect(status(page, 'Recorded: Den 1')).toBeVisible();
   for (const [key, words] of [
     ['g', 'ground-fault test'],
-    ['o', 'looks'],
+    ['o', 'visible defects'],
     ['w', 'note'],
     ['t', 'kind and place'],
     ['c', 'cover off'],

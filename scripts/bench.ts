@@ -2,16 +2,9 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
-import {
-  type Circuit,
-  netlist,
-  networkOf,
-  operationOf,
-  parseCircuit,
-  Solver,
-  type Test,
-} from '@fair-plug/core/circuit';
+import { type Circuit, netlist, networkOf, parseCircuit, type Test } from '@fair-plug/core/circuit';
 import { benchFor, settleProtection, show } from '@fair-plug/core/instruments';
+import { operationOf, Solver } from '@fair-plug/core/physics';
 import { diagnosisText } from './bench/diagnosis.ts';
 import { foldText } from './bench/fold.ts';
 import { writeSections } from './pages.ts';

@@ -1,5 +1,5 @@
-import type { Fault } from '../circuit/index.ts';
 import { type Diagnosis, runLengths } from '../engine/index.ts';
+import type { Fault } from '../faults/index.ts';
 import { type FedTogether, readingsOf, type VoltScale } from './circuits.ts';
 import type { JudgedCause, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 import { kindOfCause } from './kind-of-cause.ts';

@@ -1,4 +1,3 @@
-import type { Fault } from '../circuit/index.ts';
 import type {
   ContactState,
   LikelyGroup,
@@ -8,6 +7,7 @@ import type {
   ReadingComparison,
   RunLength,
 } from '../engine/index.ts';
+import type { Fault } from '../faults/index.ts';
 import type { ConditionId } from '../knowledge/index.ts';
 
 /** Something that may be behind what was read. */

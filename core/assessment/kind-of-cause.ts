@@ -1,4 +1,4 @@
-import type { Fault } from '../circuit/index.ts';
+import type { Fault } from '../faults/index.ts';
 
 const kindOf = (fault: Fault): string =>
   `${fault.kind}-${'conductors' in fault ? fault.conductors.join('-') : fault.conductor}`;

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import type { z } from 'zod';
-import { type circuitShape, conductors, type faultSchema, metals } from './circuit-file.ts';
+import type { faultSchema } from '../faults/index.ts';
+import { conductors, metals } from '../physics/index.ts';
+import type { circuitShape } from './circuit-file.ts';
 
 export type CircuitInput = z.input<typeof circuitShape>;
 type FaultInput = z.input<typeof faultSchema>;

@@ -1,6 +1,6 @@
 import { type Circuit, circuitShape } from './circuit-shape.ts';
 import { type Parsed, parseBy } from './problem.ts';
-import { topologyProblems } from './topology.ts';
+import { topologyProblems } from './topology-problems.ts';
 
 export * from './circuit-shape.ts';
 

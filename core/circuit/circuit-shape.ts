@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { conductors, legs, metals, panel } from './names.ts';
+import { type Fault, faultSchema } from '../faults/index.ts';
+import { legs, metals, panel } from '../physics/names.ts';
 import { testSchema } from './tests-and-readings.ts';
 
 export * from './names.ts';
@@ -48,35 +49,6 @@ const protectionSchema = z
 
 const loadSchema = z.strictObject({ at: id, watts: positive, on: z.boolean().default(true) });
 
-const conductor = z.enum(conductors);
-const two = z.tuple([conductor, conductor]).refine(([a, b]) => a !== b, { message: 'two-conductors' });
-const site = { cable: id.optional(), at: id.optional() };
-const oneSite = (fault: { cable?: string | undefined; at?: string | undefined }): boolean =>
-  (fault.cable === undefined) !== (fault.at === undefined);
-const oneSiteMessage = { message: 'one-site' };
-const leg = z.enum(legs).optional();
-
-export const faultSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('open'), conductor, leg, ...site }).refine(oneSite, oneSiteMessage),
-  z.strictObject({ kind: z.literal('swap'), conductors: two, leg, ...site }).refine(oneSite, oneSiteMessage),
-  z.strictObject({
-    kind: z.literal('bond'),
-    conductors: two,
-    at: id,
-    side: z.enum(['load', 'line']).optional(),
-  }),
-  z
-    .strictObject({
-      kind: z.literal('resistance'),
-      conductor,
-      leg,
-      /** In series, on top of the conductor's own. */
-      ohms: z.number().min(0).max(1e9),
-      ...site,
-    })
-    .refine(oneSite, oneSiteMessage),
-]);
-
 /** The circuit file without the rules that join its parts; its JSON Schema is published. */
 export const circuitShape = z.strictObject({
   format: z.literal('fair-plug/circuit@1'),
@@ -100,4 +72,4 @@ export type Outlet = Circuit['outlets'][number];
 export type Cable = Circuit['cables'][number];
 export type Protection = Circuit['protection'][number];
 export type Load = Circuit['loads'][number];
-export type Fault = z.output<typeof faultSchema>;
+export type { Fault };

@@ -1,12 +1,9 @@
 export * from './circuit-file.ts';
-export * from './conductor.ts';
-export * from './elements.ts';
 export { jsonSchemas } from './json-schemas.ts';
 export { netlist, nodeNames } from './netlist.ts';
-export * from './network.ts';
+export { networkOf } from './network.ts';
 export * from './problem.ts';
 export { parseReadings } from './readings-file.ts';
 export { type RunOptions, runOf } from './run.ts';
-export * from './solver.ts';
+export { solved } from './solved.ts';
 export * from './tests-and-readings.ts';
-export { type Topology, topologyOf } from './topology.ts';

@@ -1,6 +1,6 @@
+import { absent, earth, emit, type Network, operationOf } from '../physics/index.ts';
 import type { Circuit } from './circuit-file.ts';
-import { emit } from './elements.ts';
-import { absent, earth, type Network, networkOf, operationOf } from './network.ts';
+import { networkOf } from './network.ts';
 
 /** Names of all nodes, by number: `den_1_hot` for a contact, `den_1_splice_L1` and the like for the others. */
 export function nodeNames({ circuit, nodeCount, outlets, bus }: Network): readonly string[] {

@@ -2,16 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { byNgspice, type DeckQuestion } from '../../scripts/ngspice.ts';
 import { contactVolts, plugIn, toEarth } from '../instruments/at-contacts.ts';
+import { threeTerminals } from '../physics/index.ts';
 import { type CircuitInput, circuitInput } from './arbitrary-circuit.ts';
-import {
-  type Circuit,
-  netlist,
-  networkOf,
-  nodeNames,
-  parseCircuit,
-  solved,
-  threeTerminals,
-} from './index.ts';
+import { type Circuit, netlist, networkOf, nodeNames, parseCircuit, solved } from './index.ts';
 
 // Source: ngspice, the open-source circuit simulator (Debian's package), on the decks that we export.
 

@@ -1,4 +1,5 @@
-import type { Cable, Circuit, Leg } from './circuit-file.ts';
+import type { Leg } from '../physics/names.ts';
+import type { Cable, Circuit } from './circuit-file.ts';
 
 export interface RunOptions {
   /** Metres of cable from the panel to the first outlet, and from one to the next. */

@@ -1,14 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { byNgspice } from '../../scripts/ngspice.ts';
-import {
-  type Circuit,
-  type Fault,
-  netlist,
-  networkOf,
-  nodeNames,
-  parseCircuit,
-  type Reading,
-} from '../circuit/index.ts';
+import { type Circuit, netlist, networkOf, nodeNames, parseCircuit, type Reading } from '../circuit/index.ts';
+import type { Fault } from '../faults/index.ts';
 import { dimFrom, type LampState, litFrom } from '../instruments/index.ts';
 import { Diagnostician } from './index.ts';
 

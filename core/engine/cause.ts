@@ -1,12 +1,5 @@
-import {
-  type Cable,
-  type Conductor,
-  conductors,
-  type DeviceState,
-  type Fault,
-  type Leg,
-  type Network,
-} from '../circuit/index.ts';
+import { type Box, type Fault, hasOhms, isSameSpot, suspicions, type Where } from '../faults/index.ts';
+import { type Conductor, conductors, type DeviceState, type Leg, type Network } from '../physics/index.ts';
 import { type HouseFacts, oddsIn, type PriorId } from './priors.ts';
 
 /** One thing that may be wrong, at one site: one or more faults that are made together. */
@@ -23,22 +16,11 @@ export interface Cause {
   readonly device: { readonly index: number; readonly state: DeviceState } | null;
 }
 
-const exchanges = [
+const pairs = [
   ['hot', 'neutral'],
   ['hot', 'ground'],
   ['neutral', 'ground'],
 ] as const satisfies readonly (readonly [Conductor, Conductor])[];
-
-const openPrior: Readonly<Record<Conductor, PriorId>> = {
-  hot: 'open-hot',
-  neutral: 'open-neutral',
-  ground: 'missing-ground',
-};
-
-const exchangePrior = (a: Conductor, b: Conductor, isCable: boolean): PriorId => {
-  if (b === 'neutral') return isCable ? 'reversal-upstream' : 'reversal';
-  return a === 'hot' ? 'hot-ground-exchanged' : 'neutral-ground-exchanged';
-};
 
 const deviceStates = [
   ['device-tripped', 'tripped'],
@@ -47,19 +29,12 @@ const deviceStates = [
   ['device-locked-out-hot', 'lockedOutLeavingHot'],
 ] as const satisfies readonly (readonly [PriorId, DeviceState])[];
 
-/** Ohms that a poor connection is tried with before any are fitted. */
-export const firstOhms = 1;
-
-type Where = { readonly cable: string } | { readonly at: string };
-
 /** Gathers the causes of a network, site by site. */
 class CauseList {
   readonly causes: Cause[] = [];
-  private readonly network: Network;
   private readonly house: HouseFacts;
 
-  constructor(network: Network, house: HouseFacts) {
-    this.network = network;
+  constructor(house: HouseFacts) {
     this.house = house;
   }
 
@@ -67,7 +42,8 @@ class CauseList {
     prior: PriorId,
     site: Cause['site'],
     faults: readonly Fault[],
-    { device = null, share = 1 }: { readonly device?: Cause['device']; readonly share?: number } = {},
+    device: Cause['device'],
+    share = 1,
   ): void {
     this.causes.push({
       index: this.causes.length,
@@ -75,79 +51,45 @@ class CauseList {
       logOdds: Math.log(share * oddsIn(this.house, prior)),
       faults,
       site,
-      resistance: faults.findIndex(({ kind }) => kind === 'resistance'),
+      resistance: faults.findIndex(hasOhms),
       device,
     });
   }
 
-  /** What opens, resists or changes places in a cable or at the terminals of an outlet. */
-  conductors(site: Cause['site'], at: Where, hasGround: boolean, hots: readonly Leg[]): void {
-    const withLeg = (leg: Leg) => (hots.length > 1 ? { leg } : {});
+  private suspect(site: Cause['site'], of: Parameters<typeof suspicions>[0]): void {
+    for (const { prior, faults, share } of suspicions(of)) this.add(prior, site, faults, null, share);
+  }
+
+  /** What may be wrong with the conductors of a cable, or at the terminals of an outlet. */
+  conductors(site: Cause['site'], where: Where, hasGround: boolean, hots: readonly Leg[]): void {
+    const withLeg = (conductor: Conductor, leg: Leg) =>
+      conductor === 'hot' && hots.length > 1 ? { leg } : {};
+    const legsOf = (conductor: Conductor) => (conductor === 'hot' ? hots : hots.slice(0, 1));
     for (const conductor of conductors) {
       if (conductor === 'ground' && !hasGround) continue;
-      const legsOf = conductor === 'hot' ? hots : hots.slice(0, 1);
-      for (const leg of legsOf) {
-        const legKey = conductor === 'hot' ? withLeg(leg) : {};
-        this.add(openPrior[conductor], site, [{ kind: 'open', conductor, ...legKey, ...at }]);
-        const poor: PriorId = conductor === 'ground' ? 'ground-of-high-resistance' : 'poor-connection';
-        this.add(poor, site, [{ kind: 'resistance', conductor, ...legKey, ohms: firstOhms, ...at }]);
-      }
-      if (conductor === 'hot' && hots.length > 1)
-        this.add('open-hot', site, [{ kind: 'open', conductor, ...at }]);
+      for (const leg of legsOf(conductor))
+        this.suspect(site, (kind) => kind.inConductor?.(conductor, withLeg(conductor, leg), where));
+      if (conductor === 'hot' && hots.length > 1) this.suspect(site, (kind) => kind.inAllHots?.(where));
     }
-    const isCable = 'cable' in at;
-    for (const [a, b] of exchanges) {
-      if (isCable && !hasGround && b === 'ground') continue;
-      const legsOf = a === 'hot' ? hots : hots.slice(0, 1);
-      for (const leg of legsOf)
-        this.add(exchangePrior(a, b, isCable), site, [
-          { kind: 'swap', conductors: [a, b], ...(a === 'hot' ? withLeg(leg) : {}), ...at },
-        ]);
+    for (const pair of pairs) {
+      const [a, b] = pair;
+      if (b === 'ground' && !hasGround) continue;
+      for (const leg of legsOf(a)) this.suspect(site, (kind) => kind.between?.(pair, withLeg(a, leg), where));
     }
   }
 
-  /** Jumpers and shorts in the box of an outlet. */
-  jumpers(outlet: number, id: string, into: readonly Cable[]): void {
-    const site = { outlet };
-    const arrives = groundArrives(this.network, outlet);
-    const reversed: Fault = { kind: 'swap', conductors: ['hot', 'neutral'], at: id };
-    const [cable] = into;
-    const missing: (readonly Fault[])[] = arrives ? [[{ kind: 'open', conductor: 'ground', at: id }]] : [[]];
-    if (arrives && cable !== undefined && into.length === 1)
-      missing.push([{ kind: 'open', conductor: 'ground', cable: cable.id }]);
-    // A jumper stands where the ground fails to arrive: more often at its own box than for want of the cable's.
-    missing.forEach((without, index) => {
-      const share = missing.length === 1 ? 1 : index === 0 ? 0.75 : 0.25;
-      this.add('jumper', site, [...without, jumper('neutral', id)], { share });
-      this.add('hot-jumper', site, [...without, jumper('hot', id)], { share });
-      this.add('reversed-jumper', site, [...without, reversed, jumper('neutral', id)], { share });
-    });
-    if (arrives) {
-      this.add('jumper-with-ground', site, [jumper('neutral', id)]);
-      this.add('short', site, [jumper('hot', id)]);
-    }
-    this.add('short', site, [{ kind: 'bond', conductors: ['hot', 'neutral'], at: id }]);
+  /** What may be wrong in the box of an outlet. */
+  box(outlet: number, box: Box): void {
+    this.suspect({ outlet }, (kind) => kind.inBox?.(box));
   }
 
-  /** What is wrong with a device, or with a jumper on its line side, which shows otherwise than one behind it. */
-  device(index: number, outlet: number, id: string, into: readonly Cable[], isUnknown: boolean): void {
+  /** What may be wrong with a device, where its state is not known, and on its line side. */
+  device(index: number, outlet: number, box: Box, isUnknown: boolean): void {
     const site = { outlet };
-    const arrives = groundArrives(this.network, outlet);
-    const onLineSide: Fault = { ...jumper('neutral', id), side: 'line' };
-    this.add(arrives ? 'jumper-with-ground' : 'jumper', site, [onLineSide]);
-    const [cable] = into;
-    if (arrives && cable !== undefined)
-      this.add('jumper', site, [{ kind: 'open', conductor: 'ground', cable: cable.id }, onLineSide]);
-    if (isUnknown)
-      for (const [prior, state] of deviceStates) this.add(prior, site, [], { device: { index, state } });
+    this.suspect(site, (kind) => kind.atDevice?.(box));
+    if (isUnknown) for (const [prior, state] of deviceStates) this.add(prior, site, [], { index, state });
   }
 }
-
-const jumper = (conductor: Conductor, at: string): Extract<Fault, { kind: 'bond' }> => ({
-  kind: 'bond',
-  conductors: [conductor, 'ground'],
-  at,
-});
 
 /** Every single cause at every site of a network; device states are causes only where they are not known. */
 export function causesOf(
@@ -156,16 +98,22 @@ export function causesOf(
   unknownDevices: ReadonlySet<number>,
 ): readonly Cause[] {
   const { circuit, topology, devices } = network;
-  const list = new CauseList(network, house);
+  const list = new CauseList(house);
   circuit.cables.forEach(({ id, ground }, cable) => {
     list.conductors({ cable }, { cable: id }, ground, topology.legsOfCable[cable] ?? ['L1']);
   });
   circuit.outlets.forEach(({ id, leg }, outlet) => {
     const into = circuit.cables.filter((cable) => cable.to === id);
     list.conductors({ outlet }, { at: id }, true, [leg]);
-    list.jumpers(outlet, id, into);
+    const box: Box = {
+      at: id,
+      groundArrives: groundArrives(network, outlet),
+      onlyCable: into.length === 1 ? (into[0]?.id ?? null) : null,
+      cable: into[0]?.id ?? null,
+    };
+    list.box(outlet, box);
     const device = devices.findIndex((one) => one.outlet === outlet);
-    if (device !== -1) list.device(device, outlet, id, into, unknownDevices.has(device));
+    if (device !== -1) list.device(device, outlet, box, unknownDevices.has(device));
   });
   return list.causes;
 }
@@ -190,23 +138,5 @@ export function groundArrives({ circuit, topology }: Network, outlet: number): b
 /** True where two causes cannot be told from fewer, or contradict each other: the same conductor of one site twice. */
 export function clash(a: Cause, b: Cause): boolean {
   if (a.device !== null && b.device !== null) return a.device.index === b.device.index;
-  return a.faults.some((one) => b.faults.some((other) => sameSpot(one, other)));
-}
-
-function sameSpot(a: Fault, b: Fault): boolean {
-  if (a.kind === 'bond' || b.kind === 'bond')
-    return (
-      a.kind === 'bond' &&
-      b.kind === 'bond' &&
-      a.at === b.at &&
-      (a.side ?? 'load') === (b.side ?? 'load') &&
-      a.conductors[0] === b.conductors[0] &&
-      a.conductors[1] === b.conductors[1]
-    );
-  if (a.cable !== b.cable || a.at !== b.at) return false;
-  if (a.kind === 'swap' || b.kind === 'swap')
-    return (
-      a.kind === 'swap' && b.kind === 'swap' && a.conductors.join() === b.conductors.join() && a.leg === b.leg
-    );
-  return a.conductor === b.conductor && (a.leg === b.leg || a.leg === undefined || b.leg === undefined);
+  return a.faults.some((one) => b.faults.some((other) => isSameSpot(one, other)));
 }

@@ -1,4 +1,6 @@
-import type { Circuit, Fault, Network, Reading } from '../circuit/index.ts';
+import type { Circuit, Reading } from '../circuit/index.ts';
+import { type Fault, hasOhms } from '../faults/index.ts';
+import type { Network } from '../physics/index.ts';
 import type { DiagnosisInput } from './diagnosis-file.ts';
 import { Diagnostician } from './diagnostician.ts';
 import type { Localization } from './localization.ts';
@@ -65,7 +67,7 @@ const mostExplanations = 100;
 
 const rounded = (value: number): number => Number(value.toPrecision(6));
 const withOhmsRounded = (fault: Fault): Fault =>
-  fault.kind === 'resistance' ? { ...fault, ohms: rounded(fault.ohms) } : fault;
+  hasOhms(fault) ? { ...fault, ohms: rounded(fault.ohms) } : fault;
 
 /** The answer to one input. */
 export function diagnosisOf(

@@ -1,11 +1,7 @@
-import {
-  type Fault,
-  type InstrumentId,
-  instrumentIds,
-  type Network,
-  type Reading,
-} from '../circuit/index.ts';
+import { type InstrumentId, instrumentIds, type Reading } from '../circuit/index.ts';
+import type { Fault } from '../faults/index.ts';
 import { type ConditionId, conditionIds } from '../knowledge/index.ts';
+import type { Network } from '../physics/index.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
 import { withoutCauses } from './hypothesis.ts';
 import { type Localization, localize } from './localization.ts';

@@ -1,14 +1,14 @@
+import type { Load } from '../circuit/index.ts';
+import type { Fault } from '../faults/index.ts';
+import { settleProtection } from '../instruments/index.ts';
 import {
   type Branch,
   type DeviceState,
   earth,
-  type Fault,
-  type Load,
   type Network,
   type Operation,
   Solver,
-} from '../circuit/index.ts';
-import { settleProtection } from '../instruments/index.ts';
+} from '../physics/index.ts';
 import type { Evidence, OutletEvidence, ReadingEvidence, StateEvidence } from './evidence.ts';
 import { readingDeficit, type Tolerance } from './likelihood.ts';
 import { Predictor } from './predictor.ts';

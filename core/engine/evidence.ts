@@ -1,11 +1,6 @@
-import {
-  type Network,
-  type Reading,
-  type TestState,
-  usualButtonMilliamps,
-  usualLoadAmps,
-} from '../circuit/index.ts';
+import { type Reading, type TestState, usualButtonMilliamps, usualLoadAmps } from '../circuit/index.ts';
 import { contacts, pairs } from '../instruments/index.ts';
+import type { Network } from '../physics/index.ts';
 
 /** What one number of a reading is. */
 export const channelKinds = ['lamp', 'volts', 'sounds', 'milliamps', 'trips', 'button'] as const;

@@ -1,4 +1,5 @@
-import { type Branch, branchesOf, type Network } from '../circuit/index.ts';
+import { hasOhms } from '../faults/index.ts';
+import { type Branch, branchesOf, type Network } from '../physics/index.ts';
 import type { Evaluator, Reference, Supposed } from './evaluator.ts';
 import type { ChannelKind } from './evidence.ts';
 import { faultsWith, type Hypothesis } from './hypothesis.ts';
@@ -255,7 +256,7 @@ class FreeQuantities {
     };
     this.hypothesis.resistances.forEach((position, which) => {
       const fault = supposed.faults[position];
-      if (fault?.kind !== 'resistance') return;
+      if (fault === undefined || !hasOhms(fault)) return;
       for (const branch of branchesOf(network, fault, supposed.faults))
         add(branch, false, which, -fault.ohms / branch.ohms ** 2);
     });

@@ -1,4 +1,5 @@
-import type { DeviceState, Fault, Network } from '../circuit/index.ts';
+import { type Fault, hasOhms } from '../faults/index.ts';
+import type { DeviceState, Network } from '../physics/index.ts';
 import { type Cause, clash } from './cause.ts';
 
 /** Some causes held to be there together, and nothing else. */
@@ -33,7 +34,7 @@ const hypothesisOf = (causes: readonly Cause[], known: readonly DeviceState[]): 
     key: causes.map(({ index }) => index).join('+'),
     logPrior: causes.reduce((sum, { logOdds }) => sum + logOdds, 0),
     faults,
-    resistances: faults.flatMap(({ kind }, position) => (kind === 'resistance' ? [position] : [])),
+    resistances: faults.flatMap((fault, position) => (hasOhms(fault) ? [position] : [])),
     deviceStates,
   };
 };
@@ -61,8 +62,6 @@ export function faultsWith({ faults, resistances }: Hypothesis, ohms: ArrayLike<
   if (resistances.length === 0) return faults;
   return faults.map((fault, position) => {
     const which = resistances.indexOf(position);
-    return fault.kind === 'resistance' && which !== -1
-      ? { ...fault, ohms: ohms[which] ?? fault.ohms }
-      : fault;
+    return which !== -1 && hasOhms(fault) ? { ...fault, ohms: ohms[which] ?? fault.ohms } : fault;
   });
 }

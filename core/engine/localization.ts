@@ -1,4 +1,5 @@
-import { type Fault, type Network, panel } from '../circuit/index.ts';
+import { cableOf, type Fault, faultKinds } from '../faults/index.ts';
+import { type Network, panel } from '../physics/index.ts';
 import type { Cause } from './cause.ts';
 import type { WeighedExplanation } from './posterior.ts';
 
@@ -30,12 +31,13 @@ interface Site {
  */
 function siteOf(network: Network, fault: Fault): Site {
   const { circuit } = network;
-  const cable = fault.kind === 'bond' ? undefined : circuit.cables.find(({ id }) => id === fault.cable);
+  const of = cableOf(fault);
+  const cable = of === undefined ? undefined : circuit.cables.find(({ id }) => id === of);
   if (cable === undefined) {
     const at = fault.at ?? panel;
     return { name: `${at} terminals`, ends: [at, at], boxes: [[at, 1]] };
   }
-  const near = fault.kind === 'swap' ? 0.4 : 0.6;
+  const near = faultKinds[fault.kind].nearerPanel;
   return {
     name: `cable ${cable.id}`,
     ends: [cable.from, cable.to],

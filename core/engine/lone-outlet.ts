@@ -1,4 +1,5 @@
-import { type Fault, type InstrumentId, instrumentIds, type Reading } from '../circuit/index.ts';
+import { type InstrumentId, instrumentIds, type Reading } from '../circuit/index.ts';
+import type { Fault } from '../faults/index.ts';
 import { evidenceOf, type ReadingEvidence } from './evidence.ts';
 import { predictedReading, type ReadingComparison } from './evidence-table.ts';
 import { loneTolerance, readingDeficit } from './likelihood.ts';

@@ -1,5 +1,7 @@
-import { type Circuit, type Fault, type Leg, type Network, runOf } from '../circuit/index.ts';
+import { type Circuit, runOf } from '../circuit/index.ts';
+import type { Fault } from '../faults/index.ts';
 import type { ConditionId } from '../knowledge/index.ts';
+import type { Leg, Network } from '../physics/index.ts';
 import { type Cause, clash } from './cause.ts';
 import { type ContactsStanding, Evaluator, type Supposed } from './evaluator.ts';
 import { evidenceOf } from './evidence.ts';

@@ -1,12 +1,12 @@
 import {
   instrumentIds,
-  type Network,
   type Reading,
   type Test,
   type TestState,
   usualButtonMilliamps,
   usualLoadAmps,
 } from '../circuit/index.ts';
+import type { Network } from '../physics/index.ts';
 import { Evaluator } from './evaluator.ts';
 import { type ChannelKind, evidenceOf } from './evidence.ts';
 import { everyRow, here, network, type Origin, type Row } from './lone-rows.ts';

@@ -1,5 +1,6 @@
-import type { InstrumentId, Network, Reading, Test, TestState } from '../circuit/index.ts';
+import type { InstrumentId, Reading, Test, TestState } from '../circuit/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../knowledge/index.ts';
+import type { Network } from '../physics/index.ts';
 import { Evaluator } from './evaluator.ts';
 import { type ChannelKind, evidenceOf } from './evidence.ts';
 import { alike, type OutletOpinion, type Weighed, type WeighedExplanation } from './posterior.ts';

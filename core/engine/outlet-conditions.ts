@@ -1,3 +1,6 @@
+import { usualLoadAmps } from '../circuit/index.ts';
+import { settleProtection } from '../instruments/index.ts';
+import type { ConditionId } from '../knowledge/index.ts';
 import {
   type DeviceState,
   type ElementSink,
@@ -9,10 +12,7 @@ import {
   poleIsClosed,
   Solver,
   threeTerminals,
-  usualLoadAmps,
-} from '../circuit/index.ts';
-import { settleProtection } from '../instruments/index.ts';
-import type { ConditionId } from '../knowledge/index.ts';
+} from '../physics/index.ts';
 import type { Supposed } from './evaluator.ts';
 import { metered } from './terminals.ts';
 

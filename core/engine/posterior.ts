@@ -1,4 +1,5 @@
-import type { Fault, Reading } from '../circuit/index.ts';
+import type { Reading } from '../circuit/index.ts';
+import type { Fault } from '../faults/index.ts';
 import { dimFrom, litFrom, probeVolts } from '../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../knowledge/index.ts';
 import type { ContactState } from './contact-state.ts';

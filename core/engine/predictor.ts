@@ -1,4 +1,3 @@
-import type { Network, Operation, Solver } from '../circuit/index.ts';
 import {
   imbalanceAmps,
   lampSiemens,
@@ -7,6 +6,7 @@ import {
   ownButton,
   thresholdAmps,
 } from '../instruments/index.ts';
+import type { Network, Operation, Solver } from '../physics/index.ts';
 import { buttonCode, type Evidence, type ReadingEvidence } from './evidence.ts';
 import {
   attach,

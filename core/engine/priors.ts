@@ -1,3 +1,5 @@
+import { faultOdds } from '../faults/index.ts';
+
 /** What is known of the house as a whole. */
 export interface HouseFacts {
   readonly yearBuilt?: number | undefined;
@@ -13,36 +15,9 @@ export interface HouseFacts {
  * it: what is dangerous and cannot be seen is never passed over for being rare.
  */
 export const priors = {
-  // With reversals the most common finding: a ground left off, or cut short.
-  'missing-ground': 0.01,
-  // The most common wiring finding after missing grounds; made at one box.
-  reversal: 0.008,
-  // Exchanged in a splice, so that everything beyond has it too.
-  'reversal-upstream': 0.003,
-  // A loose or broken hot; people notice it and have it mended.
-  'open-hot': 0.003,
-  // A loose neutral: not every one who reports a dead outlet has it mended.
-  'open-neutral': 0.004,
+  ...faultOdds,
   // Not every circuit shares its neutral with another, but lamps pass over its loss while both carry alike.
   'shared-neutral-lost': 0.005,
-  // A true exchange of hot and ground is almost never met.
-  'hot-ground-exchanged': 0.0003,
-  // White and bare confused; nothing shows it, so it stays.
-  'neutral-ground-exchanged': 0.0015,
-  // Loose terminals, push-in connections and corroded splices; each conductor of each box.
-  'poor-connection': 0.003,
-  // Grounds under one screw, or twisted and never clamped.
-  'ground-of-high-resistance': 0.002,
-  // A false ground to pass inspection: three-slot receptacles put on wiring without one.
-  jumper: 0.004,
-  // A false ground at a box whose hot and neutral are exchanged.
-  'reversed-jumper': 0.002,
-  // A false ground taken from what was believed to be the neutral.
-  'hot-jumper': 0.0016,
-  // A bare ground that touches the neutral screw, or a jumper left in.
-  'jumper-with-ground': 0.0025,
-  // A breaker opens at once.
-  short: 1e-6,
   // Devices trip and nobody looks for the reset.
   'device-tripped': 0.03,
   // Devices last about ten years, and few press the button.

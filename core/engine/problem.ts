@@ -1,4 +1,6 @@
-import { type Circuit, type Fault, type Network, networkOf, type Reading } from '../circuit/index.ts';
+import { type Circuit, networkOf, type Reading } from '../circuit/index.ts';
+import type { Fault } from '../faults/index.ts';
+import type { Network } from '../physics/index.ts';
 import { type Cause, causesOf } from './cause.ts';
 import { type Evidence, evidenceOf } from './evidence.ts';
 import { fineTolerance, roughTolerance, type Tolerance } from './likelihood.ts';

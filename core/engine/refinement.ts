@@ -1,4 +1,4 @@
-import type { DeviceState } from '../circuit/index.ts';
+import type { DeviceState } from '../physics/index.ts';
 import type { Evaluator, Reference } from './evaluator.ts';
 import { type Fitted, fitted, middleOhms, sampleOhms, unfitted } from './fitting.ts';
 import { type Hypothesis, soundHypothesis, withoutCauses } from './hypothesis.ts';

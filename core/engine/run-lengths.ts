@@ -1,4 +1,5 @@
-import { conductorOhms, type Metal, type Reading, usualLoadAmps } from '../circuit/index.ts';
+import { type Reading, usualLoadAmps } from '../circuit/index.ts';
+import { conductorOhms, type Metal } from '../physics/index.ts';
 
 /** How far an outlet is from the panel along the conductors, by what a load test loses there. */
 export interface RunLength {

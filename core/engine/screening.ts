@@ -1,4 +1,5 @@
-import type { Leg, Load, Network, Operation } from '../circuit/index.ts';
+import type { Load } from '../circuit/index.ts';
+import type { Leg, Network, Operation } from '../physics/index.ts';
 import { Evaluator, type Reference, type Supposed } from './evaluator.ts';
 import {
   type ChannelKind,

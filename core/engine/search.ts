@@ -1,4 +1,4 @@
-import type { DeviceState } from '../circuit/index.ts';
+import type { DeviceState } from '../physics/index.ts';
 import type { Cause } from './cause.ts';
 import { Evaluator } from './evaluator.ts';
 import type { Fitted } from './fitting.ts';

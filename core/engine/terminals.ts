@@ -1,4 +1,4 @@
-import { type ThreeTerminals, threeTerminals } from '../circuit/index.ts';
+import { type ThreeTerminals, threeTerminals } from '../physics/index.ts';
 
 /** Stands for the earth beside contacts 0 (hot), 1 (neutral) and 2 (ground). */
 export const toEarth = -1;

@@ -1,4 +1,6 @@
-import type { Fault, Load, Network } from '../circuit/index.ts';
+import type { Load } from '../circuit/index.ts';
+import type { Fault } from '../faults/index.ts';
+import type { Network } from '../physics/index.ts';
 import type { Hypothesis } from './hypothesis.ts';
 
 /** All that one circuit is held to carry where its loads are not known, in watts. */

@@ -1,4 +1,4 @@
-import type { Fault, Network, Operation } from '../circuit/index.ts';
+import type { Network, Operation, WiredFault } from '../physics/index.ts';
 
 /** Numbers that say how an outlet looks: potentials and impedances of its three contacts. */
 export const viewSize = 24;
@@ -13,7 +13,7 @@ const mostNumbers = 600_000;
 export class ViewMemory {
   private readonly network: Network;
   private readonly byOperation = new Map<string, Float64Array>();
-  private readonly faultKeys = new WeakMap<Fault, string>();
+  private readonly faultKeys = new WeakMap<WiredFault, string>();
 
   constructor(network: Network) {
     this.network = network;
@@ -33,7 +33,7 @@ export class ViewMemory {
     return views;
   }
 
-  private keyOf(fault: Fault): string {
+  private keyOf(fault: WiredFault): string {
     const before = this.faultKeys.get(fault);
     if (before !== undefined) return before;
     const key = JSON.stringify(fault);

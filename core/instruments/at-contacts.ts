@@ -1,4 +1,4 @@
-import type { ThreeTerminals } from '../circuit/index.ts';
+import type { ThreeTerminals } from '../physics/index.ts';
 import type { Pair } from './lamps.ts';
 
 /** Siemens that an instrument puts between the pairs of contacts, and from each contact to earth. */

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { type CircuitInput, circuitInput } from '../circuit/arbitrary-circuit.ts';
-import { parseCircuit, type Reading, solved, threeTerminals } from '../circuit/index.ts';
+import { parseCircuit, type Reading, solved } from '../circuit/index.ts';
 import { patternTable } from '../knowledge/index.ts';
+import { threeTerminals } from '../physics/index.ts';
 import { across, contactVolts, plugIn } from './at-contacts.ts';
 import { type LampPattern, lampsOf } from './lamps.ts';
 import { simulate } from './simulate.ts';

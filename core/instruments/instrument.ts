@@ -1,12 +1,5 @@
-import {
-  type Reading,
-  type Solver,
-  type Test,
-  type ThreeTerminals,
-  threeTerminals,
-  usualButtonMilliamps,
-  usualLoadAmps,
-} from '../circuit/index.ts';
+import { type Reading, type Test, usualButtonMilliamps, usualLoadAmps } from '../circuit/index.ts';
+import { type Solver, type ThreeTerminals, threeTerminals } from '../physics/index.ts';
 import { type Attachment, across, type ContactVolts, contactVolts, plugIn, toEarth } from './at-contacts.ts';
 import { dimFrom, type LampState, litFrom } from './lamps.ts';
 import { imbalanceAmps, type Settled, secondsToTrip, thresholdAmps } from './protection.ts';

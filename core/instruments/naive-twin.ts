@@ -1,4 +1,5 @@
-import type { Circuit, Conductor, Leg, Test, TestState } from '../circuit/index.ts';
+import type { Circuit, Test, TestState } from '../circuit/index.ts';
+import type { Conductor, Leg } from '../physics/index.ts';
 
 /**
  * The electrical model once more, the obvious way and sharing nothing with the solver: nodes by name, one

@@ -1,13 +1,12 @@
+import type { Protection, TestState } from '../circuit/index.ts';
 import {
   type Device,
   type DeviceState,
   type Operation,
   operationOf,
-  type Protection,
   poleSiemens,
   type Solver,
-  type TestState,
-} from '../circuit/index.ts';
+} from '../physics/index.ts';
 
 /** Amperes at which a device trips: 5 mA for people (4 to 6 by UL 943), 30 mA for a residual-current device. */
 const usualThreshold = { gfci: 5e-3, rcd: 30e-3 } as const;

@@ -2,7 +2,8 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { circuitInput } from '../circuit/arbitrary-circuit.ts';
-import { type Circuit, type Conductor, parseCircuit, type Reading, type Test } from '../circuit/index.ts';
+import { type Circuit, parseCircuit, type Reading, type Test } from '../circuit/index.ts';
+import type { Conductor } from '../physics/index.ts';
 import { twinReads, twinTripped } from './naive-twin.ts';
 import { simulate } from './simulate.ts';
 

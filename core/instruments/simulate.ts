@@ -1,11 +1,5 @@
-import {
-  type Circuit,
-  networkOf,
-  type Reading,
-  type ReadingsFile,
-  Solver,
-  type Test,
-} from '../circuit/index.ts';
+import { type Circuit, networkOf, type Reading, type ReadingsFile, type Test } from '../circuit/index.ts';
+import { Solver } from '../physics/index.ts';
 import { benchFor, show } from './instrument.ts';
 import { operationFor, type Settled, settleProtection } from './protection.ts';
 

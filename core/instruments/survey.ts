@@ -1,16 +1,13 @@
+import { type Circuit, networkOf, type Reading, type Test } from '../circuit/index.ts';
 import {
   absent,
-  type Circuit,
   type Conductor,
   conductors,
-  networkOf,
   operationOf,
-  type Reading,
   Solver,
-  type Test,
   type Wire,
   wires,
-} from '../circuit/index.ts';
+} from '../physics/index.ts';
 import { benchFor, show } from './instrument.ts';
 import type { Lamps } from './lamps.ts';
 import { settleProtection } from './protection.ts';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { type Conductor, type Fault, parseCircuit } from '../circuit/index.ts';
+import { parseCircuit } from '../circuit/index.ts';
+import type { Fault } from '../faults/index.ts';
 import {
   type LampPattern,
   type Lamps,
@@ -9,6 +10,7 @@ import {
   patternsOf,
   simulate,
 } from '../instruments/index.ts';
+import type { Conductor } from '../physics/index.ts';
 import { conditions } from './catalog.ts';
 import type { ConditionId } from './condition.ts';
 import { patternTable } from './lamp-patterns.ts';

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import type { Fault } from '../circuit/index.ts';
+import type { Fault } from '../faults/index.ts';
 import { enGb, enUs } from './index.ts';
 
 const openGround = (at: string): Fault => ({ kind: 'open', conductor: 'ground', at });

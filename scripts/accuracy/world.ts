@@ -1,16 +1,15 @@
 import {
   type Circuit,
-  type Fault,
   type InstrumentId,
   networkOf,
-  operationOf,
   parseCircuit,
   type Reading,
-  Solver,
 } from '@fair-plug/core/circuit';
 import type { PriorId } from '@fair-plug/core/engine';
 import { type Cause, causesOf, clash } from '@fair-plug/core/engine/cause.ts';
+import type { Fault } from '@fair-plug/core/faults';
 import { simulate } from '@fair-plug/core/instruments';
+import { operationOf, Solver } from '@fair-plug/core/physics';
 import type { Random } from './random.ts';
 
 /** Circuits that the figures are measured on: three to five outlets, runs and trees, some on two legs, some with a load. */

@@ -5,6 +5,8 @@
 
 /** Rooms of the core from the ground up: a room knows those below its line, and none beside it. */
 export const rooms = [
+  ['physics'],
+  ['faults'],
   ['circuit'],
   ['instruments'],
   ['knowledge'],

@@ -88,7 +88,7 @@ export function FindingArticle({ finding, practice, isOpen = false }: FindingArt
         <details className={classes.evidence} open={isOpen}>
           <summary>
             Evidence: {proposal.evidence.length}{' '}
-            {proposal.evidence.length === 1 ? 'reading or look' : 'readings and looks'}
+            {proposal.evidence.length === 1 ? 'reading or visible defect' : 'readings and visible defects'}
           </summary>
           <ul>
             {proposal.evidence.map(({ receptacle, words: shown, at }) => (

@@ -1,5 +1,6 @@
 import type { AssessmentWords } from '../../assessment/index.ts';
-import { type Fault, panel } from '../../circuit/index.ts';
+import type { Fault } from '../../faults/index.ts';
+import { panel } from '../../physics/index.ts';
 import { and, comma, lower, or, type Terms } from './terms.ts';
 
 type CauseWords = Pick<

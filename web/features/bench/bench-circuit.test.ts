@@ -1,4 +1,5 @@
-import { type Fault, parseCircuit } from '@fair-plug/core/circuit';
+import { parseCircuit } from '@fair-plug/core/circuit';
+import type { Fault } from '@fair-plug/core/faults';
 import { lampsOf, surveyOf } from '@fair-plug/core/instruments';
 import { describe, expect, test } from 'vitest';
 import {

@@ -1,4 +1,5 @@
-import { type Circuit, type Fault, type Protection, parseCircuit, runOf } from '@fair-plug/core/circuit';
+import { type Circuit, type Protection, parseCircuit, runOf } from '@fair-plug/core/circuit';
+import type { Fault } from '@fair-plug/core/faults';
 import { problemInWords } from '@fair-plug/core/words';
 
 /** The bench draws runs of one to six receptacles. */

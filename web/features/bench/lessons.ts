@@ -1,4 +1,5 @@
-import type { Circuit, Fault } from '@fair-plug/core/circuit';
+import type { Circuit } from '@fair-plug/core/circuit';
+import type { Fault } from '@fair-plug/core/faults';
 import { newRun, withDevice, withGrounds, withLoad } from './bench-circuit.ts';
 
 export interface Lesson {

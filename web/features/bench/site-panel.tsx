@@ -1,4 +1,6 @@
-import type { Circuit, Conductor, Fault } from '@fair-plug/core/circuit';
+import type { Circuit } from '@fair-plug/core/circuit';
+import type { Fault } from '@fair-plug/core/faults';
+import type { Conductor } from '@fair-plug/core/physics';
 import { NativeSelect } from '@mantine/core';
 import classes from './bench.module.css';
 import { hasFault, toggleFault, withDevice, withLoad } from './bench-circuit';

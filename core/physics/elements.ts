@@ -1,5 +1,4 @@
-import type { Conductor, Fault, Leg, Load } from './circuit-file.ts';
-import { conductors } from './names.ts';
+import { conductors, type Leg } from './names.ts';
 import {
   absent,
   type Device,
@@ -7,9 +6,16 @@ import {
   type Network,
   type Operation,
   type OutletNodes,
-  type Wire,
-  wires,
 } from './network.ts';
+import {
+  type FaultEffects,
+  type Wire,
+  type WiredFault,
+  type WiredLoad,
+  type WirePath,
+  wireOf,
+  wires,
+} from './wired-circuit.ts';
 
 /** Siemens from every node to earth, so that nothing floats altogether. */
 const leakSiemens = 1e-9;
@@ -31,19 +37,18 @@ export interface ElementSink {
 
 /** Faults by the place where they are. */
 interface FaultsAt {
-  readonly cable: ReadonlyMap<string, readonly Fault[]>;
-  readonly outlet: ReadonlyMap<string, readonly Fault[]>;
+  readonly cable: ReadonlyMap<string, readonly WiredFault[]>;
+  readonly outlet: ReadonlyMap<string, readonly WiredFault[]>;
 }
 
-const none: readonly Fault[] = [];
+const none: readonly WiredFault[] = [];
 
-function sorted(faults: readonly Fault[]): FaultsAt {
-  const cable = new Map<string, Fault[]>();
-  const outlet = new Map<string, Fault[]>();
+function sorted(faults: readonly WiredFault[]): FaultsAt {
+  const cable = new Map<string, WiredFault[]>();
+  const outlet = new Map<string, WiredFault[]>();
   for (const fault of faults) {
-    const name = fault.kind === 'bond' ? undefined : fault.cable;
     const [map, key, here] =
-      name === undefined ? [outlet, fault.at ?? '', atOutlet(fault)] : [cable, name, fault];
+      fault.cable === undefined ? [outlet, fault.at ?? '', atOutlet(fault)] : [cable, fault.cable, fault];
     const others = map.get(key);
     if (others) others.push(here);
     else map.set(key, [here]);
@@ -51,18 +56,17 @@ function sorted(faults: readonly Fault[]): FaultsAt {
   return { cable, outlet };
 }
 
-const faultsAt = (sites: ReadonlyMap<string, readonly Fault[]>, id: string | undefined): readonly Fault[] =>
-  sites.size === 0 || id === undefined ? none : (sites.get(id) ?? none);
+const faultsAt = (
+  sites: ReadonlyMap<string, readonly WiredFault[]>,
+  id: string | undefined,
+): readonly WiredFault[] => (sites.size === 0 || id === undefined ? none : (sites.get(id) ?? none));
 
 /** An outlet has one hot contact, so the leg that a fault names there says nothing. */
-function atOutlet(fault: Fault): Fault {
-  if (fault.kind === 'bond' || fault.leg === undefined) return fault;
+function atOutlet(fault: WiredFault): WiredFault {
+  if (fault.leg === undefined) return fault;
   const { leg: _, ...withoutLeg } = fault;
   return withoutLeg;
 }
-
-/** The wire that a fault's conductor names, its hot being that of the given leg. */
-const wireOf = (conductor: Conductor, leg: Leg): Wire => (conductor === 'hot' ? leg : conductor);
 
 /** Hands every element of the network in the given operation to the sink. */
 export function emit(network: Network, operation: Operation, sink: ElementSink): void {
@@ -108,7 +112,7 @@ export function emitOperating(network: Network, operation: Operation, sink: Elem
   if (!operation.loadsOff) emitLoads(network, operation.loads, sink);
 }
 
-function emitCable(network: Network, index: number, faults: readonly Fault[], sink: ElementSink): void {
+function emitCable(network: Network, index: number, faults: readonly WiredFault[], sink: ElementSink): void {
   const { circuit, topology } = network;
   const cable = circuit.cables[index];
   const start = network.cableStart[index];
@@ -118,34 +122,37 @@ function emitCable(network: Network, index: number, faults: readonly Fault[], si
   const [firstHot = 'L1'] = hots;
   const run = network.conductorOhms[index] ?? 0;
   for (const wire of wires) {
-    const isHot = wire === 'L1' || wire === 'L2';
-    if (isHot && !hots.includes(wire)) continue;
-    if (wire === 'ground' && !cable.ground) continue;
-    let ohms = run;
-    let isOpen = false;
-    for (const fault of faults) {
-      if (fault.kind === 'bond' || fault.kind === 'swap') continue;
-      const concerns =
-        fault.conductor === 'hot'
-          ? isHot && (fault.leg === undefined || fault.leg === wire)
-          : fault.conductor === wire;
-      if (!concerns) continue;
-      if (fault.kind === 'open') isOpen = true;
-      else ohms += fault.ohms;
+    if (wire === 'ground' ? !cable.ground : wire !== 'neutral' && !hots.includes(wire)) continue;
+    if (faults.length === 0) {
+      sink.resistor(start[wire], end[wire], run);
+      continue;
     }
-    if (!isOpen) sink.resistor(start[wire], end[arrival(wire, faults, firstHot)], ohms);
+    const path = through(wire, run, faults, network.effects);
+    if (!path.isOpen)
+      sink.resistor(start[wire], end[arrival(wire, faults, firstHot, network.effects)], path.ohms);
   }
 }
 
-/** Where a wire ends after the swaps of its site, each exchanging the ends of two wires, in order. */
-function arrival(wire: Wire, faults: readonly Fault[], firstHot: Leg): Wire {
+/** A wire's way through a site that has so many ohms when it is sound. */
+function through(
+  wire: Wire,
+  ohms: number,
+  faults: readonly WiredFault[],
+  effects: FaultEffects,
+): Readonly<WirePath> {
+  const path: WirePath = { ohms, isOpen: false };
+  for (const fault of faults) effects[fault.kind]?.conduct?.(fault, wire, path);
+  return path;
+}
+
+/** Where a wire ends after the exchanges of its site, each exchanging the ends of two wires, in order. */
+function arrival(wire: Wire, faults: readonly WiredFault[], firstHot: Leg, effects: FaultEffects): Wire {
   let ends: Record<Wire, Wire> | null = null;
   for (const fault of faults) {
-    if (fault.kind !== 'swap') continue;
+    const exchanged = effects[fault.kind]?.exchanged?.(fault, firstHot);
+    if (exchanged === undefined) continue;
     ends ??= { L1: 'L1', L2: 'L2', neutral: 'neutral', ground: 'ground' };
-    const leg = fault.leg ?? firstHot;
-    const a = wireOf(fault.conductors[0], leg);
-    const b = wireOf(fault.conductors[1], leg);
+    const [a, b] = exchanged;
     const endOfA = ends[a];
     ends[a] = ends[b];
     ends[b] = endOfA;
@@ -157,28 +164,26 @@ const contactFor = (wire: Wire, contact: OutletNodes['contact']): number =>
   wire === 'neutral' || wire === 'ground' ? contact[wire] : contact.hot;
 
 /** Terminal links and jumpers of one outlet. */
-function emitOutlet(network: Network, index: number, faults: readonly Fault[], sink: ElementSink): void {
+function emitOutlet(network: Network, index: number, faults: readonly WiredFault[], sink: ElementSink): void {
   const outlet = network.circuit.outlets[index];
   const nodes = network.outlets[index];
   if (outlet === undefined || nodes === undefined) return;
+  const { effects } = network;
   const { splice, protectedSide, contact } = nodes;
   for (const conductor of conductors) {
     const wire = wireOf(conductor, outlet.leg);
     const from = protectedSide[wire] === absent ? splice[wire] : protectedSide[wire];
-    let ohms = terminalOhms;
-    let isOpen = false;
-    for (const fault of faults) {
-      if (fault.kind === 'open' && fault.conductor === conductor) isOpen = true;
-      if (fault.kind === 'resistance' && fault.conductor === conductor) ohms += fault.ohms;
+    if (faults.length === 0) {
+      sink.resistor(from, contactFor(wire, contact), terminalOhms);
+      continue;
     }
-    if (!isOpen) sink.resistor(from, contactFor(arrival(wire, faults, outlet.leg), contact), ohms);
+    const path = through(wire, terminalOhms, faults, effects);
+    if (!path.isOpen)
+      sink.resistor(from, contactFor(arrival(wire, faults, outlet.leg, effects), contact), path.ohms);
   }
   for (const fault of faults) {
-    if (fault.kind !== 'bond') continue;
-    const [a, b] = fault.conductors;
-    if (fault.side === 'line')
-      sink.resistor(splice[wireOf(a, outlet.leg)], splice[wireOf(b, outlet.leg)], jumperOhms);
-    else sink.resistor(contact[a], contact[b], jumperOhms);
+    const joined = effects[fault.kind]?.joined?.(fault, nodes, outlet.leg);
+    if (joined !== undefined) sink.resistor(joined[0], joined[1], jumperOhms);
   }
 }
 
@@ -200,7 +205,11 @@ function emitDevice(network: Network, device: Device, state: DeviceState, sink: 
 /** Amperes through a closed pole follow from the volts across it. */
 export const poleSiemens = 1 / poleOhms;
 
-function emitLoads({ circuit, topology, outlets }: Network, loads: readonly Load[], sink: ElementSink): void {
+function emitLoads(
+  { circuit, topology, outlets }: Network,
+  loads: readonly WiredLoad[],
+  sink: ElementSink,
+): void {
   for (const load of loads) {
     const contact = outlets[topology.outletIndex.get(load.at) ?? -1]?.contact;
     if (!load.on || contact === undefined) continue;
@@ -216,13 +225,13 @@ export interface Branch {
 }
 
 /**
- * The branches in which a resistance fault stands, with all the ohms they have under the given faults: what a
- * change of its ohms changes. None where the conductor is open or not there.
+ * The branches in which one of the given faults stands, with all the ohms they have under them: what a change of its
+ * ohms changes. None where the conductor is open or not there.
  */
 export function branchesOf(
   network: Network,
-  fault: Extract<Fault, { kind: 'resistance' }>,
-  faults: readonly Fault[],
+  fault: WiredFault,
+  faults: readonly WiredFault[],
 ): readonly Branch[] {
   const branches: Branch[] = [];
   const collect: ElementSink = {
@@ -231,32 +240,28 @@ export function branchesOf(
     capacitor: () => {},
     source: () => {},
   };
-  const { cable, outlet } = sorted(faults);
-  const all = fault.cable === undefined ? faultsAt(outlet, fault.at) : faultsAt(cable, fault.cable);
-  const emitSite = (here: readonly Fault[]): void => {
+  const emitSite = (all: readonly WiredFault[]): void => {
+    const { cable, outlet } = sorted(all);
     if (fault.cable === undefined)
-      emitOutlet(network, network.topology.outletIndex.get(fault.at ?? '') ?? -1, here, collect);
+      emitOutlet(
+        network,
+        network.topology.outletIndex.get(fault.at ?? '') ?? -1,
+        faultsAt(outlet, fault.at),
+        collect,
+      );
     else
       emitCable(
         network,
         network.circuit.cables.findIndex(({ id }) => id === fault.cable),
-        here,
+        faultsAt(cable, fault.cable),
         collect,
       );
   };
   // The branches that the fault changes are those whose ohms differ with and without it.
-  emitSite(all.filter((other) => !isSameFault(other, fault)));
+  emitSite(faults.filter((other) => other !== fault));
   const before = branches.splice(0);
-  emitSite(all);
+  emitSite(faults);
   return branches.filter(
     ({ a, b, ohms }) => !before.some((other) => other.a === a && other.b === b && other.ohms === ohms),
   );
 }
-
-const isSameFault = (a: Fault, b: Fault): boolean =>
-  a.kind === 'resistance' &&
-  b.kind === 'resistance' &&
-  a.conductor === b.conductor &&
-  a.cable === b.cable &&
-  a.at === b.at &&
-  a.leg === b.leg;

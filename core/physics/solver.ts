@@ -1,7 +1,6 @@
-import type { Circuit } from './circuit-file.ts';
 import { type ElementSink, emitFixed, emitOperating } from './elements.ts';
 import { type Elimination, eliminationOf } from './elimination.ts';
-import { earth, type Network, networkOf, type Operation, operationOf } from './network.ts';
+import { earth, type Network, type Operation } from './network.ts';
 
 /**
  * Solves one network for many operations, without allocating while it does.
@@ -341,13 +340,6 @@ export const threeTerminals = (): ThreeTerminals => ({
   ohmsRe: new Float64Array(9),
   ohmsIm: new Float64Array(9),
 });
-
-/** A solver that has taken up what a circuit file describes. */
-export function solved(circuit: Circuit): Solver {
-  const solver = new Solver(networkOf(circuit));
-  solver.operate(operationOf(solver.network));
-  return solver;
-}
 
 /** Indices here come from the elimination's own tables; the checker cannot know that they are in range. */
 const at = (array: Float64Array | Int32Array, index: number): number => array[index] as number;

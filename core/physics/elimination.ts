@@ -1,4 +1,5 @@
-import { absent, earth, type Network, wires } from './network.ts';
+import { absent, earth, type Network } from './network.ts';
+import { wires } from './wired-circuit.ts';
 
 /**
  * In which order nodes are eliminated and what each elimination touches. Made once for a network: any set of

@@ -1,4 +1,5 @@
-import type { Cable, Metal } from './circuit-file.ts';
+import type { Metal } from './names.ts';
+import type { WiredCable } from './wired-circuit.ts';
 
 interface Resistivity {
   /** Ohm metres at 20 °C. */
@@ -22,7 +23,7 @@ export function awgArea(awg: number): number {
 
 /** Resistance of one conductor of a cable over its whole length, in ohms. */
 export function conductorOhms(
-  { metal, awg, mm2, meters }: Pick<Cable, 'metal' | 'awg' | 'mm2' | 'meters'>,
+  { metal, awg, mm2, meters }: Pick<WiredCable, 'metal' | 'awg' | 'mm2' | 'meters'>,
   celsius: number,
 ): number {
   const { rho20, alpha } = resistivity[metal];

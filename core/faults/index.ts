@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import type { WiredFault } from '../physics/index.ts';
+import { bond } from './bond.ts';
+import type { FaultKind, Suspicion } from './kind.ts';
+import { open } from './open.ts';
+import { resistance } from './resistance.ts';
+import { swap } from './swap.ts';
+
+export type { Box, Suspicion, Where } from './kind.ts';
+export { firstOhms } from './resistance.ts';
+
+/** Every kind of fault that is known: a file and a line each. */
+const kinds = { open, swap, bond, resistance } as const;
+
+type Kinds = typeof kinds;
+type Kind = Kinds[keyof Kinds];
+export type FaultPrior = { [K in keyof Kinds]: keyof Kinds[K]['odds'] }[keyof Kinds];
+export type Fault = z.output<Kind['schema']>;
+
+type AnyKind = FaultKind<WiredFault, FaultPrior, Fault>;
+
+/** The kinds by their names, for the physics and for whoever asks about any fault. */
+export const faultKinds: Readonly<Record<Fault['kind'], AnyKind>> = kinds;
+
+const [first, ...others] = Object.values(kinds).map((kind): Kind['schema'] => kind.schema);
+if (first === undefined) throw new Error('no kind of fault');
+export const faultSchema = z.discriminatedUnion('kind', [first, ...others]);
+
+/** Odds of every cause at one site against its being sound, by common practice. */
+export const faultOdds = Object.assign({}, ...Object.values(kinds).map(({ odds }) => odds)) as Readonly<
+  Record<FaultPrior, number>
+>;
+
+/** Everything of every kind that may be wrong in one place, kind by kind. */
+export const suspicions = (
+  of: (kind: AnyKind) => readonly Suspicion<FaultPrior, Fault>[] | undefined,
+): readonly Suspicion<FaultPrior, Fault>[] => Object.values(faultKinds).flatMap((kind) => of(kind) ?? []);
+
+type Fitted = Extract<Fault, { ohms: number }>;
+
+/** True where a fault has ohms, which readings tell better than a supposition does. */
+export const hasOhms = (fault: Fault): fault is Fitted => 'ohms' in fault;
+
+/** True where two faults are in the same thing of one site: they cannot be told apart, or contradict each other. */
+export function isSameSpot(a: Fault, b: Fault): boolean {
+  const kind = faultKinds[a.kind];
+  return (
+    kind.within === faultKinds[b.kind].within &&
+    cableOf(a) === cableOf(b) &&
+    a.at === b.at &&
+    kind.isSameSpot(a, b)
+  );
+}
+
+/** The cable that a fault is in; none where it is in a box. */
+export const cableOf = (fault: WiredFault): string | undefined => fault.cable;

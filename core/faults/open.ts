@@ -1,0 +1,44 @@
+import { z } from 'zod';
+import type { Conductor } from '../physics/index.ts';
+import type { FaultKind } from './kind.ts';
+import { concerns, conductor, isSameConductor, leg, oneSite, oneSiteMessage, site } from './site.ts';
+
+const schema = z
+  .strictObject({ kind: z.literal('open'), conductor, leg, ...site })
+  .refine(oneSite, oneSiteMessage);
+export type Open = z.output<typeof schema>;
+
+/** Odds at one site against its being sound. */
+const odds = {
+  // With reversals the most common finding: a ground left off, or cut short.
+  'missing-ground': 0.01,
+  // A loose or broken hot; people notice it and have it mended.
+  'open-hot': 0.003,
+  // A loose neutral: not every one who reports a dead outlet has it mended.
+  'open-neutral': 0.004,
+};
+
+const priorOf = {
+  hot: 'open-hot',
+  neutral: 'open-neutral',
+  ground: 'missing-ground',
+} as const satisfies Readonly<Record<Conductor, keyof typeof odds>>;
+
+/** A conductor that does not conduct. */
+export const open: FaultKind<Open, keyof typeof odds> & {
+  readonly schema: typeof schema;
+  readonly odds: typeof odds;
+} = {
+  schema,
+  within: 'conductor',
+  isSameSpot: isSameConductor,
+  nearerPanel: 0.6,
+  odds,
+  conduct(fault, wire, path) {
+    if (concerns(fault, wire)) path.isOpen = true;
+  },
+  inConductor: (of, ofLeg, where) => [
+    { prior: priorOf[of], faults: [{ kind: 'open', conductor: of, ...ofLeg, ...where }] },
+  ],
+  inAllHots: (where) => [{ prior: 'open-hot', faults: [{ kind: 'open', conductor: 'hot', ...where }] }],
+};
