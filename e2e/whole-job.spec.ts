@@ -88,7 +88,7 @@ test('every sheet of the walk opens by its key, is left by Escape, and gives the
     ['e', 'rename, move, merge'],
     ['h', 'history'],
     ['m', 'what does it show?'],
-    ['p', 'prove'],
+    ['p', 'function checks'],
     ['f', 'Close-out'],
   ] as const) {
     await page.keyboard.press(key);
