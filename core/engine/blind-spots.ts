@@ -1,5 +1,5 @@
 import { type Circuit, type InstrumentId, networkOf, runOf, type Test } from '../circuit/index.ts';
-import { hasOhms } from '../faults/index.ts';
+import { withOhms } from '../faults/index.ts';
 import { type ConditionId, conditionIds } from '../knowledge/index.ts';
 import { causesOf } from './cause.ts';
 import { Evaluator, type Supposed } from './evaluator.ts';
@@ -39,7 +39,7 @@ export function blindSpots(kit: readonly InstrumentId[]): readonly ConditionId[]
   for (const { faults } of causesOf(network, {}, new Set())) {
     const supposed: Supposed = {
       ...sound,
-      faults: faults.map((fault) => (hasOhms(fault) ? { ...fault, ohms: badOhms } : fault)),
+      faults: faults.map((fault) => withOhms(fault, () => badOhms)),
     };
     evaluator.predict(supposed, false);
     const under = outletConditions.under(supposed);

@@ -1,5 +1,5 @@
 import type { Circuit, Reading } from '../circuit/index.ts';
-import { type Fault, hasOhms } from '../faults/index.ts';
+import { type Fault, withOhms } from '../faults/index.ts';
 import type { Network } from '../physics/index.ts';
 import type { DiagnosisInput } from './diagnosis-file.ts';
 import { Diagnostician } from './diagnostician.ts';
@@ -66,8 +66,7 @@ const leastProbability = 1e-5;
 const mostExplanations = 100;
 
 const rounded = (value: number): number => Number(value.toPrecision(6));
-const withOhmsRounded = (fault: Fault): Fault =>
-  hasOhms(fault) ? { ...fault, ohms: rounded(fault.ohms) } : fault;
+const withOhmsRounded = (fault: Fault): Fault => withOhms(fault, rounded);
 
 /** The answer to one input. */
 export function diagnosisOf(

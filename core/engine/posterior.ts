@@ -1,5 +1,5 @@
 import type { Reading } from '../circuit/index.ts';
-import type { Fault } from '../faults/index.ts';
+import { type Fault, withOhms } from '../faults/index.ts';
 import { dimFrom, litFrom, probeVolts } from '../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../knowledge/index.ts';
 import type { ContactState } from './contact-state.ts';
@@ -253,8 +253,7 @@ function misfitsOf({ evidence, tolerance }: DiagnosisProblem, predicted: Float64
 
 /** The least that makes a connection poor (above 0.1 Ω); a fit may settle just there, meaning anything from there on. */
 const leastPoorOhms = 0.12;
-const atLeastPoor = (fault: Fault): Fault =>
-  fault.kind === 'resistance' ? { ...fault, ohms: Math.max(fault.ohms, leastPoorOhms) } : fault;
+const atLeastPoor = (fault: Fault): Fault => withOhms(fault, (ohms) => Math.max(ohms, leastPoorOhms));
 
 /** Conditions under an explanation, kept from one answer to the next: they hang on causes, ohms and loads alone. */
 export function conditionsMemory(

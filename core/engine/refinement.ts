@@ -1,3 +1,4 @@
+import { withOhms } from '../faults/index.ts';
 import type { DeviceState } from '../physics/index.ts';
 import type { Evaluator, Reference } from './evaluator.ts';
 import { type Fitted, fitted, middleOhms, sampleOhms, unfitted } from './fitting.ts';
@@ -167,9 +168,7 @@ export class Refinement {
       const faults = left.faults.map((fault) => {
         const position = hypothesis.faults.indexOf(fault);
         const fittedAs = hypothesis.resistances.indexOf(position);
-        return fault.kind === 'resistance' && fittedAs !== -1
-          ? { ...fault, ohms: ohms[fittedAs] ?? fault.ohms }
-          : fault;
+        return withOhms(fault, (before) => ohms[fittedAs] ?? before);
       });
       const deficit = this.evaluator.deficit(
         { faults, loads: supposed.loads, deviceStates: left.deviceStates },

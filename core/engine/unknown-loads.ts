@@ -1,5 +1,5 @@
 import type { Load } from '../circuit/index.ts';
-import type { Fault } from '../faults/index.ts';
+import { cableOf, type Fault, faultKinds } from '../faults/index.ts';
 import type { Network } from '../physics/index.ts';
 import type { Hypothesis } from './hypothesis.ts';
 
@@ -47,18 +47,17 @@ export function outletsBeyond({ circuit, topology }: Network, cable: number): Re
  */
 function dragged(network: Network, fault: Fault): ReadonlySet<number> {
   const { circuit, topology, devices } = network;
-  const joinsGround = fault.kind === 'swap' && fault.conductors.includes('ground');
-  const floats = fault.kind === 'open' && fault.conductor !== 'ground';
-  const leaks = fault.kind === 'bond' && devices.length > 0;
-  if (!joinsGround && !floats && !leaks) return new Set();
-  if (fault.kind !== 'bond' && fault.cable !== undefined)
+  const kind = faultKinds[fault.kind];
+  if (kind.hangsOnLoads?.(fault, devices.length > 0) !== true) return new Set();
+  const inCable = cableOf(fault);
+  if (inCable !== undefined)
     return outletsBeyond(
       network,
-      circuit.cables.findIndex(({ id }) => id === fault.cable),
+      circuit.cables.findIndex(({ id }) => id === inCable),
     );
   const outlet = topology.outletIndex.get(fault.at ?? '') ?? -1;
   const dragging = new Set([outlet]);
-  if (circuit.outlets[outlet]?.wiring === 'through' || fault.kind === 'bond')
+  if (circuit.outlets[outlet]?.wiring === 'through' || kind.within === 'jumper')
     circuit.cables.forEach(({ from }, cable) => {
       if (from === fault.at) for (const beyond of outletsBeyond(network, cable)) dragging.add(beyond);
     });

@@ -94,6 +94,8 @@ export const bond: FaultKind<Bond, Prior, Made> & {
   joined({ conductors: [a, b], side }, { splice, contact }, leg) {
     return side === 'line' ? [splice[wireOf(a, leg)], splice[wireOf(b, leg)]] : [contact[a], contact[b]];
   },
+  // What it carries past a device, loads decide.
+  hangsOnLoads: (_, hasDevices) => hasDevices,
   inBox,
   atDevice,
 };

@@ -41,6 +41,10 @@ type Fitted = Extract<Fault, { ohms: number }>;
 /** True where a fault has ohms, which readings tell better than a supposition does. */
 export const hasOhms = (fault: Fault): fault is Fitted => 'ohms' in fault;
 
+/** A fault with other ohms, where it has any. */
+export const withOhms = (fault: Fault, ohmsOf: (before: number) => number): Fault =>
+  hasOhms(fault) ? { ...fault, ohms: ohmsOf(fault.ohms) } : fault;
+
 /** True where two faults are in the same thing of one site: they cannot be told apart, or contradict each other. */
 export function isSameSpot(a: Fault, b: Fault): boolean {
   const kind = faultKinds[a.kind];

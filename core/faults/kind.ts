@@ -33,6 +33,8 @@ export interface FaultKind<F extends WiredFault, Prior extends string, Made exte
   isSameSpot(a: F, b: F): boolean;
   /** In which part of the cases it is mended at the end of a cable that is nearer the panel. */
   readonly nearerPanel: number;
+  /** Whether the loads that are in use decide in the large what is read beside it. */
+  hangsOnLoads?(fault: F, hasDevices: boolean): boolean;
   /** Causes in one conductor; in all hots of a cable; between two conductors; in a box; at a ground-fault device. */
   inConductor?(
     conductor: Conductor,

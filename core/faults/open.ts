@@ -37,6 +37,7 @@ export const open: FaultKind<Open, keyof typeof odds> & {
   conduct(fault, wire, path) {
     if (concerns(fault, wire)) path.isOpen = true;
   },
+  hangsOnLoads: (fault) => fault.conductor !== 'ground',
   inConductor: (of, ofLeg, where) => [
     { prior: priorOf[of], faults: [{ kind: 'open', conductor: of, ...ofLeg, ...where }] },
   ],

@@ -36,6 +36,7 @@ export const swap: FaultKind<Swap, keyof typeof odds> & {
   nearerPanel: 0.4,
   odds,
   exchanged: ({ conductors: [a, b], leg: own }, first) => [wireOf(a, own ?? first), wireOf(b, own ?? first)],
+  hangsOnLoads: ({ conductors }) => conductors.includes('ground'),
   between: (pair, ofLeg, where) => [
     {
       prior: priorOf(pair, 'cable' in where),

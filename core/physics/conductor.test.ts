@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
+import { parseCircuit } from '../circuit/index.ts';
 import { simulate } from '../instruments/simulate.ts';
 import { conductorOhms } from './conductor.ts';
-import { parseCircuit } from '../circuit/index.ts';
 
 const thousandFeet = 304.8;
 
