@@ -27,18 +27,18 @@ export interface CurrentReceptacleProps {
   readonly onTake: (receptacle: string) => void;
 }
 
-function statusOf({ isRecording, failure, isDraft, said, isRead }: Walk): string {
-  if (isRecording) return 'Recording …';
+function statusOf({ record: { isBusy, failure, notice }, shown: { isDraft, isRead } }: Walk): string {
+  if (isBusy) return 'Recording …';
   if (failure !== null) return failure;
   if (isDraft) return 'Not recorded yet';
-  return said || (isRead ? 'Recorded' : 'Not read');
+  return notice || (isRead ? 'Recorded' : 'Not read');
 }
 
 /** The receptacle in hand: its triangle and lamps as the input, and the keys that record. */
 export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTake }: CurrentReceptacleProps) {
   const region = useRegion();
   const words = useWords();
-  const room = walk.room?.id;
+  const room = walk.here.room?.id;
   const marks = useMemo(
     () => (room === undefined ? [] : marksOf(survey, room, words)),
     [survey, room, words],
@@ -48,22 +48,22 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
   return (
     <section className={classes.hand} aria-label="Current receptacle">
       <header className={classes.title}>
-        <h2 className={classes.name}>{walk.name}</h2>
+        <h2 className={classes.name}>{walk.here.name}</h2>
         <p className={classes.status} role="status">
           {statusOf(walk)}
         </p>
         <button type="button" className={classes.kind} onClick={() => onSheet('kind')} aria-keyshortcuts="T">
-          {walk.type === null ? 'Kind?' : words.receptacleTypes[walk.type]}{' '}
+          {walk.here.type === null ? 'Kind?' : words.receptacleTypes[walk.here.type]}{' '}
           <kbd className={classes.kbd}>T</kbd>
         </button>
         <FunctionCheckLine survey={survey} tester={tester} onProve={() => onSheet('proof')} />
       </header>
       <div className={classes.face}>
         <TriangleInput
-          lamps={walk.lamps}
-          corners={walk.verdict?.contacts}
+          lamps={walk.shown.lamps}
+          corners={walk.shown.verdict?.contacts}
           size={isPhone ? 156 : 250}
-          onEdge={walk.toggle}
+          onEdge={walk.shown.toggle}
         />
         <div className={classes.tester}>
           {tester === null ? (
@@ -72,7 +72,7 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
             </Link>
           ) : (
             <>
-              <TesterLamps layout={tester.layout} lamps={walk.lamps} onLamp={walk.toggle} />
+              <TesterLamps layout={tester.layout} lamps={walk.shown.lamps} onLamp={walk.shown.toggle} />
               <span>{tester.name}</span>
               {!isRatedFor(tester.rating, regions[region].nominalVolts) && (
                 <p role="alert" className={classes.unfit}>
@@ -82,27 +82,27 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
             </>
           )}
         </div>
-        {walk.room !== null && (
+        {walk.here.room !== null && (
           <div className={classes.map}>
             <RoomMap
-              name={walk.room.name}
-              door={walk.room.door}
-              currentPlace={walk.receptacle?.id ?? null}
-              next={walk.nextSpot}
+              name={walk.here.room.name}
+              door={walk.here.room.door}
+              currentPlace={walk.here.receptacle?.id ?? null}
+              next={walk.here.nextSpot}
               marks={marks}
               onTake={onTake}
-              {...(walk.canRecord ? { onWall: walk.placeAt } : {})}
+              {...(walk.record.canRecord ? { onWall: walk.moves.placeAt } : {})}
             />
           </div>
         )}
       </div>
       <div className={classes.keys}>
-        <PatternKeys lamps={walk.isDraft ? null : walk.lamps} onPattern={walk.recordPattern} />
+        <PatternKeys lamps={walk.shown.isDraft ? null : walk.shown.lamps} onPattern={walk.record.pattern} />
         <div className={classes.actions}>
           <Button
             className={classes.main ?? ''}
             size="lg"
-            disabled={!walk.canRecord}
+            disabled={!walk.record.canRecord}
             onClick={(event) => main.act(event.timeStamp)}
             onKeyDown={pressOnce}
             rightSection={<kbd className={classes.kbd}>{main.key}</kbd>}
@@ -113,7 +113,7 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
             variant="default"
             size="lg"
             className={classes.small ?? ''}
-            disabled={!walk.canRecord}
+            disabled={!walk.record.canRecord}
             onClick={() => onSheet('not-reached')}
             aria-keyshortcuts={sheetWords['not-reached'].key}
             rightSection={<kbd className={classes.kbd}>{sheetWords['not-reached'].key}</kbd>}
@@ -123,7 +123,7 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
           <Button
             variant="default"
             size="lg"
-            onClick={walk.undo}
+            onClick={walk.record.undo}
             aria-keyshortcuts="U"
             rightSection={<kbd className={classes.kbd}>U</kbd>}
           >

@@ -22,23 +22,24 @@ type WordsFor = string | ((house: House, receptacle: string) => string);
 /** What is said of a receptacle, made from the house as it stands when it is kept. */
 type About = (receptacle: string, house: House) => readonly JobStatement[];
 
+/** What records in the walk, and how it went. */
 export interface Recording {
   /** A reading is being kept. */
-  readonly isRecording: boolean;
+  readonly isBusy: boolean;
   /** The latest press was the second of the same key within half a second, and recorded nothing. */
   readonly isSlip: boolean;
   /** The latest action could not be stored, and why; null where it could. */
   readonly failure: string | null;
   readonly canKeep: boolean;
-  /** True for a press that counts; that it does not is said. `at`: the event's time stamp. */
+  /** True for a press that counts; that it does not is shown. `at`: the event's time stamp. */
   readonly counts: (key: string, at: number) => boolean;
-  readonly record: (lamps: Lamps, at: number) => void;
-  /** Keeps what is said of the place shown, its receptacle described first where it is new. */
-  readonly say: (about: About, words: WordsFor, goesOn?: boolean) => void;
-  /** Keeps how the receptacle at the place shown is described; what is not said stays as it is. */
-  readonly describe: (fields: ReceptacleFields, words: string) => void;
-  /** Keeps what is said of the house. */
-  readonly tell: (words: string, ...parts: readonly JobPart[]) => void;
+  readonly lamps: (lamps: Lamps, at: number) => void;
+  /** Statements on the receptacle at the place shown, which is described first where it is new. */
+  readonly statement: (about: About, words: WordsFor, goesOn?: boolean) => void;
+  /** How the receptacle at the place shown is described; what is not given stays as it is. */
+  readonly fields: (fields: ReceptacleFields, words: string) => void;
+  /** Statements on the house. */
+  readonly ofHouse: (words: string, ...parts: readonly JobPart[]) => void;
   /** Another place was taken in hand: what is still being kept no longer leads on. */
   readonly moved: () => void;
 }
@@ -54,7 +55,7 @@ export interface RecordingOptions {
   readonly onKept: (words: string, to: CurrentPlace | null) => void;
   /** A reading of lamps no longer is a draft of its own. */
   readonly onRead: (read: Lamps) => void;
-  readonly onSaid: (words: string) => void;
+  readonly onNotice: (words: string) => void;
 }
 
 const notKept = 'Not kept: this device could not store it. Try again, or free some space.';
@@ -65,7 +66,7 @@ const notKept = 'Not kept: this device could not store it. Try again, or free so
  */
 export function useRecording(options: RecordingOptions): Recording {
   const words = useWords();
-  const { job, tester, shownPlace, onBegun, onKept, onRead, onSaid } = options;
+  const { job, tester, shownPlace, onBegun, onKept, onRead, onNotice } = options;
   const keep = useKeep();
   const isFirst = usePresses();
   const [beingKept, setBeingKept] = useState(0);
@@ -118,7 +119,7 @@ export function useRecording(options: RecordingOptions): Recording {
       });
   };
 
-  const record = useDrawn((read: Lamps, at: number): void => {
+  const lamps = useDrawn((read: Lamps, at: number): void => {
     const place = shownPlace();
     if (keep === null || place === null || !counts(`${read.hn} ${read.hg} ${read.ng}`, at)) return;
     const verdict = judgeByLamps({ lamps: read });
@@ -146,7 +147,7 @@ export function useRecording(options: RecordingOptions): Recording {
     });
   });
 
-  const say = useDrawn((about: About, words: WordsFor, goesOn?: boolean): void => {
+  const statement = useDrawn((about: About, words: WordsFor, goesOn?: boolean): void => {
     const place = shownPlace();
     if (keep === null || place === null) return;
     setSlip(false);
@@ -156,7 +157,7 @@ export function useRecording(options: RecordingOptions): Recording {
     void keepAt(place, statements, words, goesOn === true);
   });
 
-  const describe = useDrawn((fields: ReceptacleFields, words: string): void => {
+  const fields = useDrawn((given: ReceptacleFields, words: string): void => {
     const place = shownPlace();
     if (keep === null || place === null) return;
     setSlip(false);
@@ -165,31 +166,31 @@ export function useRecording(options: RecordingOptions): Recording {
     const statements = (house: House): readonly JobStatement[] => {
       const [added] = describedAt(place, house);
       return added === undefined
-        ? receptacleRedescribed(house, place.receptacle, fields)
-        : [{ ...added, ...fields }];
+        ? receptacleRedescribed(house, place.receptacle, given)
+        : [{ ...added, ...given }];
     };
     void keepAt(place, statements, words, false);
   });
 
-  const tell = useDrawn((words: string, ...parts: readonly JobPart[]): void => {
+  const ofHouse = useDrawn((words: string, ...parts: readonly JobPart[]): void => {
     setSlip(false);
     setFailure(null);
     void keep?.inJob(job, ...parts).then(
-      () => onSaid(words),
+      () => onNotice(words),
       () => setFailure(notKept),
     );
   });
 
   return {
-    isRecording: beingKept > 0,
+    isBusy: beingKept > 0,
     isSlip,
     failure,
     canKeep: keep !== null,
     counts,
-    record,
-    say,
-    describe,
-    tell,
+    lamps,
+    statement,
+    fields,
+    ofHouse,
     moved,
   };
 }

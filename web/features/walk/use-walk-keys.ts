@@ -35,19 +35,19 @@ export interface MainAction {
 
 /** What Enter and the large button do. Where it is dangerous, nothing asks for a tester to be plugged in. */
 export function mainAction(walk: Walk, words: Spoken): MainAction {
-  const { isDraft, lamps, verdict, isRead, danger } = walk;
+  const { isDraft, lamps, verdict, isRead, danger } = walk.shown;
   // One key that does different things: the second press of a double tap must not do what the screen says by then.
   const once = (act: (at: number) => void) => (at: number) => {
-    if (walk.counts('main', at)) act(at);
+    if (walk.record.counts('main', at)) act(at);
   };
   if (isDraft && lamps !== null && verdict !== null)
     return {
       words: `Record: ${words.verdict(verdict).headline.toLowerCase()}`,
       key: 'Enter',
-      act: once((at) => walk.record(lamps, at)),
+      act: once((at) => walk.record.lamps(lamps, at)),
     };
-  if (isRead || danger !== null) return { words: 'Next', key: 'Enter', act: once(walk.goOn) };
-  return { words: 'Correct – next', key: '1', act: once((at) => walk.recordPattern('hn-hg', at)) };
+  if (isRead || danger !== null) return { words: 'Next', key: 'Enter', act: once(walk.moves.goOn) };
+  return { words: 'Correct – next', key: '1', act: once((at) => walk.record.pattern('hn-hg', at)) };
 }
 
 export interface WalkKeyActions {
@@ -64,7 +64,7 @@ export function useWalkKeys(
 ) {
   const words = useWords();
   const [opened, { open, close }] = useDisclosure(false);
-  const { currentPlace } = walk;
+  const { currentPlace } = walk.here;
   const unlessHelp = (act: () => void) => () => {
     if (!opened && !isEntering) act();
   };
@@ -73,21 +73,21 @@ export function useWalkKeys(
     if (!opened && !isEntering && !event.repeat) act(event.timeStamp);
   };
   const move = (step: 1 | -1) => () => {
-    if (currentPlace !== null) walk.take(stepInRoom(house, currentPlace, step));
+    if (currentPlace !== null) walk.moves.take(stepInRoom(house, currentPlace, step));
   };
   const moveRoom = (step: 1 | -1) => () => {
     const to = currentPlace === null ? null : stepRoom(house, currentPlace.room, step);
-    if (to !== null) walk.take(to);
+    if (to !== null) walk.moves.take(to);
   };
   useHotkeys([
     ...lampPatterns.map((pattern, index): [string, (event: KeyboardEvent) => void] => [
       String(index + 1),
-      recording((at) => walk.recordPattern(pattern, at)),
+      recording((at) => walk.record.pattern(pattern, at)),
     ]),
-    ['J', unlessHelp(() => walk.toggle('hn'))],
-    ['K', unlessHelp(() => walk.toggle('ng'))],
-    ['L', unlessHelp(() => walk.toggle('hg'))],
-    ['Escape', unlessHelp(walk.discard)],
+    ['J', unlessHelp(() => walk.shown.toggle('hn'))],
+    ['K', unlessHelp(() => walk.shown.toggle('ng'))],
+    ['L', unlessHelp(() => walk.shown.toggle('hg'))],
+    ['Escape', unlessHelp(walk.shown.discard)],
     ['ArrowLeft', unlessHelp(move(-1))],
     ['ArrowRight', unlessHelp(move(1))],
     ['ArrowUp', unlessHelp(moveRoom(-1))],
@@ -95,14 +95,14 @@ export function useWalkKeys(
     [
       'A',
       unlessHelp(() => {
-        if (currentPlace !== null) walk.take({ room: currentPlace.room, receptacle: null });
+        if (currentPlace !== null) walk.moves.take({ room: currentPlace.room, receptacle: null });
       }),
     ],
     ['M', unlessHelp(onEnterReading)],
     ['S', unlessHelp(onNextTest)],
     ...sheetIds.map((id): [string, () => void] => [sheetWords[id].key, unlessHelp(() => onSheet(id))]),
-    ['U', unlessHelp(walk.undo)],
-    ['mod+Z', unlessHelp(walk.undo)],
+    ['U', unlessHelp(walk.record.undo)],
+    ['mod+Z', unlessHelp(walk.record.undo)],
     ['shift+?', open],
     ['?', open],
   ]);

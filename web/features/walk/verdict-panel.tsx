@@ -49,7 +49,8 @@ export interface VerdictPanelProps {
 /** What the readings mean, what else fits, what is not ruled out, and the test that tells. */
 export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, onSheet }: VerdictPanelProps) {
   const words = useWords();
-  const { verdict, judged, currentPlace } = walk;
+  const { verdict, judged } = walk.shown;
+  const { currentPlace } = walk.here;
   const enterReading = useDrawn(() =>
     onTest(currentPlace?.receptacle ?? '', { instrument: 'meter', loadsOff: false }),
   );
@@ -58,27 +59,33 @@ export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, o
     <section className={classes.panel} aria-label="Verdict" tabIndex={0}>
       <div aria-live="polite" className={classes.words}>
         {verdict === null ? (
-          <NothingRead hasDanger={walk.danger !== null} />
+          <NothingRead hasDanger={walk.shown.danger !== null} />
         ) : (
           <VerdictWords
             verdict={verdict}
-            isDraft={walk.isDraft}
+            isDraft={walk.shown.isDraft}
             isJudged={judged !== null}
-            hasDanger={walk.danger !== null}
+            hasDanger={walk.shown.danger !== null}
           />
         )}
       </div>
-      {walk.danger !== null && <DangerWords danger={walk.danger} walk={walk} />}
+      {walk.shown.danger !== null && <DangerWords danger={walk.shown.danger} walk={walk} />}
       {isDoubted && (
         <p className={classes.stop}>
           A tester failed its function check after this was read: read it again with a good one.
         </p>
       )}
       {judged !== null && (
-        <EngineOpinion judged={judged} next={walk.next} cause={walk.cause} nameOf={nameOf} onTest={onTest} />
+        <EngineOpinion
+          judged={judged}
+          next={walk.shown.next}
+          cause={walk.shown.cause}
+          nameOf={nameOf}
+          onTest={onTest}
+        />
       )}
       <Halves walk={walk} asksForHalves={asksForHalves} onTakeApart={() => onSheet('edit')} />
-      {judged !== null && walk.danger === null && verdict?.plain === false && (
+      {judged !== null && walk.shown.danger === null && verdict?.plain === false && (
         <p className={classes.caution}>
           Before any cover comes off: read the neighbours on the same circuit, of three in a row the two outer
           ones first.
@@ -89,7 +96,7 @@ export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, o
           {words.cautions[id]}
         </p>
       ))}
-      <Tools canRecord={walk.canRecord} onSheet={onSheet} onReading={enterReading} />
+      <Tools canRecord={walk.record.canRecord} onSheet={onSheet} onReading={enterReading} />
     </section>
   );
 }
@@ -134,19 +141,19 @@ const Tools = memo(function Tools({ canRecord, onSheet, onReading }: ToolsProps)
 function DangerWords({ danger, walk }: { readonly danger: Danger; readonly walk: Walk }) {
   const words = useWords();
   const { stop, doThis } = words.dangers[danger];
-  const warned = walk.receptacle?.warnings.findLast((one) => one.danger === danger);
+  const warned = walk.here.receptacle?.warnings.findLast((one) => one.danger === danger);
   return (
     <section className={classes.stop} aria-label="Danger" role="alert">
-      <p>{walk.verdict?.stop == null ? stop : words.stop(walk.verdict.stop)}</p>
+      <p>{walk.shown.verdict?.stop == null ? stop : words.stop(walk.shown.verdict.stop)}</p>
       <p className={classes.doThis}>{doThis}</p>
       {warned === undefined ? (
         <Button
           variant="default"
-          disabled={!walk.canRecord}
+          disabled={!walk.record.canRecord}
           onClick={() =>
-            walk.say(
+            walk.record.statement(
               (receptacle) => [{ kind: 'people-warned', receptacle, danger }],
-              `${walk.name}: people warned`,
+              `${walk.here.name}: people warned`,
             )
           }
         >
@@ -169,7 +176,9 @@ function Halves({
   readonly asksForHalves: boolean;
   readonly onTakeApart: () => void;
 }) {
-  const { receptacle, isRead, isDraft, canRecord, danger } = walk;
+  const { receptacle } = walk.here;
+  const { isRead, isDraft, danger } = walk.shown;
+  const { canRecord } = walk.record;
   if (receptacle === null || !isRead || isDraft || !canRecord || danger !== null) return null;
   if (receptacle.halfOf !== null || receptacle.type === 'single-socket') return null;
   if (receptacle.halves?.alike === false)
@@ -182,19 +191,19 @@ function Halves({
       </section>
     );
   if (!asksForHalves || receptacle.halves !== undefined) return null;
-  const say = (alike: boolean): void =>
-    walk.say(
+  const record = (alike: boolean): void =>
+    walk.record.statement(
       (at) => [{ kind: 'halves-tried', receptacle: at, alike }],
-      `${walk.name}: ${alike ? 'both halves alike' : 'its halves differ'}`,
+      `${walk.here.name}: ${alike ? 'both halves alike' : 'its halves differ'}`,
     );
   return (
     <section className={classes.halves} aria-label="Both halves">
       <p>Try both halves. How does the other one read?</p>
       <div className={classes.pair}>
-        <Button size="compact-sm" variant="default" onClick={() => say(true)}>
+        <Button size="compact-sm" variant="default" onClick={() => record(true)}>
           Alike
         </Button>
-        <Button size="compact-sm" variant="default" onClick={() => say(false)}>
+        <Button size="compact-sm" variant="default" onClick={() => record(false)}>
           Otherwise
         </Button>
       </div>

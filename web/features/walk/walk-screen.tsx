@@ -45,7 +45,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const [sheet, setSheet] = useState<SheetId | null>(null);
   const names = useMemo(() => new Map(receptaclesOf(house).map(({ id, name }) => [id, name])), [house]);
   const nameOf = useCallback((id: string): string => names.get(id) ?? '', [names]);
-  const { take } = walk;
+  const { take } = walk.moves;
   const takeById = useCallback(
     (id: string): void => {
       const room = house.rooms.find(({ receptacles }) => receptacles.some((one) => one.id === id));
@@ -54,7 +54,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
     [house, take],
   );
   const test = (at: string, reading: AskedReading): void => {
-    if (at !== '' && at !== walk.currentPlace?.receptacle) takeById(at);
+    if (at !== '' && at !== walk.here.currentPlace?.receptacle) takeById(at);
     const opens = sheetFor(reading.instrument);
     if (opens === null) setAsked(reading);
     else setSheet(opens);
@@ -62,7 +62,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const help = useWalkKeys(house, walk, asked !== null || sheet !== null, {
     onEnterReading: () => setAsked({ instrument: 'meter', loadsOff: false }),
     onNextTest: () => {
-      const { next } = walk;
+      const { next } = walk.shown;
       if (next !== null)
         test(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true });
     },
@@ -70,7 +70,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
   });
   const isPainted = useAfterPaint();
   const survey = useMemo(() => surveyOf(assessment), [assessment]);
-  const here = assessment.receptacles.get(walk.receptacle?.id ?? '');
+  const here = assessment.receptacles.get(walk.here.receptacle?.id ?? '');
   return (
     <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} assessed={assessed} stage="walk">
       <h1 className={classes.unseen}>Walk: {house.address ?? noAddress}</h1>
@@ -78,16 +78,21 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
         <nav className={classes.rooms} aria-label="Rooms">
           <CausesList assessment={assessment} nameOf={nameOf} onTake={takeById} />
           {isPainted && (
-            <RoomList survey={survey} house={house} currentPlace={walk.currentPlace} onTake={walk.take} />
+            <RoomList
+              survey={survey}
+              house={house}
+              currentPlace={walk.here.currentPlace}
+              onTake={walk.moves.take}
+            />
           )}
           <div className={classes.foot}>
-            <AddRoom onAdd={walk.addRoom} />
+            <AddRoom onAdd={walk.moves.addRoom} />
             <button type="button" onClick={() => setSheet('leaving')}>
               Close-out … <kbd>F</kbd>
             </button>
           </div>
         </nav>
-        {walk.room === null ? (
+        {walk.here.room === null ? (
           <section className={classes.empty}>
             <h2>Add the first room</h2>
             <p>{words.screens.walk.roundTheRoom}</p>
@@ -114,13 +119,13 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
       {isPainted && (
         <>
           <ReadingForm
-            name={walk.name}
+            name={walk.here.name}
             place={`${job} ${placeOf(walk)}`}
             asked={asked}
-            groundMayBeLive={walk.judged === null || walk.judged.contacts.ground !== 'not-live'}
+            groundMayBeLive={walk.shown.judged === null || walk.shown.judged.contacts.ground !== 'not-live'}
             onRecord={(shown, plateScrew) => {
               setAsked(null);
-              walk.recordShown(shown, plateScrew);
+              walk.record.shown(shown, plateScrew);
             }}
             onClose={() => setAsked(null)}
           />

@@ -12,7 +12,7 @@ import classes from './sheets.module.css';
 export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
   const words = useWords();
   const draft = useDraft<{ breaker: string; dead: readonly string[] }>(`breaker ${job}`, {
-    breaker: walk.receptacle?.breaker ?? '',
+    breaker: walk.here.receptacle?.breaker ?? '',
     dead: [],
   });
   const { breaker, dead } = draft.fields;
@@ -21,7 +21,7 @@ export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
   const name = breaker.trim();
   const by = { kind: 'breaker' as const, breaker: name };
   const keepDead = (): void => {
-    walk.tell(`Breaker ${name} feeds ${dead.length}`, (standing) => {
+    walk.record.ofHouse(`Breaker ${name} feeds ${dead.length}`, (standing) => {
       const places = new Map(receptaclesOf(standing.house).map(({ id, place }) => [id, place]));
       return dead.flatMap((receptacle): JobStatement[] => [
         { kind: 'lost-power', by, outlet: receptacle, lost: true },
@@ -39,7 +39,11 @@ export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
         <Button
           size="lg"
           onClick={() => {
-            walk.tell(`Breaker ${name}: power is back`, { kind: 'power-restored', by, restored: true });
+            walk.record.ofHouse(`Breaker ${name}: power is back`, {
+              kind: 'power-restored',
+              by,
+              restored: true,
+            });
             draft.clear();
             onClose();
           }}
@@ -84,7 +88,9 @@ function AskLeave({ walk }: Pick<SheetProps, 'walk'>) {
       <p className={classes.caution}>{words.cautions.breaker}</p>
       <Button
         variant="default"
-        onClick={() => walk.tell('Leave to switch breakers', { kind: 'job-described', breakerLeave: true })}
+        onClick={() =>
+          walk.record.ofHouse('Leave to switch breakers', { kind: 'job-described', breakerLeave: true })
+        }
       >
         Leave was given
       </Button>

@@ -23,9 +23,9 @@ export function CloseOutSheet({ job, house, walk }: SheetProps) {
           size="md"
           label={words.closeOut[item]}
           checked={house.left.includes(item)}
-          disabled={!walk.canRecord}
+          disabled={!walk.record.canRecord}
           onChange={() =>
-            walk.tell(words.closeOut[item], ({ house: standing }) => [
+            walk.record.ofHouse(words.closeOut[item], ({ house: standing }) => [
               { kind: 'left-as-found', item, done: !standing.left.includes(item) },
             ])
           }

@@ -62,7 +62,7 @@ interface Inside {
 /** What is seen inside the box: only after a qualified person has proved it dead. */
 export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
   const words = useWholeWords();
-  const before = walk.receptacle?.coverOff ?? null;
+  const before = walk.here.receptacle?.coverOff ?? null;
   const [isDead, setDead] = useState(false);
   const draft = useDraft<Inside>(`cover off ${job} ${placeOf(walk)}`, {
     metal: before?.metal,
@@ -76,7 +76,7 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
   });
   const { metal, jacket, amps, awg, insulation, marking, jumper, pushIn } = draft.fields;
   const save = (): void => {
-    walk.say(
+    walk.record.statement(
       (receptacle) => [
         {
           kind: 'cover-off',
@@ -92,7 +92,7 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
           ...(marking === undefined ? {} : { marking }),
         },
       ],
-      `Recorded: ${walk.name}, cover off`,
+      `Recorded: ${walk.here.name}, cover off`,
     );
     draft.clear();
     onClose();

@@ -38,14 +38,14 @@ function takenApart(house: House, id: string, lower: string): readonly JobStatem
 /** Renames a receptacle, moves it to another room, merges it with another, or takes its halves apart. */
 export function EditSheet({ walk, house, onClose }: SheetProps) {
   const words = useWords();
-  const { receptacle, room, name } = walk;
+  const { receptacle, room, name } = walk.here;
   const [into, setInto] = useState('');
   if (receptacle === null || room === null) return <p>{words.screens.walk.nothingHere}</p>;
   const rooms = namedRooms(house);
   const others = rooms.flatMap((one) => one.receptacles).filter(({ id }) => id !== receptacle.id);
   const takeApart = (): void => {
     const lower = v7();
-    walk.say((id, standing) => takenApart(standing, id, lower), `${name}: halves apart`);
+    walk.record.statement((id, standing) => takenApart(standing, id, lower), `${name}: halves apart`);
     onClose();
   };
   return (
@@ -54,7 +54,7 @@ export function EditSheet({ walk, house, onClose }: SheetProps) {
         label="Name"
         longest={60}
         value={name}
-        onSave={(to) => to !== null && walk.describe({ name: to }, `Renamed: ${to}`)}
+        onSave={(to) => to !== null && walk.record.fields({ name: to }, `Renamed: ${to}`)}
       />
       <NativeSelect
         label="Room"
@@ -63,7 +63,7 @@ export function EditSheet({ walk, house, onClose }: SheetProps) {
         onChange={(event) => {
           const to = event.currentTarget.value;
           const toName = rooms.find(({ id }) => id === to)?.name ?? '';
-          walk.tell(`Moved: ${name} to ${toName}`, (standing) =>
+          walk.record.ofHouse(`Moved: ${name} to ${toName}`, (standing) =>
             receptacleRedescribed(standing.house, receptacle.id, { room: to, spot: null }),
           );
           onClose();
@@ -98,7 +98,7 @@ export function EditSheet({ walk, house, onClose }: SheetProps) {
             disabled={into === ''}
             onClick={() => {
               const other = others.find(({ id }) => id === into);
-              walk.tell(`Merged: ${name} into ${other?.name ?? ''}`, {
+              walk.record.ofHouse(`Merged: ${name} into ${other?.name ?? ''}`, {
                 kind: 'receptacle-merged',
                 receptacle: receptacle.id,
                 into,

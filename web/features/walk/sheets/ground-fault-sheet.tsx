@@ -22,7 +22,7 @@ export function GroundFaultSheet(props: SheetProps) {
   const words = useWords();
   const { walk, house } = props;
   const [isTripped, setTripped] = useState(false);
-  const latest = walk.receptacle?.groundFaultTests.at(-1);
+  const latest = walk.here.receptacle?.groundFaultTests.at(-1);
   return (
     <div className={classes.sheet}>
       {isTripped ? (
@@ -37,7 +37,8 @@ export function GroundFaultSheet(props: SheetProps) {
           <OwnButton walk={walk} onTripped={() => setTripped(true)} />
           {latest !== undefined && (
             <p>
-              <strong>Last try:</strong> {words.groundFault[groundFaultResult(latest, walk.verdict).code]}
+              <strong>Last try:</strong>{' '}
+              {words.groundFault[groundFaultResult(latest, walk.shown.verdict).code]}
             </p>
           )}
           <ProtectionNotes walk={walk} />
@@ -59,7 +60,7 @@ const tested = (
   result: 'tripped' | 'no-trip' | 'power-stays-on' | 'no-power',
   heldSeconds?: number,
 ): void =>
-  walk.say(
+  walk.record.statement(
     (receptacle) => [
       {
         kind: 'ground-fault-tested',
@@ -69,14 +70,17 @@ const tested = (
         ...(heldSeconds === undefined ? {} : { heldSeconds }),
       },
     ],
-    `Recorded: ${walk.name}, ${name}, ${result.replaceAll('-', ' ')}`,
+    `Recorded: ${walk.here.name}, ${name}, ${result.replaceAll('-', ' ')}`,
   );
 
 /** The tester's button needs a ground, and lamps that read correct first. */
 function TesterButton({ walk, onTripped }: ButtonProps) {
   const words = useWords();
   const held = useHeldButton();
-  const isAllowed = walk.verdict?.plain === true && !walk.isDraft && walk.verdict.contacts.ground !== 'live';
+  const isAllowed =
+    walk.shown.verdict?.plain === true &&
+    !walk.shown.isDraft &&
+    walk.shown.verdict.contacts.ground !== 'live';
   const finish = (result: 'tripped' | 'no-trip'): void => {
     tested(words.screens.walk.groundFaultTest, walk, 'tester-button', result, held.end());
     if (result === 'tripped') onTripped();
@@ -84,7 +88,7 @@ function TesterButton({ walk, onTripped }: ButtonProps) {
   if (!isAllowed)
     return (
       <p className={classes.caution}>
-        {walk.verdict === null && 'Read the lamps first. '}
+        {walk.shown.verdict === null && 'Read the lamps first. '}
         {`${words.cautions['button-needs-ground']} Use the device’s own button.`}
       </p>
     );
@@ -157,7 +161,7 @@ function deadSince(house: House, here: string, devices: readonly string[]): read
 /** Which receptacles went dead with it, where its reset is, and that the power is back. */
 function AfterTrip({ walk, house, onClose }: SheetProps) {
   const words = useWords();
-  const here = walk.receptacle?.id ?? '';
+  const here = walk.here.receptacle?.id ?? '';
   /** Where the reset was said to be, the latest last. */
   const [said, setSaid] = useState<readonly string[]>([here]);
   const by = said.at(-1) ?? here;
@@ -177,23 +181,26 @@ function AfterTrip({ walk, house, onClose }: SheetProps) {
     latestWith(wentDead, source)?.powerBack === true;
   // Each is an entry at once: until it is said that the power is back, it is not.
   const toggle = (id: string): void =>
-    walk.tell(`${walk.name}: dead with it`, ({ house: standing }) =>
+    walk.record.ofHouse(`${walk.here.name}: dead with it`, ({ house: standing }) =>
       lost(standing, toggled(deadSince(standing, here, said), id)),
     );
   const finish = (powerBack: boolean): void => {
-    walk.tell(powerBack ? `${walk.name}: power is back` : `${walk.name}: power is NOT back`, (standing) => [
-      ...lost(standing.house, deadSince(standing.house, here, said)),
-      { kind: 'power-restored', by: source, restored: powerBack },
-      ...(by === here
-        ? []
-        : [
-            {
-              kind: 'protection-noted' as const,
-              receptacle: here,
-              resetAt: whereIs(standing.house, by)?.receptacle.name ?? null,
-            },
-          ]),
-    ]);
+    walk.record.ofHouse(
+      powerBack ? `${walk.here.name}: power is back` : `${walk.here.name}: power is NOT back`,
+      (standing) => [
+        ...lost(standing.house, deadSince(standing.house, here, said)),
+        { kind: 'power-restored', by: source, restored: powerBack },
+        ...(by === here
+          ? []
+          : [
+              {
+                kind: 'protection-noted' as const,
+                receptacle: here,
+                resetAt: whereIs(standing.house, by)?.receptacle.name ?? null,
+              },
+            ]),
+      ],
+    );
     onClose();
   };
   return (

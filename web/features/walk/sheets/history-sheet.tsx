@@ -17,8 +17,8 @@ export function HistorySheet({ walk, house, entries }: SheetProps) {
   const { nameOf } = useNames();
   const device = useDevice();
   const kit = useKit();
-  if (walk.receptacle === null) return <p>Nothing was entered here yet.</p>;
-  const { id, mergedFrom = [] } = walk.receptacle;
+  if (walk.here.receptacle === null) return <p>Nothing was entered here yet.</p>;
+  const { id, mergedFrom = [] } = walk.here.receptacle;
   const gone = new Set(entries.flatMap((entry) => (entry.kind === 'withdrawn' ? entry.entries : [])));
   const about = entries
     .filter(
@@ -45,12 +45,12 @@ export function HistorySheet({ walk, house, entries }: SheetProps) {
               {dayjs(entry.at).format('D MMM HH:mm:ss')} · {who(entry)}
             </small>
           </span>
-          {!gone.has(entry.id) && walk.canRecord && (
+          {!gone.has(entry.id) && walk.record.canRecord && (
             <Button
               size="compact-sm"
               variant="default"
               onClick={() =>
-                walk.tell(`Taken back: ${entryLine(words.entries, entry)}`, {
+                walk.record.ofHouse(`Taken back: ${entryLine(words.entries, entry)}`, {
                   kind: 'withdrawn',
                   entries: [entry.id],
                 })

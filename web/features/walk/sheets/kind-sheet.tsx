@@ -13,11 +13,11 @@ import classes from './sheets.module.css';
 /** What kind of receptacle it is, where on the walls, and what feeds it. */
 export function KindSheet({ walk, onClose }: SheetProps) {
   const words = useWords();
-  const { receptacle, room, name, type } = walk;
+  const { receptacle, room, name, type } = walk.here;
   const region = useRegion();
   const [sliding, setSliding] = useState<number | null>(null);
   if (room === null) return null;
-  const spot = sliding ?? receptacle?.spot ?? walk.nextSpot;
+  const spot = sliding ?? receptacle?.spot ?? walk.here.nextSpot;
   return (
     <div className={classes.sheet}>
       <ChoiceKeys
@@ -26,7 +26,7 @@ export function KindSheet({ walk, onClose }: SheetProps) {
         choices={typesIn[region].map((one) => [one, words.receptacleTypes[one]] as const)}
         chosen={(one) => one === type}
         onChoose={(one) =>
-          walk.describe({ type: one }, `${name}: ${words.receptacleTypes[one].toLowerCase()}`)
+          walk.record.fields({ type: one }, `${name}: ${words.receptacleTypes[one].toLowerCase()}`)
         }
       />
       {region === 'north-america' && (
@@ -34,7 +34,9 @@ export function KindSheet({ walk, onClose }: SheetProps) {
           label="A three-to-two adapter is in use"
           description={words.screens.walk.adapter}
           checked={receptacle?.adapter ?? false}
-          onChange={(event) => walk.describe({ adapter: event.currentTarget.checked }, `${name}: adapter`)}
+          onChange={(event) =>
+            walk.record.fields({ adapter: event.currentTarget.checked }, `${name}: adapter`)
+          }
         />
       )}
       <section className={classes.part} aria-label="Place on the walls">
@@ -58,9 +60,9 @@ export function KindSheet({ walk, onClose }: SheetProps) {
           min={0}
           max={0.99}
           step={0.01}
-          value={receptacle?.spot ?? walk.nextSpot ?? 0}
+          value={receptacle?.spot ?? walk.here.nextSpot ?? 0}
           onSlide={setSliding}
-          onSave={(to) => walk.describe({ spot: to }, `Placed: ${name}`)}
+          onSave={(to) => walk.record.fields({ spot: to }, `Placed: ${name}`)}
         />
         <SavedSlider
           thumbLabel="Door, clockwise from the corner at the top left"
@@ -70,7 +72,9 @@ export function KindSheet({ walk, onClose }: SheetProps) {
           step={0.01}
           value={room.door}
           onSave={(door) =>
-            walk.tell(`${room.name}: door`, (standing) => roomRedescribed(standing.house, room.id, { door }))
+            walk.record.ofHouse(`${room.name}: door`, (standing) =>
+              roomRedescribed(standing.house, room.id, { door }),
+            )
           }
         />
         <p className={classes.soft}>{words.screens.walk.sliders}</p>
@@ -82,7 +86,7 @@ export function KindSheet({ walk, onClose }: SheetProps) {
           breaker={receptacle?.breaker ?? null}
           place={receptacle?.place ?? null}
           onFeed={(breaker, place) =>
-            walk.say(
+            walk.record.statement(
               (id) => [{ kind: 'receptacle-fed', receptacle: id, breaker, place }],
               breaker === null ? `${name}: breaker not known` : `${name} is on breaker ${breaker}`,
             )

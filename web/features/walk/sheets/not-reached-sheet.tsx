@@ -7,14 +7,14 @@ import classes from './sheets.module.css';
 /** Why it was not reached: one key, and the walk goes on. */
 export function NotReachedSheet({ walk, onClose }: SheetProps) {
   const words = useWords();
-  const current = walk.receptacle?.notReached ?? null;
+  const current = walk.here.receptacle?.notReached ?? null;
   const choose = (reason: (typeof notReachedReasons)[number]): void => {
     const isBack = reason === current;
-    walk.say(
+    walk.record.statement(
       (receptacle) => [{ kind: 'not-reached', receptacle, reason: isBack ? null : reason }],
       isBack
-        ? `${walk.name}: to be reached`
-        : `Not reached: ${walk.name}, ${words.notReached[reason].toLowerCase()}`,
+        ? `${walk.here.name}: to be reached`
+        : `Not reached: ${walk.here.name}, ${words.notReached[reason].toLowerCase()}`,
       !isBack,
     );
     onClose();

@@ -9,11 +9,14 @@ import classes from './sheets.module.css';
 export function NoteSheet({ job, walk, onClose }: SheetProps) {
   const draft = useDraft(`note ${job} ${placeOf(walk)}`, { text: '' });
   const { text } = draft.fields;
-  const notes = walk.receptacle?.notes ?? [];
+  const notes = walk.here.receptacle?.notes ?? [];
   const save = (event: SubmitEvent): void => {
     event.preventDefault();
     if (text.trim() === '') return;
-    walk.say((receptacle) => [{ kind: 'noted', receptacle, text: text.trim() }], `Noted: ${walk.name}`);
+    walk.record.statement(
+      (receptacle) => [{ kind: 'noted', receptacle, text: text.trim() }],
+      `Noted: ${walk.here.name}`,
+    );
     draft.clear();
     onClose();
   };

@@ -15,22 +15,25 @@ type Noted = Omit<Extract<JobStatement, { kind: 'protection-noted' }>, 'kind' | 
 /** Labels, the place of the reset, and the age of the device. */
 export function ProtectionNotes({ walk }: { readonly walk: Walk }) {
   const words = useWords();
-  const protection = walk.receptacle?.protection;
+  const protection = walk.here.receptacle?.protection;
   const labels = protection?.labels ?? null;
   const madeIn = protection?.madeIn ?? null;
   const note = (fields: Noted, words: string): void =>
-    walk.say((receptacle) => [{ kind: 'protection-noted', receptacle, ...fields }], `${walk.name}: ${words}`);
+    walk.record.statement(
+      (receptacle) => [{ kind: 'protection-noted', receptacle, ...fields }],
+      `${walk.here.name}: ${words}`,
+    );
   const toggle = (label: ProtectionLabel): void =>
-    walk.say((receptacle, house) => {
+    walk.record.statement((receptacle, house) => {
       const there = whereIs(house, receptacle)?.receptacle.protection.labels ?? [];
       return [{ kind: 'label-noted', receptacle, label, there: !there.includes(label) }];
-    }, `${walk.name}: labels`);
+    }, `${walk.here.name}: labels`);
   const noLabels = (): void =>
-    walk.say((receptacle, house) => {
+    walk.record.statement((receptacle, house) => {
       const there = whereIs(house, receptacle)?.receptacle.protection.labels ?? [];
       const off = there.map((label) => ({ kind: 'label-noted' as const, receptacle, label, there: false }));
       return [...off, { kind: 'labels-looked-for', receptacle }];
-    }, `${walk.name}: no labels`);
+    }, `${walk.here.name}: no labels`);
   return (
     <section className={classes.part} aria-label="Labels and device">
       <h3>Labels and device</h3>

@@ -2,7 +2,7 @@ import type { House, JobEntry } from '@fair-plug/core/log';
 import type { Walk } from '../use-walk';
 
 /** The place that is in hand, as a key of what is drafted there. */
-export const placeOf = ({ currentPlace }: Walk): string =>
+export const placeOf = ({ here: { currentPlace } }: Walk): string =>
   `${currentPlace?.room} ${currentPlace?.receptacle}`;
 
 /** What every sheet of the walk works on. */

@@ -9,7 +9,7 @@ import classes from './sheets.module.css';
 /** What is seen, felt or heard: each key is an entry at once. */
 export function VisibleDefectsSheet({ walk, onClose }: SheetProps) {
   const words = useWords();
-  const seen = walk.receptacle?.looks ?? [];
+  const seen = walk.here.receptacle?.looks ?? [];
   return (
     <div className={classes.sheet}>
       <ChoiceKeys
@@ -20,12 +20,12 @@ export function VisibleDefectsSheet({ walk, onClose }: SheetProps) {
         onChoose={(look) => {
           const isSeenIn = (house: House, id: string): boolean =>
             whereIs(house, id)?.receptacle.looks.includes(look) ?? false;
-          walk.say(
+          walk.record.statement(
             (receptacle, house) => [
               { kind: 'look-noted', receptacle, look, seen: !isSeenIn(house, receptacle) },
             ],
             (house, receptacle) =>
-              `${walk.name}: ${isSeenIn(house, receptacle) ? '' : 'not '}${words.looks[look].name.toLowerCase()}`,
+              `${walk.here.name}: ${isSeenIn(house, receptacle) ? '' : 'not '}${words.looks[look].name.toLowerCase()}`,
           );
         }}
       />

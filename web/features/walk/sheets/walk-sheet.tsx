@@ -38,7 +38,7 @@ export const WalkSheet = memo(
         ? ''
         : ofTheHouse.includes(open)
           ? sheetName(open, walk)
-          : `${props.walk.name}: ${sheetName(open, walk).toLowerCase()}`;
+          : `${props.walk.here.name}: ${sheetName(open, walk).toLowerCase()}`;
     return (
       <Sheet opened={open !== null} title={title} onClose={props.onClose}>
         {Content !== null && <Content {...props} />}
