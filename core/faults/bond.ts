@@ -2,16 +2,18 @@ import { z } from 'zod';
 import { type Conductor, wireOf } from '../physics/index.ts';
 import type { Box, FaultKind, Suspicion } from './kind.ts';
 import type { Open } from './open.ts';
-import { siteId, twoConductors } from './site.ts';
+import { siteId, twoConductors } from './site-schema.ts';
 import type { Swap } from './swap.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('bond'),
-  conductors: twoConductors,
-  at: siteId,
-  side: z.enum(['load', 'line']).optional(),
-});
-type Bond = z.output<typeof schema>;
+/** What a circuit file holds of it; a function, so that an engine in a browser takes no schema along. */
+export const bondSchema = () =>
+  z.strictObject({
+    kind: z.literal('bond'),
+    conductors: twoConductors,
+    at: siteId,
+    side: z.enum(['load', 'line']).optional(),
+  });
+type Bond = z.output<ReturnType<typeof bondSchema>>;
 /** A jumper stands for a ground that is not there, at times where hot and neutral are exchanged. */
 type Made = Bond | Open | Swap;
 
@@ -79,11 +81,7 @@ function atDevice({ at, groundArrives, cable }: Box): readonly Suspicion<Prior, 
 }
 
 /** Two conductors joined in a box: a jumper, a touch, a short. */
-export const bond: FaultKind<Bond, Prior, Made> & {
-  readonly schema: typeof schema;
-  readonly odds: typeof odds;
-} = {
-  schema,
+export const bond: FaultKind<Bond, Prior, Made> & { readonly odds: typeof odds } = {
   within: 'jumper',
   isSameSpot: (a, b) =>
     (a.side ?? 'load') === (b.side ?? 'load') &&

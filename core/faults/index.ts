@@ -1,11 +1,12 @@
-import { z } from 'zod';
 import type { WiredFault } from '../physics/index.ts';
 import { bond } from './bond.ts';
+import type { Fault } from './fault-schema.ts';
 import type { FaultKind, Suspicion } from './kind.ts';
 import { open } from './open.ts';
 import { resistance } from './resistance.ts';
 import { swap } from './swap.ts';
 
+export { type Fault, faultSchema } from './fault-schema.ts';
 export type { Box, Suspicion, Where } from './kind.ts';
 export { firstOhms } from './resistance.ts';
 
@@ -13,18 +14,12 @@ export { firstOhms } from './resistance.ts';
 const kinds = { open, swap, bond, resistance } as const;
 
 type Kinds = typeof kinds;
-type Kind = Kinds[keyof Kinds];
 export type FaultPrior = { [K in keyof Kinds]: keyof Kinds[K]['odds'] }[keyof Kinds];
-export type Fault = z.output<Kind['schema']>;
 
 type AnyKind = FaultKind<WiredFault, FaultPrior, Fault>;
 
 /** The kinds by their names, for the physics and for whoever asks about any fault. */
 export const faultKinds: Readonly<Record<Fault['kind'], AnyKind>> = kinds;
-
-const [first, ...others] = Object.values(kinds).map((kind): Kind['schema'] => kind.schema);
-if (first === undefined) throw new Error('no kind of fault');
-export const faultSchema = z.discriminatedUnion('kind', [first, ...others]);
 
 /** Odds of every cause at one site against its being sound, by common practice. */
 export const faultOdds = Object.assign({}, ...Object.values(kinds).map(({ odds }) => odds)) as Readonly<

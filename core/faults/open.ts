@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import type { Conductor } from '../physics/index.ts';
 import type { FaultKind } from './kind.ts';
-import { concerns, conductor, isSameConductor, leg, oneSite, oneSiteMessage, site } from './site.ts';
+import { concerns, isSameConductor } from './site.ts';
+import { conductor, leg, oneSite, oneSiteMessage, site } from './site-schema.ts';
 
-const schema = z
-  .strictObject({ kind: z.literal('open'), conductor, leg, ...site })
-  .refine(oneSite, oneSiteMessage);
-export type Open = z.output<typeof schema>;
+/** What a circuit file holds of it; a function, so that an engine in a browser takes no schema along. */
+export const openSchema = () =>
+  z.strictObject({ kind: z.literal('open'), conductor, leg, ...site }).refine(oneSite, oneSiteMessage);
+export type Open = z.output<ReturnType<typeof openSchema>>;
 
 /** Odds at one site against its being sound. */
 const odds = {
@@ -25,11 +26,7 @@ const priorOf = {
 } as const satisfies Readonly<Record<Conductor, keyof typeof odds>>;
 
 /** A conductor that does not conduct. */
-export const open: FaultKind<Open, keyof typeof odds> & {
-  readonly schema: typeof schema;
-  readonly odds: typeof odds;
-} = {
-  schema,
+export const open: FaultKind<Open, keyof typeof odds> & { readonly odds: typeof odds } = {
   within: 'conductor',
   isSameSpot: isSameConductor,
   nearerPanel: 0.6,

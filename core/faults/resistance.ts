@@ -1,18 +1,21 @@
 import { z } from 'zod';
 import type { FaultKind } from './kind.ts';
-import { concerns, conductor, isSameConductor, leg, oneSite, oneSiteMessage, site } from './site.ts';
+import { concerns, isSameConductor } from './site.ts';
+import { conductor, leg, oneSite, oneSiteMessage, site } from './site-schema.ts';
 
-const schema = z
-  .strictObject({
-    kind: z.literal('resistance'),
-    conductor,
-    leg,
-    /** In series, on top of the conductor's own. */
-    ohms: z.number().min(0).max(1e9),
-    ...site,
-  })
-  .refine(oneSite, oneSiteMessage);
-export type Resistance = z.output<typeof schema>;
+/** What a circuit file holds of it; a function, so that an engine in a browser takes no schema along. */
+export const resistanceSchema = () =>
+  z
+    .strictObject({
+      kind: z.literal('resistance'),
+      conductor,
+      leg,
+      /** In series, on top of the conductor's own. */
+      ohms: z.number().min(0).max(1e9),
+      ...site,
+    })
+    .refine(oneSite, oneSiteMessage);
+export type Resistance = z.output<ReturnType<typeof resistanceSchema>>;
 
 /** Odds at one site against its being sound. */
 const odds = {
@@ -26,11 +29,7 @@ const odds = {
 export const firstOhms = 1;
 
 /** A poor connection. */
-export const resistance: FaultKind<Resistance, keyof typeof odds> & {
-  readonly schema: typeof schema;
-  readonly odds: typeof odds;
-} = {
-  schema,
+export const resistance: FaultKind<Resistance, keyof typeof odds> & { readonly odds: typeof odds } = {
   within: 'conductor',
   isSameSpot: isSameConductor,
   nearerPanel: 0.6,

@@ -1,12 +1,14 @@
 import { z } from 'zod';
 import { type Conductor, wireOf } from '../physics/index.ts';
 import type { FaultKind } from './kind.ts';
-import { leg, oneSite, oneSiteMessage, site, twoConductors } from './site.ts';
+import { leg, oneSite, oneSiteMessage, site, twoConductors } from './site-schema.ts';
 
-const schema = z
-  .strictObject({ kind: z.literal('swap'), conductors: twoConductors, leg, ...site })
-  .refine(oneSite, oneSiteMessage);
-export type Swap = z.output<typeof schema>;
+/** What a circuit file holds of it; a function, so that an engine in a browser takes no schema along. */
+export const swapSchema = () =>
+  z
+    .strictObject({ kind: z.literal('swap'), conductors: twoConductors, leg, ...site })
+    .refine(oneSite, oneSiteMessage);
+export type Swap = z.output<ReturnType<typeof swapSchema>>;
 
 /** Odds at one site against its being sound. */
 const odds = {
@@ -26,11 +28,7 @@ const priorOf = ([a, b]: readonly [Conductor, Conductor], isCable: boolean): key
 };
 
 /** Two conductors whose far ends are exchanged. */
-export const swap: FaultKind<Swap, keyof typeof odds> & {
-  readonly schema: typeof schema;
-  readonly odds: typeof odds;
-} = {
-  schema,
+export const swap: FaultKind<Swap, keyof typeof odds> & { readonly odds: typeof odds } = {
   within: 'exchange',
   isSameSpot: (a, b) => a.conductors.join() === b.conductors.join() && a.leg === b.leg,
   nearerPanel: 0.4,
