@@ -11,7 +11,7 @@ export type { Box, Suspicion, Where } from './kind.ts';
 export { firstOhms } from './resistance.ts';
 
 /** Every kind of fault that is known: a file and a line each. */
-const kinds = { open, swap, bond, resistance } as const;
+const kinds = { open, swap, bond, resistance } as const satisfies Readonly<Record<Fault['kind'], object>>;
 
 type Kinds = typeof kinds;
 export type FaultPrior = { [K in keyof Kinds]: keyof Kinds[K]['odds'] }[keyof Kinds];
