@@ -2,13 +2,13 @@ import { type CloseOutItem, closeOutItems } from '../knowledge/observations.ts';
 import { coverageOf } from './coverage.ts';
 import { type FunctionCheck, functionChecksOf } from './function-checks.ts';
 import type { House } from './house.ts';
-import { type PowerSource, powerNotBack } from './went-dead.ts';
+import { powerNotBack, type SupplyPoint } from './went-dead.ts';
 
 /** What is still to do before the house is left. */
 export interface LeftUndone {
   readonly items: readonly CloseOutItem[];
   /** Devices and breakers that were tried, or where they were, and of which nobody said that the power is back. */
-  readonly powerNotBack: readonly PowerSource[];
+  readonly powerNotBack: readonly SupplyPoint[];
   readonly toProve: readonly FunctionCheck[];
   readonly untested: readonly string[];
 }

@@ -68,20 +68,20 @@ const untold = (house: House): readonly Receptacle[] =>
   });
 
 /** What power went off with. */
-export type PowerSource =
+export type SupplyPoint =
   /** By the name of its receptacle; null where that was taken back. */
   | { readonly kind: 'device'; readonly name: string | null }
   | { readonly kind: 'breaker'; readonly breaker: string };
 
 /** The devices and breakers, or where they were tripped, of which nobody has said that the power is back. */
-export function powerNotBack(house: House): readonly PowerSource[] {
+export function powerNotBack(house: House): readonly SupplyPoint[] {
   const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
   const said = house.wentDead
     .filter((entry) => !entry.powerBack && !isBack(entry, house))
     .map(
-      ({ by }): PowerSource =>
+      ({ by }): SupplyPoint =>
         by.kind === 'device' ? { kind: 'device', name: names.get(by.receptacle) ?? null } : by,
     );
-  const all = [...said, ...untold(house).map(({ name }): PowerSource => ({ kind: 'device', name }))];
+  const all = [...said, ...untold(house).map(({ name }): SupplyPoint => ({ kind: 'device', name }))];
   return [...new Map(all.map((one) => [JSON.stringify(one), one])).values()];
 }

@@ -1,6 +1,6 @@
 import type { Vanished } from '../findings/index.ts';
 import type { Survey } from '../instruments/index.ts';
-import type { PowerSource } from '../log/index.ts';
+import type { SupplyPoint } from '../log/index.ts';
 import type { ReportLanguage } from '../report/index.ts';
 import type { EntryTable } from './english/entries.ts';
 import type { ScreenWords } from './screen-words.ts';
@@ -44,7 +44,7 @@ export interface Words extends ReportLanguage {
   /** What the schema of a job file is called. */
   readonly jobTitle: string;
   /** "Den 1", "breaker 4": what power went off with. */
-  readonly powerSource: (source: PowerSource) => string;
+  readonly supplyPoint: (source: SupplyPoint) => string;
   readonly tables: {
     readonly receptacles: TableWords;
     readonly findings: TableWords;

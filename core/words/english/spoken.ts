@@ -2,7 +2,7 @@ import type { Spoken } from '../words.ts';
 import { causeWords } from './causes.ts';
 import { entryTable } from './entries.ts';
 import { readingWords } from './readings.ts';
-import { powerSource } from './sources.ts';
+import { supplyPoint } from './sources.ts';
 import type { Terms } from './terms.ts';
 import { type VerdictPhrases, verdictWords } from './verdicts.ts';
 
@@ -17,7 +17,7 @@ type SpokenByRule =
   | 'lampsBriefly'
   | 'language'
   | 'place'
-  | 'powerSource'
+  | 'supplyPoint'
   | 'reading'
   | 'share'
   | 'stop'
@@ -47,6 +47,6 @@ export function spokenEnglish(language: string, own: OwnSpoken): Spoken {
     ...verdictWords(own, verdictPhrases),
     language,
     entries: entryTable({ ...own, ...reading, groundFaultName }),
-    powerSource,
+    supplyPoint,
   };
 }

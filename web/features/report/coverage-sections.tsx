@@ -180,7 +180,7 @@ export function FunctionCheckSection({
       )}
       {dead.length > 0 && (
         <p>
-          <strong>Nobody said that the power is back: {dead.map(words.powerSource).join(', ')}.</strong>
+          <strong>Nobody said that the power is back: {dead.map(words.supplyPoint).join(', ')}.</strong>
         </p>
       )}
     </section>

@@ -14,7 +14,7 @@ export function CloseOutSheet({ job, house, walk }: SheetProps) {
     <div className={classes.sheet}>
       {powerNotBack.length > 0 && (
         <p className={classes.strong} role="alert">
-          Power is not said to be back: {powerNotBack.map(words.powerSource).join(', ')}.
+          Power is not said to be back: {powerNotBack.map(words.supplyPoint).join(', ')}.
         </p>
       )}
       {closeOutItems.map((item) => (
