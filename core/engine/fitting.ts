@@ -287,6 +287,8 @@ class FreeQuantities {
 /**
  * Fits the ohms of bad connections (in their logarithm) and, where a pattern of loads is given, the watts at every
  * outlet (else they stay), by least squares with exact derivatives (compensation theorem; see terminals.ts).
+ *
+ * Longer than other files: what is free, its limits and its slopes go by the same positions and are read together.
  */
 export function fitted(
   evaluator: Evaluator,

@@ -1,5 +1,7 @@
 import type { CorrectionWords } from '../../knowledge/index.ts';
 
+// Longer than other files: one table of texts, read from top to bottom beside the one of the other English.
+
 export const workers: CorrectionWords['workers'] = {
   electrician: 'licensed electrician',
   'trained-installer': 'licensed electrician trained and equipped for the connector system',
