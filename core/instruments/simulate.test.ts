@@ -88,7 +88,7 @@ describe('the solver against a naive twin', () => {
           }
         }
       }),
-      { numRuns: 300, seed: 20261124 },
+      { numRuns: 200, seed: 20261124 },
     );
   }, 300_000);
 });

