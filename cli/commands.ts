@@ -1,13 +1,12 @@
 import { judgeByLamps } from '@fair-plug/core/assessment';
 import {
   type Circuit,
-  type InstrumentId,
-  instrumentIds,
   netlist,
   type Parsed,
   type Problem,
   parseCircuit,
   parseReadings,
+  simulate,
 } from '@fair-plug/core/circuit';
 import {
   blindSpots,
@@ -16,7 +15,7 @@ import {
   parseDiagnosisInput,
   usualLimits,
 } from '@fair-plug/core/engine';
-import { lampPatterns, lampsOf, simulate } from '@fair-plug/core/instruments';
+import { type InstrumentId, instrumentIds, lampPatterns, lampsOf } from '@fair-plug/core/instruments';
 import { enUs, problemInWords } from '@fair-plug/core/words';
 
 export type CommandResult =

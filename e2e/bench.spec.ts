@@ -34,7 +34,7 @@ test('a reversed bootleg reads correct, and the probe tells', async ({ page }) =
   await page.goto('/bench');
   await page.getByLabel('Begin with').selectOption('Reversed bootleg ground');
   await expect(page.getByRole('button', { name: /^den-2: hot–neutral and hot–ground lit/ })).toBeVisible();
-  await plugIn(page, 'Probe');
+  await plugIn(page, 'Non-contact probe');
   await expect(why(page)).toContainText('neutral is held at 120 V and ground is held at 120 V');
 });
 
@@ -47,7 +47,7 @@ test('ground-fault protection: the tester’s button, a trip by itself, the devi
   await plugIn(page, 'Device’s own button');
   await expect(why(page)).toContainText('set and fed');
   await page.getByRole('button', { name: /^den-3:/ }).click();
-  await plugIn(page, 'Tester’s button');
+  await plugIn(page, 'Tester’s ground-fault button');
   await expect(why(page)).toContainText('the protection at den-1 trips within 3.7');
   await faults(page)
     .getByRole('group', { name: 'Jumper' })

@@ -1,6 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { parseCircuit } from '@fair-plug/core/circuit';
-import { simulate } from '@fair-plug/core/instruments';
+import { parseCircuit, simulate } from '@fair-plug/core/circuit';
 import { expect } from '@playwright/test';
 import { build } from 'esbuild';
 import { test } from './own-firm.ts';
@@ -12,9 +11,8 @@ async function workerScript(): Promise<string> {
   const { outputFiles } = await build({
     stdin: {
       contents: `
-        import { parseCircuit } from '@fair-plug/core/circuit';
-        import { simulate } from '@fair-plug/core/instruments';
-        onmessage = ({ data }) => {
+        import { parseCircuit, simulate } from '@fair-plug/core/circuit';
+                onmessage = ({ data }) => {
           const parsed = parseCircuit(data);
           postMessage(parsed.kind === 'parsed' ? simulate(parsed.value) : parsed);
         };`,

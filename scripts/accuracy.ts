@@ -1,6 +1,7 @@
-import { type Circuit, networkOf, type Test } from '@fair-plug/core/circuit';
+import { type Circuit, networkOf } from '@fair-plug/core/circuit';
 import { Diagnostician, type PriorId, priors } from '@fair-plug/core/engine';
 import { OutletConditions } from '@fair-plug/core/engine/outlet-conditions.ts';
+import type { Test } from '@fair-plug/core/instruments';
 import { conditions } from '@fair-plug/core/knowledge';
 import { Exact, nameOf } from './accuracy/exact.ts';
 import { Random } from './accuracy/random.ts';

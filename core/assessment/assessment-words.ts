@@ -1,7 +1,6 @@
-import type { InstrumentId, Reading, Shown, TestState } from '../circuit/index.ts';
 import type { DiagnosisWords } from '../engine/index.ts';
 import type { Fault } from '../faults/index.ts';
-import type { Lamps } from '../instruments/index.ts';
+import type { InstrumentId, Lamps, Reading, Shown, TestState } from '../instruments/index.ts';
 import type { JudgedExplanation } from './judged.ts';
 import type { StopReason, Verdict } from './lamp-verdict.ts';
 import type { OddValue } from './odd-values.ts';

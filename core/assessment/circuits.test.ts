@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Reading } from '../circuit/index.ts';
+import type { Reading } from '../instruments/index.ts';
 import { asEntries, idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type JobStatement, receptaclesOf } from '../log/index.ts';
 import { circuitsOf, guessedCircuit, readingsOf, VoltScale } from './circuits.ts';

@@ -1,5 +1,6 @@
-import { type Circuit, type Reading, runOf, type Shown, type TestState } from '../circuit/index.ts';
+import { type Circuit, runOf } from '../circuit/index.ts';
 import type { ReadingComparison } from '../engine/index.ts';
+import { type Reading, type Shown, scaled, type TestState } from '../instruments/index.ts';
 import { type House, isPlainLamps, type Receptacle, receptaclesOf } from '../log/index.ts';
 
 /** Receptacles of one breaker, from the panel outward as far as that is known. */
@@ -50,24 +51,6 @@ export function readingsOf(receptacle: Receptacle): readonly Reading[] {
 /** The engine reasons at this voltage; what is read at another is scaled to it, as every conductance scales alike. */
 const engineVolts = 120;
 
-const times = (reading: Reading, factor: number): Reading => {
-  switch (reading.instrument) {
-    case 'meter':
-    case 'meter-low':
-    case 'loaded':
-      return { ...reading, hn: reading.hn * factor, hg: reading.hg * factor, ng: reading.ng * factor };
-    case 'earth-meter':
-      return {
-        ...reading,
-        hot: reading.hot * factor,
-        neutral: reading.neutral * factor,
-        ground: reading.ground * factor,
-      };
-    default:
-      return reading;
-  }
-};
-
 /** Readings as the engine takes them, and its comparisons as they are shown. */
 export class VoltScale {
   private readonly factor: number;
@@ -80,9 +63,9 @@ export class VoltScale {
   toEngine(readings: readonly Reading[]): readonly Reading[] {
     if (this.factor === 1) return readings;
     return readings.map((reading) => {
-      const scaled = times(reading, this.factor);
-      this.originals.set(scaled, reading);
-      return scaled;
+      const asTaken = scaled(reading, this.factor);
+      this.originals.set(asTaken, reading);
+      return asTaken;
     });
   }
 
@@ -90,8 +73,8 @@ export class VoltScale {
     if (this.factor === 1) return table;
     return table.map(({ reading, predicted, ...rest }) => ({
       ...rest,
-      reading: this.originals.get(reading) ?? times(reading, 1 / this.factor),
-      predicted: times(predicted, 1 / this.factor),
+      reading: this.originals.get(reading) ?? scaled(reading, 1 / this.factor),
+      predicted: scaled(predicted, 1 / this.factor),
     }));
   }
 }

@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Shown } from '../circuit/index.ts';
-import { type LampPattern, lampsOf } from '../instruments/index.ts';
+import { type LampPattern, lampsOf, type Shown } from '../instruments/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../log/index.ts';
 import { reportOn } from '../words/index.ts';

@@ -1,4 +1,3 @@
-import type { InstrumentId, Reading } from '../circuit/index.ts';
 import {
   blindSpots,
   Diagnostician,
@@ -9,6 +8,7 @@ import {
   lostServiceNeutral,
   type NextTest,
 } from '../engine/index.ts';
+import type { InstrumentId, Reading } from '../instruments/index.ts';
 import { type ConditionId, conditionIds, regions } from '../knowledge/index.ts';
 import { type House, receptaclesOf } from '../log/index.ts';
 import {

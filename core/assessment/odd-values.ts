@@ -1,4 +1,4 @@
-import type { Shown } from '../circuit/index.ts';
+import { instruments, pairs, type Shown } from '../instruments/index.ts';
 import { type Region, regions } from '../knowledge/index.ts';
 
 /** What three differences of potential may fail to close by, in volts: the meter's own tolerance, taken three times. */
@@ -21,21 +21,19 @@ export type OddValue =
  */
 export function oddValues(shown: Shown, region: Region): readonly OddValue[] {
   const { nominalVolts, unusualVolts, usualVolts } = regions[region];
-  const odd: OddValue[] = [];
-  if (shown.instrument === 'earth-meter') {
-    if (Math.max(shown.hot, shown.neutral, shown.ground) > unusualVolts)
-      odd.push({ kind: 'unusual', above: unusualVolts });
-    return odd;
-  }
-  if (shown.instrument !== 'meter' && shown.instrument !== 'meter-low' && shown.instrument !== 'loaded')
-    return odd;
-  const { hn, hg, ng } = shown;
-  const most = Math.max(hn, hg, ng);
-  if (most > unusualVolts) odd.push({ kind: 'unusual', above: unusualVolts });
-  const others = hn + hg + ng - most;
+  const { reads, seesInduced } = instruments[shown.instrument];
+  if (reads?.value.channel !== 'volts') return [];
+  const fields = shown as unknown as Readonly<Record<string, number>>;
+  const values = Object.keys(reads.fields).map((name) => fields[name] ?? 0);
+  const most = Math.max(...values);
+  const odd: OddValue[] = most > unusualVolts ? [{ kind: 'unusual', above: unusualVolts }] : [];
+  // Against a proven ground they are not differences of each other.
+  const areDifferences = pairs.every((pair) => pair in reads.fields);
+  if (!areDifferences) return odd;
+  const others = values.reduce((sum, value) => sum + value, 0) - most;
   if (most > others + closes(most)) odd.push({ kind: 'sum' });
+  const hn = fields.hn ?? 0;
   if (hn > usualVolts[1] && most <= unusualVolts) odd.push({ kind: 'high', usual: usualVolts });
-  if (shown.instrument === 'meter' && [hn, hg, ng].some((volts) => isBetween(volts, nominalVolts)))
-    odd.push({ kind: 'induced' });
+  if (seesInduced && values.some((volts) => isBetween(volts, nominalVolts))) odd.push({ kind: 'induced' });
   return odd;
 }

@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { simulate } from '../instruments/simulate.ts';
 import { problemInWords } from '../words/index.ts';
 import { type CircuitInput, circuitInput } from './arbitrary-circuit.ts';
-import { netlist, parseCircuit, parseReadings } from './index.ts';
+import { netlist, parseCircuit, parseReadings, simulate } from './index.ts';
 
 const cable = (id: string, from: string, to: string, extra: object = {}) => ({
   id,

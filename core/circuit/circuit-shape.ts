@@ -1,9 +1,7 @@
 import { z } from 'zod';
 import { type Fault, faultSchema } from '../faults/index.ts';
+import { testSchema } from '../instruments/index.ts';
 import { legs, metals, panel } from '../physics/names.ts';
-import { testSchema } from './tests-and-readings.ts';
-
-export * from './names.ts';
 
 const id = z.string().min(1).max(64);
 const positive = z.number().positive().max(1e9);

@@ -5,5 +5,7 @@ export { networkOf } from './network.ts';
 export * from './problem.ts';
 export { parseReadings } from './readings-file.ts';
 export { type RunOptions, runOf } from './run.ts';
+export { simulate } from './simulate.ts';
 export { solved } from './solved.ts';
+export * from './survey.ts';
 export * from './tests-and-readings.ts';

@@ -1,4 +1,5 @@
 import { cableOf } from '../faults/index.ts';
+import { isOfDevice } from '../instruments/index.ts';
 import { panel, type Topology, topologyOf } from '../physics/index.ts';
 import type { Cable, Circuit } from './circuit-shape.ts';
 import type { Problem, WrongCode } from './problem.ts';
@@ -39,8 +40,7 @@ export function topologyProblems(circuit: Circuit): readonly Problem[] {
   });
   circuit.tests.forEach((test, index) => {
     needOutlet(`/tests/${index}/at`, test.at);
-    if (test.instrument === 'own-button' && !devices.has(test.at))
-      say(`/tests/${index}/at`, test.at, 'no-button');
+    if (isOfDevice(test.instrument) && !devices.has(test.at)) say(`/tests/${index}/at`, test.at, 'no-button');
     test.state?.tripped?.forEach((at, position) => {
       if (!devices.has(at)) say(`/tests/${index}/state/tripped/${position}`, at, 'no-device');
     });

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { byNgspice } from '../../scripts/ngspice.ts';
-import { type Circuit, netlist, networkOf, nodeNames, parseCircuit, type Reading } from '../circuit/index.ts';
+import { type Circuit, netlist, networkOf, nodeNames, parseCircuit } from '../circuit/index.ts';
 import type { Fault } from '../faults/index.ts';
-import { dimFrom, type LampState, litFrom } from '../instruments/index.ts';
+import { dimFrom, type LampState, litFrom, type Reading } from '../instruments/index.ts';
 import { Diagnostician } from './index.ts';
 
 // Source: ngspice, the open-source circuit simulator (Debian's package). Every reading here is computed by it, with the

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { type InstrumentId, instrumentIds } from '../circuit/index.ts';
+import { type InstrumentId, instrumentIds } from '../instruments/index.ts';
 import { conditionIds } from '../knowledge/index.ts';
 import { blindSpots } from './blind-spots.ts';
 

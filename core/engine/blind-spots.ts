@@ -1,10 +1,10 @@
-import { type Circuit, type InstrumentId, networkOf, runOf, type Test } from '../circuit/index.ts';
+import { type Circuit, networkOf, runOf } from '../circuit/index.ts';
 import { withOhms } from '../faults/index.ts';
+import { blank, type ChannelKind, type InstrumentId, isOfDevice, type Test } from '../instruments/index.ts';
 import { type ConditionId, conditionIds } from '../knowledge/index.ts';
 import { causesOf } from './cause.ts';
 import { Evaluator, type Supposed } from './evaluator.ts';
-import { type ChannelKind, evidenceOf } from './evidence.ts';
-import { blank } from './next-test.ts';
+import { evidenceOf } from './evidence.ts';
 import { OutletConditions } from './outlet-conditions.ts';
 import { alike } from './posterior.ts';
 
@@ -22,7 +22,7 @@ const badOhms = 1;
  */
 export function blindSpots(kit: readonly InstrumentId[]): readonly ConditionId[] {
   const network = networkOf(referenceCircuit());
-  const instruments = kit.filter((instrument) => instrument !== 'own-button');
+  const instruments = kit.filter((instrument) => !isOfDevice(instrument));
   const evidence = evidenceOf(network, {
     readings: network.circuit.outlets.flatMap(({ id }) =>
       instruments.map((instrument) => blank({ at: id, instrument } as Test)),

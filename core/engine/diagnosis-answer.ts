@@ -1,5 +1,6 @@
-import type { Circuit, Reading } from '../circuit/index.ts';
+import type { Circuit } from '../circuit/index.ts';
 import { type Fault, withOhms } from '../faults/index.ts';
+import type { Reading } from '../instruments/index.ts';
 import type { Network } from '../physics/index.ts';
 import type { DiagnosisInput } from './diagnosis-file.ts';
 import { Diagnostician } from './diagnostician.ts';

@@ -2,16 +2,14 @@ import { z } from 'zod';
 import {
   type Circuit,
   circuitShape,
-  type InstrumentId,
-  instrumentIds,
   type Parsed,
   type Problem,
   parseBy,
   parseCircuit,
-  type Reading,
   readingsSchema,
   type WrongCode,
 } from '../circuit/index.ts';
+import { type InstrumentId, instrumentIds, isOfDevice, type Reading } from '../instruments/index.ts';
 import type { HouseFacts } from './priors.ts';
 
 /** A readings file with what else is known; its circuit is checked apart. */
@@ -116,7 +114,7 @@ function placeProblems(
   readings.forEach((reading, index) => {
     if (!known.has(reading.at))
       problems.push({ path: `${path}/${index}/at`, value: reading.at, wrong: { code: 'no-outlet' } });
-    else if (reading.instrument === 'own-button' && !devices.has(reading.at))
+    else if (isOfDevice(reading.instrument) && !devices.has(reading.at))
       problems.push({
         path: `${path}/${index}/at`,
         value: reading.at,
@@ -125,7 +123,7 @@ function placeProblems(
     const named = [
       ['state/tripped', reading.state?.tripped ?? []],
       ['trippedBefore', reading.trippedBefore ?? []],
-      ['trips', reading.instrument === 'gfci-button' ? reading.trips : []],
+      ['trips', 'trips' in reading ? reading.trips : []],
     ] as const;
     for (const [key, ids] of named)
       ids.forEach((id, position) => {

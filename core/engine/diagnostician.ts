@@ -1,5 +1,5 @@
-import { type InstrumentId, instrumentIds, type Reading } from '../circuit/index.ts';
 import type { Fault } from '../faults/index.ts';
+import { type InstrumentId, instrumentIds, type Reading } from '../instruments/index.ts';
 import { type ConditionId, conditionIds } from '../knowledge/index.ts';
 import type { Network } from '../physics/index.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { type Circuit, networkOf, type Reading, runOf, type Test } from '../circuit/index.ts';
-import { simulate } from '../instruments/index.ts';
+import { type Circuit, networkOf, runOf, simulate } from '../circuit/index.ts';
+import type { Reading, Test } from '../instruments/index.ts';
 import { causesOf } from './cause.ts';
 import { Evaluator } from './evaluator.ts';
 import { evidenceOf } from './evidence.ts';

@@ -1,14 +1,13 @@
-import { type Reading, type TestState, usualButtonMilliamps, usualLoadAmps } from '../circuit/index.ts';
-import { contacts, pairs } from '../instruments/index.ts';
+import {
+  type Channel,
+  type ChannelKind,
+  channelsOf,
+  instruments,
+  type Reading,
+  settingOf,
+  type TestState,
+} from '../instruments/index.ts';
 import type { Network } from '../physics/index.ts';
-
-/** What one number of a reading is. */
-export const channelKinds = ['lamp', 'volts', 'sounds', 'milliamps', 'trips', 'button'] as const;
-export type ChannelKind = (typeof channelKinds)[number];
-
-/** Codes under which observed words are kept: a lamp's state, a button's result; true is 1. */
-export const lampCode = { off: 0, dim: 1, lit: 2 } as const;
-export const buttonCode = { trips: 0, 'no-power': 1, nothing: 2 } as const;
 
 /** One reading as a run of channels. */
 export interface ReadingEvidence {
@@ -66,35 +65,8 @@ export interface Taken {
 const stateKey = (reading: Reading, repaired: boolean): string =>
   `${repaired}${reading.state === undefined ? '' : JSON.stringify(reading.state)}`;
 
-const settingOf = (reading: Reading): number => {
-  if (reading.instrument === 'loaded') return reading.amps ?? usualLoadAmps;
-  return reading.instrument === 'gfci-button' ? (reading.buttonMilliamps ?? usualButtonMilliamps) : 0;
-};
-
-type Channel = readonly [kind: ChannelKind, observed: number];
-
 const tripFlags = (network: Network, tripped: ReadonlySet<string>): readonly Channel[] =>
   network.devices.map(({ id }) => ['trips', tripped.has(id) ? 1 : 0]);
-
-/** What a reading shows, channel by channel. */
-function channelsOf(network: Network, reading: Reading): readonly Channel[] {
-  switch (reading.instrument) {
-    case 'lamps':
-      return pairs.map((pair) => ['lamp', lampCode[reading[pair]]]);
-    case 'meter':
-    case 'meter-low':
-    case 'loaded':
-      return pairs.map((pair) => ['volts', reading[pair]]);
-    case 'earth-meter':
-      return contacts.map((contact) => ['volts', reading[contact]]);
-    case 'probe':
-      return contacts.map((contact) => ['sounds', reading[contact] ? 1 : 0]);
-    case 'gfci-button':
-      return [['milliamps', reading.milliamps], ...tripFlags(network, new Set(reading.trips))];
-    case 'own-button':
-      return [['button', buttonCode[reading.result]]];
-  }
-}
 
 /** Positions of readings, gathered by the state of the circuit in which they were taken. */
 function byState(all: readonly Reading[], firstRepaired: number): readonly (readonly number[])[] {
@@ -116,10 +88,12 @@ class Compiler {
   slots = 0;
   readingCount = 0;
   private readonly network: Network;
+  private readonly devices: readonly string[];
   private readonly taken: Taken;
 
   constructor(network: Network, taken: Taken) {
     this.network = network;
+    this.devices = network.devices.map(({ id }) => id);
     this.taken = taken;
     this.all = [...taken.readings, ...taken.afterRepair];
   }
@@ -174,7 +148,7 @@ class Compiler {
     const outlet = this.network.topology.outletIndex.get(reading.at);
     if (outlet === undefined) throw new Error(`no outlet ${reading.at}`);
     const { instrument } = reading;
-    return this.put(channelsOf(this.network, reading), {
+    return this.put(channelsOf(reading, this.devices), {
       position,
       outlet,
       instrument,
@@ -185,7 +159,9 @@ class Compiler {
   private areLocal(readings: readonly ReadingEvidence[]): boolean {
     return (
       this.network.devices.length === 0 ||
-      readings.every(({ instrument }) => instrument !== 'gfci-button' && instrument !== 'own-button')
+      readings.every(
+        ({ instrument }) => instrument !== 'tripped-before' && instruments[instrument].watches === undefined,
+      )
     );
   }
 }

@@ -1,8 +1,14 @@
 import { describe, expect, test } from 'vitest';
 import type { CircuitInput } from '../circuit/arbitrary-circuit.ts';
-import { type InstrumentId, parseCircuit, type Reading, type Test } from '../circuit/index.ts';
+import { parseCircuit, simulate } from '../circuit/index.ts';
 import type { Fault } from '../faults/index.ts';
-import { type LampPattern, lampsOf, simulate } from '../instruments/index.ts';
+import {
+  type InstrumentId,
+  type LampPattern,
+  lampsOf,
+  type Reading,
+  type Test,
+} from '../instruments/index.ts';
 import { enUs } from '../words/index.ts';
 import { Diagnostician, diagnoseLone, likelyGroups, lostServiceNeutral, runLengths } from './index.ts';
 

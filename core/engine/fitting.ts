@@ -1,7 +1,7 @@
 import { hasOhms } from '../faults/index.ts';
+import type { ChannelKind } from '../instruments/index.ts';
 import { type Branch, branchesOf, type Network } from '../physics/index.ts';
 import type { Evaluator, Reference, Supposed } from './evaluator.ts';
-import type { ChannelKind } from './evidence.ts';
 import { faultsWith, type Hypothesis } from './hypothesis.ts';
 import { type Fit, fitLeastSquares } from './least-squares.ts';
 import { type Pull, pullOf, type Tolerance } from './likelihood.ts';

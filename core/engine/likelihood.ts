@@ -1,5 +1,5 @@
-import { dimFrom, litFrom, probeVolts } from '../instruments/index.ts';
-import { type ChannelKind, type Evidence, lampCode, type ReadingEvidence } from './evidence.ts';
+import { type ChannelKind, dimFrom, lampCode, litFrom, probeVolts } from '../instruments/index.ts';
+import type { Evidence, ReadingEvidence } from './evidence.ts';
 
 /**
  * How far readings stray from what the model predicts. All figures are common practice, but for the volts: the

@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Reading } from '../circuit/index.ts';
-import { type LampPattern, lampPatterns, lampsOf } from '../instruments/index.ts';
+import { type LampPattern, lampPatterns, lampsOf, type Reading } from '../instruments/index.ts';
 import { conditions, patternTable } from '../knowledge/index.ts';
 import { diagnoseLone } from './lone-outlet.ts';
 

@@ -1,18 +1,24 @@
-import { type InstrumentId, instrumentIds, type Reading } from '../circuit/index.ts';
 import type { Fault } from '../faults/index.ts';
+import {
+  blank,
+  type InstrumentId,
+  instrumentIds,
+  instruments,
+  isOfDevice,
+  type Reading,
+  readingFrom,
+} from '../instruments/index.ts';
 import { evidenceOf, type ReadingEvidence } from './evidence.ts';
-import { predictedReading, type ReadingComparison } from './evidence-table.ts';
+import type { ReadingComparison } from './evidence-table.ts';
 import { loneTolerance, readingDeficit } from './likelihood.ts';
 import { here, network, type Row } from './lone-rows.ts';
 import { type Column, LoneTable } from './lone-table.ts';
 import {
-  blank,
   type Candidate,
   loadsOffSeconds,
   mostExplanations,
   type NextTest,
   outcomesOf,
-  secondsOf,
   testChooser,
 } from './next-test.ts';
 import { alike, type OutletOpinion, opinionOn, type Weighed } from './posterior.ts';
@@ -64,7 +70,7 @@ export function diagnoseLone(
 ): LoneDiagnosis {
   const table = sharedTable();
   const { rows } = table;
-  const readings = taken.filter(({ instrument }) => instrument !== 'own-button');
+  const readings = taken.filter(({ instrument }) => !isOfDevice(instrument));
   const seen = readings.map((reading) => table.columnFor(reading));
   const evidence = evidenceOf(network, {
     readings: readings.map((reading) => ({ ...reading, at: here, state: undefined }) as Reading),
@@ -104,7 +110,7 @@ export function diagnoseLone(
     table: readings.map((reading, position) => ({
       position,
       reading,
-      predicted: predictedReading(reading, 0, seen[position]?.byRow[leading] ?? new Float64Array(0), []),
+      predicted: readingFrom(reading, seen[position]?.byRow[leading] ?? [], 0, []),
       fits: !misfits.includes(position),
     })),
   };
@@ -174,9 +180,10 @@ function nextFor(
 ): NextTest | null {
   const candidates: Candidate[] = [];
   for (const instrument of kit) {
-    if (instrument === 'own-button') continue;
+    if (isOfDevice(instrument)) continue;
+    const { seconds, withLoadsOff } = instruments[instrument];
     for (const state of [undefined, { loadsOff: true }]) {
-      if (state !== undefined && instrument !== 'lamps') continue;
+      if (state !== undefined && withLoadsOff !== 'always') continue;
       const isDone = readings.some(
         (one) => one.instrument === instrument && (one.state?.loadsOff === true) === (state !== undefined),
       );
@@ -185,7 +192,7 @@ function nextFor(
       candidates.push({
         test,
         outlet: 0,
-        cost: secondsOf[instrument] + (state === undefined ? 0 : loadsOffSeconds),
+        cost: seconds + (state === undefined ? 0 : loadsOffSeconds),
       });
     }
   }

@@ -1,16 +1,17 @@
 import {
+  blank,
+  type ChannelKind,
   instrumentIds,
+  isOfDevice,
   type Reading,
+  settingsOf,
   type Test,
   type TestState,
-  usualButtonMilliamps,
-  usualLoadAmps,
-} from '../circuit/index.ts';
+} from '../instruments/index.ts';
 import type { Network } from '../physics/index.ts';
 import { Evaluator } from './evaluator.ts';
-import { type ChannelKind, evidenceOf } from './evidence.ts';
+import { evidenceOf } from './evidence.ts';
 import { everyRow, here, network, type Origin, type Row } from './lone-rows.ts';
-import { blank } from './next-test.ts';
 import { type HouseFacts, oddsIn } from './priors.ts';
 
 export interface Column {
@@ -54,20 +55,13 @@ function predictionsOf(rows: readonly Row[], readings: readonly Reading[]) {
 
 const columnKey = (reading: Reading): string => {
   const { loadsOff = false, breakerOff = false } = reading.state ?? {};
-  return [reading.instrument, ...Object.values(settings(reading)), loadsOff, breakerOff].join(':');
-};
-
-const settings = (reading: Reading) => {
-  if (reading.instrument === 'loaded') return { amps: reading.amps ?? usualLoadAmps };
-  if (reading.instrument === 'gfci-button')
-    return { buttonMilliamps: reading.buttonMilliamps ?? usualButtonMilliamps };
-  return {};
+  return [reading.instrument, ...Object.values(settingsOf(reading)), loadsOff, breakerOff].join(':');
 };
 
 /** Tests by which rows are told apart; what is alike in all of them is one row. */
 const tellingStates: readonly TestState[] = [{}, { loadsOff: true }, { breakerOff: true }];
 const tellingReadings: readonly Reading[] = instrumentIds
-  .filter((instrument) => instrument !== 'own-button')
+  .filter((instrument) => !isOfDevice(instrument))
   .flatMap((instrument) => tellingStates.map((state) => blank({ at: here, instrument, state } as Test)));
 
 interface Merged {
@@ -131,7 +125,7 @@ export class LoneTable {
     if (known !== undefined) return known;
     const asked = {
       ...blank(reading),
-      ...settings(reading),
+      ...settingsOf(reading),
       at: here,
       state: stateOf(reading.state),
     } as Reading;

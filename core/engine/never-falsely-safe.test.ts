@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { type Circuit, type InstrumentId, networkOf, runOf, type Test } from '../circuit/index.ts';
-import { simulate } from '../instruments/index.ts';
+import { type Circuit, networkOf, runOf, simulate } from '../circuit/index.ts';
+import type { InstrumentId, Test } from '../instruments/index.ts';
 import { type ConditionId, conditions } from '../knowledge/index.ts';
 import { causesOf, clash } from './cause.ts';
 import { Diagnostician, diagnoseLone } from './index.ts';

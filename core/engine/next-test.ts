@@ -1,8 +1,17 @@
-import type { InstrumentId, Reading, Test, TestState } from '../circuit/index.ts';
+import {
+  blank,
+  type ChannelKind,
+  type InstrumentId,
+  instrumentIds,
+  instruments,
+  type Reading,
+  type Test,
+  type TestState,
+} from '../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../knowledge/index.ts';
 import type { Network } from '../physics/index.ts';
 import { Evaluator } from './evaluator.ts';
-import { type ChannelKind, evidenceOf } from './evidence.ts';
+import { evidenceOf } from './evidence.ts';
 import { alike, type OutletOpinion, type Weighed, type WeighedExplanation } from './posterior.ts';
 import { isSafe } from './safe-test.ts';
 import type { ViewMemory } from './view-memory.ts';
@@ -36,20 +45,8 @@ export interface Candidate {
   readonly cost: number;
 }
 
-/**
- * What a test costs: seconds of the inspector's time first, and with them what it asks of the occupants (common
- * practice). Going to another receptacle costs more than staying at this one.
- */
-export const secondsOf: Readonly<Record<InstrumentId, number>> = {
-  lamps: 5,
-  probe: 10,
-  meter: 25,
-  'meter-low': 30,
-  'earth-meter': 60,
-  loaded: 40,
-  'gfci-button': 90,
-  'own-button': 60,
-};
+const byTime = instrumentIds.toSorted((a, b) => instruments[a].seconds - instruments[b].seconds);
+/** Going to another receptacle costs more than staying at this one. */
 const walkSeconds = 20;
 /** Unplugging and switching off everything on a circuit. */
 export const loadsOffSeconds = 150;
@@ -83,9 +80,9 @@ function candidatesOf({ network, readings, outlets, kit }: NextTestQuestion): re
     const opinion = outlets[outlet];
     if (opinion === undefined) return;
     for (const state of states)
-      for (const instrument of Object.keys(secondsOf) as InstrumentId[]) {
-        if (!kit.has(instrument) || (state !== undefined && instrument !== 'lamps' && instrument !== 'meter'))
-          continue;
+      for (const instrument of byTime) {
+        if (!kit.has(instrument)) continue;
+        if (state !== undefined && instruments[instrument].withLoadsOff === undefined) continue;
         const isDone = readings.some(
           (one) => one.at === id && one.instrument === instrument && sameState(one.state, state),
         );
@@ -93,7 +90,7 @@ function candidatesOf({ network, readings, outlets, kit }: NextTestQuestion): re
         candidates.push({
           test: { at: id, instrument, ...(state === undefined ? {} : { state }) } as Test,
           outlet,
-          cost: secondsOf[instrument] + (state === undefined ? 0 : loadsOffSeconds),
+          cost: instruments[instrument].seconds + (state === undefined ? 0 : loadsOffSeconds),
         });
       }
   });
@@ -109,9 +106,16 @@ function isPossible(
   outlet: number,
 ): boolean {
   if (!isSafe(instrument, opinion, readings)) return false;
-  if (instrument === 'loaded') return isCopperTo(network, outlet);
-  if (instrument === 'own-button') return network.devices.some((device) => device.outlet === outlet);
-  return instrument !== 'gfci-button' || network.devices.length > 0;
+  switch (instruments[instrument].needs) {
+    case 'copper':
+      return isCopperTo(network, outlet);
+    case 'own-device':
+      return network.devices.some((device) => device.outlet === outlet);
+    case 'device':
+      return network.devices.length > 0;
+    default:
+      return true;
+  }
 }
 
 function isCopperTo({ circuit }: Network, outlet: number): boolean {
@@ -254,26 +258,6 @@ function conditionNumbers(explanations: readonly Weighed[], outlet: number): Int
     numbers.set(condition, known);
     return known;
   });
-}
-
-/** A reading of a test whose values nobody reads. */
-export function blank(test: Test): Reading {
-  switch (test.instrument) {
-    case 'lamps':
-      return { ...test, instrument: 'lamps', hn: 'off', hg: 'off', ng: 'off' };
-    case 'meter':
-    case 'meter-low':
-    case 'loaded':
-      return { ...test, hn: 0, hg: 0, ng: 0 };
-    case 'earth-meter':
-      return { ...test, hot: 0, neutral: 0, ground: 0 };
-    case 'probe':
-      return { ...test, hot: false, neutral: false, ground: false };
-    case 'gfci-button':
-      return { ...test, milliamps: 0, trips: [] };
-    case 'own-button':
-      return { ...test, result: 'no-power' };
-  }
 }
 
 /** What a test tells at an outlet: what leads there from the most dangerous of what it shows otherwise. */

@@ -1,5 +1,4 @@
-import { usualLoadAmps } from '../circuit/index.ts';
-import { settleProtection } from '../instruments/index.ts';
+import { settleProtection, usualLoadAmps } from '../instruments/index.ts';
 import type { ConditionId } from '../knowledge/index.ts';
 import {
   type DeviceState,

@@ -1,10 +1,9 @@
-import type { Reading } from '../circuit/index.ts';
 import { type Fault, withOhms } from '../faults/index.ts';
-import { dimFrom, litFrom, probeVolts } from '../instruments/index.ts';
+import { type ChannelKind, dimFrom, litFrom, probeVolts, type Reading } from '../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../knowledge/index.ts';
 import type { ContactState } from './contact-state.ts';
 import { type ContactsStanding, Evaluator } from './evaluator.ts';
-import type { ChannelKind, Evidence, ReadingEvidence } from './evidence.ts';
+import type { Evidence, ReadingEvidence } from './evidence.ts';
 import { readingDeficit } from './likelihood.ts';
 import type { OutletConditions } from './outlet-conditions.ts';
 import type { DiagnosisProblem } from './problem.ts';

@@ -1,13 +1,6 @@
-import {
-  imbalanceAmps,
-  lampSiemens,
-  lowMeterSiemens,
-  meterSiemens,
-  ownButton,
-  thresholdAmps,
-} from '../instruments/index.ts';
+import { instruments, type Reads, spansOf } from '../instruments/index.ts';
 import type { Network, Operation, Solver } from '../physics/index.ts';
-import { buttonCode, type Evidence, type ReadingEvidence } from './evidence.ts';
+import type { Evidence, ReadingEvidence } from './evidence.ts';
 import {
   attach,
   copyTerminals,
@@ -15,20 +8,14 @@ import {
   meteredWithSlopes,
   type Terminals,
   terminals,
-  toEarth,
   voltsBetween,
   voltsPerSiemens,
 } from './terminals.ts';
 
 const hot = 0;
 const neutral = 1;
-const ground = 2;
-const pairsOfContacts = [
-  [hot, neutral],
-  [hot, ground],
-  [neutral, ground],
-] as const;
-const contactsAlone = [hot, neutral, ground] as const;
+const nothing = [0, 0] as const;
+type Span = readonly [number, number];
 
 /** Predicts what each instrument shows, channel by channel, out of how an outlet looks. Keeps its scratch between calls. */
 export class Predictor {
@@ -38,25 +25,21 @@ export class Predictor {
   private readonly network: Network;
   /** The solver, with the operation solved that was entered last. */
   private readonly solved: () => Solver;
-  private scratch: Terminals = terminals(0);
-  private loaded: Terminals = terminals(0);
-  private readonly ampsRe: Float64Array;
-  private readonly ampsIm: Float64Array;
+  private plugged: Terminals = terminals(0);
+  private readonly nodesRe: Float64Array;
+  private readonly nodesIm: Float64Array;
 
   constructor(network: Network, evidence: Evidence, solved: () => Solver) {
     this.network = network;
     this.solved = solved;
     this.predicted = new Float64Array(evidence.observed.length);
-    this.ampsRe = new Float64Array(network.nodeCount);
-    this.ampsIm = new Float64Array(network.nodeCount);
+    this.nodesRe = new Float64Array(network.nodeCount);
+    this.nodesIm = new Float64Array(network.nodeCount);
   }
 
   /** Makes room for the slopes by so many branches, all nought; none: slopes are not asked for. */
   forBranches(count: number): void {
-    if (this.scratch.branches !== count) {
-      this.scratch = terminals(count);
-      this.loaded = terminals(count);
-    }
+    if (this.plugged.branches !== count) this.plugged = terminals(count);
     if (count === 0) return;
     const size = this.predicted.length * count;
     if (this.slopes.length < size) this.slopes = new Float64Array(size);
@@ -65,43 +48,59 @@ export class Predictor {
 
   /** Predicts the channels of a reading at an outlet that looks so, and with `slopes` their change per siemens of each branch. */
   reading(reading: ReadingEvidence, base: Terminals, operation: Operation, slopes: boolean): void {
-    switch (reading.instrument) {
-      case 'lamps':
-        this.lamps(reading, base, slopes);
-        return;
-      case 'meter':
-        this.pairs(reading, base, meterSiemens, slopes);
-        return;
-      case 'meter-low':
-        this.pairs(reading, base, lowMeterSiemens, slopes);
-        return;
-      case 'loaded': {
-        const { nominalVolts } = this.network.circuit;
-        copyTerminals(base, this.loaded);
-        attach(this.loaded, hot, neutral, reading.setting / nominalVolts);
-        this.pairs(reading, this.loaded, meterSiemens, slopes);
-        return;
-      }
-      case 'earth-meter':
-        contactsAlone.forEach((contact, index) => {
-          this.metered(reading.first + index, base, contact, toEarth, meterSiemens, slopes);
-        });
-        return;
-      case 'probe':
-        contactsAlone.forEach((contact, index) => {
-          this.put(reading.first + index, base, contact, toEarth, 1, slopes);
-        });
-        return;
-      case 'gfci-button':
-        this.button(reading, base, operation, slopes);
-        return;
-      case 'own-button':
-        this.predicted[reading.first] =
-          buttonCode[ownButton({ solver: this.solved() }, reading.outlet, { operation })];
-        return;
-      case 'tripped-before':
-        return;
+    const { instrument, first } = reading;
+    if (instrument === 'tripped-before') return;
+    const { reads, watches } = instruments[instrument];
+    const spans = spansOf(instrument);
+    if (reads !== undefined) this.atContacts(reads, spans, reading, base, slopes);
+    if (watches === undefined) return;
+    const solver = this.solved();
+    const [ampsRe, ampsIm] = reads === undefined ? nothing : this.drawn(reads, spans, reading, base);
+    const { nodesRe, nodesIm } = this;
+    const { outlet } = reading;
+    const used = { solver, operation, outlet, ampsRe, ampsIm, nodesRe, nodesIm };
+    watches.predict(used, this.predicted, first + spans.length);
+  }
+
+  private atContacts(
+    reads: Reads,
+    spans: readonly Span[],
+    { first, setting }: ReadingEvidence,
+    base: Terminals,
+    slopes: boolean,
+  ): void {
+    const { nominalVolts } = this.network.circuit;
+    const siemens = reads.siemens(setting, nominalVolts);
+    const perVolt = reads.perVolt?.(setting, nominalVolts) ?? 1;
+    const load = reads.load?.(setting, nominalVolts) ?? 0;
+    let seen = base;
+    if (load > 0 || reads.together === true) {
+      seen = this.plugged;
+      copyTerminals(base, seen);
+      if (load > 0) attach(seen, hot, neutral, load);
+      if (reads.together === true) for (const [a, b] of spans) attach(seen, a, b, siemens);
     }
+    for (let index = 0; index < spans.length; index += 1) {
+      const [a, b] = spans[index] as Span;
+      if (reads.together === true || siemens === 0) this.put(first + index, seen, a, b, perVolt, slopes);
+      else this.metered(first + index, seen, a, b, siemens, slopes, perVolt);
+    }
+  }
+
+  /** The amperes that an instrument draws through the first of its spans. */
+  private drawn(
+    reads: Reads,
+    spans: readonly Span[],
+    { setting }: ReadingEvidence,
+    base: Terminals,
+  ): readonly [re: number, im: number] {
+    const [a, b] = spans[0] ?? [hot, neutral];
+    const siemens = reads.siemens(setting, this.network.circuit.nominalVolts);
+    copyTerminals(base, this.plugged);
+    attach(this.plugged, a, b, siemens);
+    const { voltsRe, voltsIm } = this.plugged;
+    const at = (volts: Float64Array): number => (volts[a] as number) - (b < 0 ? 0 : (volts[b] as number));
+    return [at(voltsRe) * siemens, at(voltsIm) * siemens];
   }
 
   private put(channel: number, seen: Terminals, a: number, b: number, scale: number, slopes: boolean): void {
@@ -119,7 +118,7 @@ export class Predictor {
     b: number,
     siemens: number,
     slopes: boolean,
-    scale = 1,
+    scale: number,
   ): void {
     if (!slopes) {
       this.predicted[channel] = metered(outlet, a, b, siemens) * scale;
@@ -127,53 +126,5 @@ export class Predictor {
     }
     const offset = channel * outlet.branches;
     this.predicted[channel] = meteredWithSlopes(outlet, a, b, siemens, scale, this.slopes, offset) * scale;
-  }
-
-  private pairs({ first }: ReadingEvidence, outlet: Terminals, siemens: number, slopes: boolean): void {
-    for (let index = 0; index < 3; index += 1) {
-      const [a, b] = pairsOfContacts[index] as readonly [number, number];
-      this.metered(first + index, outlet, a, b, siemens, slopes);
-    }
-  }
-
-  private lamps({ first }: ReadingEvidence, base: Terminals, slopes: boolean): void {
-    const share = 1 / this.network.circuit.nominalVolts;
-    copyTerminals(base, this.scratch);
-    for (const [a, b] of pairsOfContacts) attach(this.scratch, a, b, lampSiemens);
-    for (let index = 0; index < 3; index += 1) {
-      const [a, b] = pairsOfContacts[index] as readonly [number, number];
-      this.put(first + index, this.scratch, a, b, share, slopes);
-    }
-  }
-
-  private button(reading: ReadingEvidence, base: Terminals, operation: Operation, slopes: boolean): void {
-    const { network, ampsRe, ampsIm } = this;
-    const siemens = reading.setting / 1000 / network.circuit.nominalVolts;
-    this.metered(reading.first, base, hot, ground, siemens, slopes, siemens * 1000);
-    const contact = network.outlets[reading.outlet]?.contact;
-    if (contact === undefined || network.devices.length === 0) return;
-    const solver = this.solved();
-    copyTerminals(base, this.loaded);
-    attach(this.loaded, hot, ground, siemens);
-    const re = ((this.loaded.voltsRe[hot] as number) - (this.loaded.voltsRe[ground] as number)) * siemens;
-    const im = ((this.loaded.voltsIm[hot] as number) - (this.loaded.voltsIm[ground] as number)) * siemens;
-    solver.respond(
-      [
-        [contact.hot, -re, -im],
-        [contact.ground, re, im],
-      ],
-      ampsRe,
-      ampsIm,
-    );
-    for (let node = 0; node < network.nodeCount; node += 1) {
-      ampsRe[node] = (ampsRe[node] as number) + (solver.voltsRe[node] as number);
-      ampsIm[node] = (ampsIm[node] as number) + (solver.voltsIm[node] as number);
-    }
-    network.devices.forEach((device, index) => {
-      const trips =
-        operation.deviceStates[index] === 'set' &&
-        imbalanceAmps(solver, device, ampsRe, ampsIm) >= thresholdAmps(device.protection);
-      this.predicted[reading.first + 1 + index] = trips ? 1 : 0;
-    });
   }
 }

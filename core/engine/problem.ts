@@ -1,5 +1,6 @@
-import { type Circuit, networkOf, type Reading } from '../circuit/index.ts';
+import { type Circuit, networkOf } from '../circuit/index.ts';
 import type { Fault } from '../faults/index.ts';
+import type { Reading } from '../instruments/index.ts';
 import type { Network } from '../physics/index.ts';
 import { type Cause, causesOf } from './cause.ts';
 import { type Evidence, evidenceOf } from './evidence.ts';

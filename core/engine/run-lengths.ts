@@ -1,4 +1,4 @@
-import { type Reading, usualLoadAmps } from '../circuit/index.ts';
+import { type Reading, usualLoadAmps } from '../instruments/index.ts';
 import { conductorOhms, type Metal } from '../physics/index.ts';
 
 /** How far an outlet is from the panel along the conductors, by what a load test loses there. */

@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { instrumentIds } from '../circuit/index.ts';
-import { lampsOf } from '../instruments/index.ts';
+import { instrumentIds, lampsOf } from '../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../knowledge/index.ts';
 import type { OutletOpinion } from './posterior.ts';
 import { isSafe } from './safe-test.ts';

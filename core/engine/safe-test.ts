@@ -1,5 +1,4 @@
-import type { InstrumentId, Reading } from '../circuit/index.ts';
-import { lampsOf, pairs } from '../instruments/index.ts';
+import { type InstrumentId, instruments, lampsOf, pairs, type Reading } from '../instruments/index.ts';
 import { type ConditionId, conditions } from '../knowledge/index.ts';
 import type { OutletOpinion } from './posterior.ts';
 
@@ -22,7 +21,7 @@ export function isSafe(
   readings: readonly Reading[],
 ): boolean {
   if (isForbidden(instrument, opinion)) return false;
-  if (instrument !== 'gfci-button') return true;
+  if (!instruments[instrument].onlyWhereCorrect) return true;
   const correct = lampsOf('hn-hg');
   return readings.some(
     (one) =>

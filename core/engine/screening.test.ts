@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { networkOf, runOf, type Test } from '../circuit/index.ts';
-import { simulate } from '../instruments/index.ts';
+import { networkOf, runOf, simulate } from '../circuit/index.ts';
+import type { Test } from '../instruments/index.ts';
 import { causesOf } from './cause.ts';
 import { Evaluator } from './evaluator.ts';
 import { unfitted } from './fitting.ts';

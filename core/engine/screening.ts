@@ -1,14 +1,8 @@
 import type { Load } from '../circuit/index.ts';
+import { type ChannelKind, lampCode } from '../instruments/index.ts';
 import type { Leg, Network, Operation } from '../physics/index.ts';
 import { Evaluator, type Reference, type Supposed } from './evaluator.ts';
-import {
-  type ChannelKind,
-  type Evidence,
-  lampCode,
-  type OutletEvidence,
-  type ReadingEvidence,
-  type StateEvidence,
-} from './evidence.ts';
+import type { Evidence, OutletEvidence, ReadingEvidence, StateEvidence } from './evidence.ts';
 import { faultsWith, type Hypothesis } from './hypothesis.ts';
 
 import { readingDeficit, type Tolerance } from './likelihood.ts';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { type CircuitInput, circuitInput } from '../circuit/arbitrary-circuit.ts';
-import { type Circuit, parseCircuit, type Reading, runOf, type Test } from '../circuit/index.ts';
-import { simulate } from '../instruments/index.ts';
+import { type Circuit, parseCircuit, runOf, simulate } from '../circuit/index.ts';
+import type { Reading, Test } from '../instruments/index.ts';
 import { clash } from './cause.ts';
 import { Evaluator } from './evaluator.ts';
 import { unfitted } from './fitting.ts';

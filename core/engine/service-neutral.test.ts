@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Reading } from '../circuit/index.ts';
+import type { Reading } from '../instruments/index.ts';
 import { lostServiceNeutral } from './service-neutral.ts';
 
 const meter = (at: string, hn: number, ng = 0.4): Reading => ({

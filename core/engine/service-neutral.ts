@@ -1,4 +1,4 @@
-import type { Reading } from '../circuit/index.ts';
+import type { Reading } from '../instruments/index.ts';
 
 /** Volts high on one leg and low on the other, in the whole house: the service neutral is lost or loose. */
 export interface LostServiceNeutral {

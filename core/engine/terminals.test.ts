@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { type CircuitInput, circuitInput } from '../circuit/arbitrary-circuit.ts';
-import { type Circuit, networkOf, parseCircuit, type Test } from '../circuit/index.ts';
-import { simulate } from '../instruments/index.ts';
+import { type Circuit, networkOf, parseCircuit, simulate } from '../circuit/index.ts';
+import type { Test } from '../instruments/index.ts';
 import { Evaluator, type Supposed } from './evaluator.ts';
 import { evidenceOf } from './evidence.ts';
 import { compareReadings } from './evidence-table.ts';

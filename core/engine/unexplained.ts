@@ -1,5 +1,6 @@
+import type { ChannelKind } from '../instruments/index.ts';
 import type { Evaluator, Supposed } from './evaluator.ts';
-import type { ChannelKind, ReadingEvidence } from './evidence.ts';
+import type { ReadingEvidence } from './evidence.ts';
 import { readingDeficit } from './likelihood.ts';
 import type { DiagnosisProblem } from './problem.ts';
 

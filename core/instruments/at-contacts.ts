@@ -1,15 +1,8 @@
 import type { ThreeTerminals } from '../physics/index.ts';
-import type { Pair } from './lamps.ts';
+import { earth, endsOf, type Span } from './contacts.ts';
 
-/** Siemens that an instrument puts between the pairs of contacts, and from each contact to earth. */
-export interface Attachment {
-  readonly hn?: number;
-  readonly hg?: number;
-  readonly ng?: number;
-  readonly hot?: number;
-  readonly neutral?: number;
-  readonly ground?: number;
-}
+/** Siemens that an instrument puts across each span. */
+export type Attachment = Readonly<Partial<Record<Span, number>>>;
 
 /** Potentials of hot, neutral and ground contact against earth. */
 export interface ContactVolts {
@@ -18,8 +11,6 @@ export interface ContactVolts {
 }
 
 export const contactVolts = (): ContactVolts => ({ re: new Float64Array(3), im: new Float64Array(3) });
-
-const rowOf: Readonly<Record<Pair, readonly [number, number]>> = { hn: [0, 1], hg: [0, 2], ng: [1, 2] };
 
 const matrixRe = new Float64Array(9);
 const matrixIm = new Float64Array(9);
@@ -125,12 +116,9 @@ function exchange(a: number, b: number, re: Float64Array, im: Float64Array): voi
   swap(im, a, b);
 }
 
-/** Volts between the two contacts of a pair. */
-export function across(pair: Pair, { re, im }: ContactVolts): number {
-  const [a, b] = rowOf[pair];
-  return Math.hypot((re[a] as number) - (re[b] as number), (im[a] as number) - (im[b] as number));
+/** The complex volts across a span: its first contact against its second, or against earth. */
+export function voltsAcross(span: Span, { re, im }: ContactVolts): readonly [re: number, im: number] {
+  const [a, b] = endsOf[span];
+  const [baseRe, baseIm] = b === earth ? [0, 0] : [re[b] as number, im[b] as number];
+  return [(re[a] as number) - baseRe, (im[a] as number) - baseIm];
 }
-
-/** Volts between a contact (0 hot, 1 neutral, 2 ground) and earth. */
-export const toEarth = (contact: number, { re, im }: ContactVolts): number =>
-  Math.hypot(re[contact] as number, im[contact] as number);

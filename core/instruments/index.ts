@@ -1,15 +1,17 @@
-export {
-  benchFor,
-  lampSiemens,
-  lowMeterSiemens,
-  meterSiemens,
-  ownButton,
-  probeVolts,
-  show,
-} from './instrument.ts';
+export { benchFor, show } from './bench.ts';
+export * from './contacts.ts';
+export type { Instrument, InUse, Reads } from './kind.ts';
+export { meterSiemens } from './kind.ts';
 export * from './lamps.ts';
 export { lampsSchema } from './lamps-schema.ts';
+export { usualLoadAmps } from './load-tester.ts';
+export { lowMeterSiemens } from './low-meter.ts';
 export * from './protection.ts';
-export { simulate } from './simulate.ts';
-export * from './survey.ts';
+export * from './reading.ts';
+export * from './reading-schema.ts';
+export * from './registry.ts';
+export { type TestState, trippedBefore } from './state-schema.ts';
+export { usualButtonMilliamps } from './tester-button.ts';
 export * from './tester-layout.ts';
+export { lampSiemens } from './three-lamps.ts';
+export * from './value.ts';

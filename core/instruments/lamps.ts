@@ -1,20 +1,7 @@
-import { lampStates } from '../circuit/names.ts';
+import { type Contact, contactsOfPair, type Pair, pairs } from './contacts.ts';
 
-/** The three contacts of a receptacle: narrow slot, wide slot, ground hole. */
-export const contacts = ['hot', 'neutral', 'ground'] as const;
-export type Contact = (typeof contacts)[number];
-
-/** The three pairs of contacts that every plug-in three-lamp tester bridges. */
-export const pairs = ['hn', 'hg', 'ng'] as const;
-export type Pair = (typeof pairs)[number];
-
-export const contactsOfPair: Readonly<Record<Pair, readonly [Contact, Contact]>> = {
-  hn: ['hot', 'neutral'],
-  hg: ['hot', 'ground'],
-  ng: ['neutral', 'ground'],
-};
-
-export { lampStates };
+/** A lamp is lit from 0.70 × nominal, dim from 0.54 × nominal, else off. */
+export const lampStates = ['lit', 'dim', 'off'] as const;
 export type LampState = (typeof lampStates)[number];
 
 /** What the lamps show, by pair. Where a lamp sits on the tester is a matter of its layout. */

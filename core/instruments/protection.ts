@@ -1,4 +1,3 @@
-import type { Protection, TestState } from '../circuit/index.ts';
 import {
   type Device,
   type DeviceState,
@@ -6,7 +5,9 @@ import {
   operationOf,
   poleSiemens,
   type Solver,
+  type WiredDevice,
 } from '../physics/index.ts';
+import type { TestState } from './state-schema.ts';
 
 /** Amperes at which a device trips: 5 mA for people (4 to 6 by UL 943), 30 mA for a residual-current device. */
 const usualThreshold = { gfci: 5e-3, rcd: 30e-3 } as const;
@@ -14,7 +15,7 @@ const usualThreshold = { gfci: 5e-3, rcd: 30e-3 } as const;
 /** A ground-fault device also trips where its load-side neutral comes this near to earth, in ohms. */
 const groundedNeutralOhms = 2;
 
-export const thresholdAmps = ({ kind, tripMilliamps }: Protection): number =>
+export const thresholdAmps = ({ kind, tripMilliamps }: WiredDevice): number =>
   tripMilliamps === undefined ? usualThreshold[kind] : tripMilliamps / 1000;
 
 /**
@@ -22,7 +23,7 @@ export const thresholdAmps = ({ kind, tripMilliamps }: Protection): number =>
  * (UL 943). Residual-current devices: 0.3 s at the threshold, 0.04 s at five times it (IEC 61008), straight
  * between on logarithmic scales.
  */
-export function secondsToTrip(protection: Protection, amps: number): number {
+export function secondsToTrip(protection: WiredDevice, amps: number): number {
   if (protection.kind === 'gfci') return (20 / (amps * 1000)) ** 1.43;
   const times = amps / thresholdAmps(protection);
   if (times <= 1) return 0.3;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Pair, pairs } from './lamps.ts';
+import { type Pair, pairs } from './contacts.ts';
 
 export const lampColours = ['amber', 'red', 'green', 'white', 'blue'] as const;
 export type LampColour = (typeof lampColours)[number];

@@ -1,4 +1,4 @@
-import type { InstrumentId } from '../circuit/index.ts';
+import type { InstrumentId } from '../instruments/index.ts';
 import type { CautionId } from './cautions.ts';
 import type { ReferenceId } from './references.ts';
 import type { QuestionId } from './schools.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { parseCircuit } from '../circuit/index.ts';
+import { parseCircuit, simulate } from '../circuit/index.ts';
 import type { Fault } from '../faults/index.ts';
 import {
   type LampPattern,
@@ -8,7 +8,6 @@ import {
   lampsAt,
   lampsOf,
   patternsOf,
-  simulate,
 } from '../instruments/index.ts';
 import type { Conductor } from '../physics/index.ts';
 import { conditions } from './catalog.ts';

@@ -1,4 +1,4 @@
-import type { InstrumentId } from '../circuit/names.ts';
+import type { InstrumentId } from '../instruments/index.ts';
 import { type House, type Receptacle, receptaclesOf } from './house.ts';
 import type { ReadingTaken, TesterProved } from './kept.ts';
 import { inOrder } from './order.ts';

@@ -1,5 +1,4 @@
-import type { InstrumentId } from '../circuit/names.ts';
-import type { Shown } from '../circuit/tests-and-readings.ts';
+import type { InstrumentId, Shown } from '../instruments/index.ts';
 import type { ConditionId, Urgency } from '../knowledge/condition.ts';
 import type { Danger } from '../knowledge/observations.ts';
 import type { Worker } from '../knowledge/ways.ts';

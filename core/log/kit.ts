@@ -1,4 +1,4 @@
-import type { InstrumentId } from '../circuit/names.ts';
+import type { InstrumentId } from '../instruments/index.ts';
 import type { TesterLayout } from '../instruments/tester-layout.ts';
 import type { FirmSettings } from './firm.ts';
 

@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { parseCircuit } from '../circuit/index.ts';
-import { simulate } from '../instruments/simulate.ts';
+import { parseCircuit, simulate } from '../circuit/index.ts';
 import { conductorOhms } from './conductor.ts';
 
 const thousandFeet = 304.8;

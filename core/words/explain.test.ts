@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { parseCircuit, type Test } from '../circuit/index.ts';
-import { surveyOf } from '../instruments/index.ts';
+import { parseCircuit, surveyOf } from '../circuit/index.ts';
+import type { Test } from '../instruments/index.ts';
 import { enUs } from './index.ts';
 
 function why(change: object, instrument: Test['instrument'] = 'lamps', at = 'b'): string {

@@ -1,5 +1,5 @@
+import type { Survey } from '../circuit/index.ts';
 import type { Vanished } from '../findings/index.ts';
-import type { Survey } from '../instruments/index.ts';
 import type { SupplyPoint } from '../log/index.ts';
 import type { ReportLanguage } from '../report/index.ts';
 import type { EntryTable } from './english/entries.ts';

@@ -1,10 +1,10 @@
-import type { Circuit, Reading, Test } from '@fair-plug/core/circuit';
+import type { Circuit } from '@fair-plug/core/circuit';
 import { networkOf } from '@fair-plug/core/circuit';
 import { type Cause, clash } from '@fair-plug/core/engine/cause.ts';
 import { Evaluator } from '@fair-plug/core/engine/evaluator.ts';
 import { type Evidence, evidenceOf, type ReadingEvidence } from '@fair-plug/core/engine/evidence.ts';
 import { fineTolerance, readingDeficit } from '@fair-plug/core/engine/likelihood.ts';
-import { blank } from '@fair-plug/core/engine/next-test.ts';
+import { blank, type Reading, type Test } from '@fair-plug/core/instruments';
 
 /** Ohms by which the log-normal of bad connections is sampled evenly in probability. */
 const quantiles = (count: number): readonly number[] =>

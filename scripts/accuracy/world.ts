@@ -1,14 +1,8 @@
-import {
-  type Circuit,
-  type InstrumentId,
-  networkOf,
-  parseCircuit,
-  type Reading,
-} from '@fair-plug/core/circuit';
+import { type Circuit, networkOf, parseCircuit, simulate } from '@fair-plug/core/circuit';
 import type { PriorId } from '@fair-plug/core/engine';
 import { type Cause, causesOf, clash } from '@fair-plug/core/engine/cause.ts';
 import type { Fault } from '@fair-plug/core/faults';
-import { simulate } from '@fair-plug/core/instruments';
+import type { InstrumentId, Reading } from '@fair-plug/core/instruments';
 import { operationOf, Solver } from '@fair-plug/core/physics';
 import type { Random } from './random.ts';
 

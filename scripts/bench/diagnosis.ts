@@ -1,13 +1,7 @@
 import { gzipSync } from 'node:zlib';
-import {
-  type Circuit,
-  networkOf,
-  parseCircuit,
-  type Reading,
-  runOf,
-  type Test,
-} from '@fair-plug/core/circuit';
+import { type Circuit, networkOf, parseCircuit, runOf } from '@fair-plug/core/circuit';
 import { causesOf, Diagnostician, diagnoseLone } from '@fair-plug/core/engine';
+import type { Reading, Test } from '@fair-plug/core/instruments';
 import { build } from 'esbuild';
 import { Random } from '../accuracy/random.ts';
 import { readingsFrom } from '../accuracy/world.ts';

@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, brotliDecompressSync, constants } from 'node:zlib';
-import type { InstrumentId } from '@fair-plug/core/circuit';
+import type { InstrumentId } from '@fair-plug/core/instruments';
 import type { JobEntry, KitEntry } from '@fair-plug/core/log';
 import type { Outcome } from './outcome.ts';
 

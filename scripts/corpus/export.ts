@@ -1,5 +1,5 @@
-import type { InstrumentId } from '@fair-plug/core/circuit';
 import { writeJobFile } from '@fair-plug/core/exchange';
+import type { InstrumentId } from '@fair-plug/core/instruments';
 import { foldKit, type JobEntry, type KitEntry, type KitStatement } from '@fair-plug/core/log';
 import { demoHouses } from '../demo/houses.ts';
 import { logOf } from '../demo/load.ts';

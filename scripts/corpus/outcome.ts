@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { assess, HouseJudge, type HouseJudgement } from '@fair-plug/core/assessment';
-import type { InstrumentId } from '@fair-plug/core/circuit';
 import type { Finding } from '@fair-plug/core/findings';
+import type { InstrumentId } from '@fair-plug/core/instruments';
 import { type Practice, usualPractice } from '@fair-plug/core/knowledge';
 import { foldHouse, type House, type JobEntry } from '@fair-plug/core/log';
 import { findingsOf, reportOn } from '@fair-plug/core/words';

@@ -1,8 +1,8 @@
 import { assess } from '@fair-plug/core/assessment';
-import { type Circuit, type InstrumentId, networkOf, runOf, type Test } from '@fair-plug/core/circuit';
+import { type Circuit, networkOf, runOf, simulate } from '@fair-plug/core/circuit';
 import { causesOf, clash } from '@fair-plug/core/engine/cause.ts';
 import { heldOf, proposalsFor } from '@fair-plug/core/findings';
-import { lampStates, simulate } from '@fair-plug/core/instruments';
+import { type InstrumentId, lampStates, type Test } from '@fair-plug/core/instruments';
 import {
   closeOutItems,
   conductorMetals,

@@ -1,5 +1,4 @@
-import type { Shown } from '@fair-plug/core/circuit';
-import type { LampPattern } from '@fair-plug/core/instruments';
+import type { LampPattern, Shown } from '@fair-plug/core/instruments';
 import type { Look, NotReachedReason, ReceptacleType } from '@fair-plug/core/knowledge';
 import type { JobEntryOf } from '@fair-plug/core/log';
 

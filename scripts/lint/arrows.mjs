@@ -6,9 +6,8 @@
 /** Rooms of the core from the ground up: a room knows those below its line, and none beside it. */
 export const rooms = [
   ['physics'],
-  ['faults'],
+  ['faults', 'instruments'],
   ['circuit'],
-  ['instruments'],
   ['knowledge'],
   ['log', 'engine'],
   ['assessment'],

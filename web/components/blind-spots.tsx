@@ -1,6 +1,7 @@
 'use client';
 
-import type { InstrumentId } from '@fair-plug/core/circuit';
+import type { InstrumentId } from '@fair-plug/core/instruments';
+
 import type { ConditionId } from '@fair-plug/core/knowledge';
 import { useEffect, useState } from 'react';
 import { engine } from '@/local/engine';

@@ -1,4 +1,4 @@
-import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
+import { type InstrumentId, instrumentIds, instruments, isOfDevice } from '@fair-plug/core/instruments';
 import { regions } from '@fair-plug/core/knowledge';
 import {
   type FunctionCheck,
@@ -26,7 +26,7 @@ export const functionCheckWords: Readonly<Record<FunctionCheckState, string>> = 
 
 /** The plug-in tester's buttons are no instruments of their own. */
 const isProvable = (id: InstrumentId): boolean =>
-  id !== 'gfci-button' && id !== 'own-button' && id !== 'lamps';
+  id !== 'lamps' && !isOfDevice(id) && instruments[id].partOf === undefined;
 
 interface Row {
   readonly key: string;

@@ -1,4 +1,4 @@
-import type { InstrumentId } from '@fair-plug/core/circuit';
+import type { InstrumentId } from '@fair-plug/core/instruments';
 import { useOwnStorage } from './use-own-storage';
 
 /** What is in the bag until somebody says otherwise. */

@@ -5,8 +5,9 @@ import {
   type HouseJudgement,
   type JudgementChanges,
 } from '@fair-plug/core/assessment';
-import type { Circuit, InstrumentId, Reading } from '@fair-plug/core/circuit';
+import type { Circuit } from '@fair-plug/core/circuit';
 import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/engine';
+import type { InstrumentId, Reading } from '@fair-plug/core/instruments';
 import type { ConditionId, Practice } from '@fair-plug/core/knowledge';
 import type { House } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';

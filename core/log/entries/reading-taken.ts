@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { shownSchema } from '../../circuit/tests-and-readings.ts';
+import { shownSchema } from '../../instruments/index.ts';
 import { envelope, idSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 

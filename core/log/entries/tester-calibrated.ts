@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { instrumentIds } from '../../circuit/names.ts';
+import { instrumentIds } from '../../instruments/index.ts';
 import { daySchema, envelope, idSchema, textSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 

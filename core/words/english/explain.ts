@@ -1,13 +1,12 @@
-import { type Reading, usualButtonMilliamps } from '../../circuit/index.ts';
+import type { ContactSurvey, OutletSurvey, Survey } from '../../circuit/index.ts';
 import {
   type Contact,
-  type ContactSurvey,
   contacts,
   contactsOfPair,
-  type OutletSurvey,
   type Pair,
   pairs,
-  type Survey,
+  type Reading,
+  usualButtonMilliamps,
 } from '../../instruments/index.ts';
 import { and, capital, type Terms } from './terms.ts';
 

@@ -1,12 +1,14 @@
 import type { AssessmentWords } from '../../assessment/index.ts';
-import type { Reading, Shown } from '../../circuit/index.ts';
 import {
-  contacts,
+  type ChannelKind,
   contactsOfPair,
+  instruments as instrumentKinds,
   type LampState,
   type Lamps,
   lampStates,
   pairs,
+  type Reading,
+  type Shown,
 } from '../../instruments/index.ts';
 import { comma, type Terms } from './terms.ts';
 
@@ -18,31 +20,37 @@ const inVolts = (value: number): string => {
   return `${digits} V`;
 };
 
+/** A value by what it is a value of. */
+const shownAs: Readonly<Partial<Record<ChannelKind, (value: unknown) => string>>> = {
+  lamp: (state) => String(state),
+  volts: (value) => inVolts(Number(value)),
+  milliamps: (value) => `${Number(value).toFixed(1)} mA`,
+  sounds: (does) => (does ? 'sounds' : 'silent'),
+};
+
 /** What instruments show, in words. */
 export function readingWords(
-  { contacts: names, pairs: pairWords, short }: Terms,
+  { contacts: contactNames, pairs: pairWords, short }: Terms,
   instruments: AssessmentWords['instruments'],
 ): ReadingWords {
+  const names: Readonly<Record<string, string>> = {
+    ...pairWords,
+    ...short,
+    milliamps: `${short.hot}→${short.ground}`,
+  };
   function values(reading: Reading | Shown): readonly (readonly [name: string, value: string])[] {
-    switch (reading.instrument) {
-      case 'lamps':
-        return pairs.map((pair) => [pairWords[pair], reading[pair]]);
-      case 'meter':
-      case 'meter-low':
-      case 'loaded':
-        return pairs.map((pair) => [pairWords[pair], inVolts(reading[pair])]);
-      case 'earth-meter':
-        return contacts.map((contact) => [short[contact], inVolts(reading[contact])]);
-      case 'probe':
-        return contacts.map((contact) => [short[contact], reading[contact] ? 'sounds' : 'silent']);
-      case 'gfci-button':
-        return [
-          [`${short.hot}→${short.ground}`, `${reading.milliamps.toFixed(1)} mA`],
-          ['trips', reading.trips.length === 0 ? 'nothing' : comma(reading.trips)],
-        ];
-      case 'own-button':
-        return [['result', reading.result.replace('-', ' ')]];
+    const { reads } = instrumentKinds[reading.instrument];
+    const fields: Readonly<Record<string, unknown>> = { ...reading };
+    const rows: (readonly [string, string])[] = [];
+    for (const name of Object.keys(reads?.fields ?? {}))
+      if (reads !== undefined)
+        rows.push([names[name] ?? name, shownAs[reads.value.channel]?.(fields[name]) ?? '']);
+    if ('trips' in reading) {
+      rows.push(['trips', reading.trips.length === 0 ? 'nothing' : comma(reading.trips)]);
+      if (reading.seconds !== undefined) rows.push(['within', `${reading.seconds.toFixed(2)} s`]);
     }
+    if ('result' in reading) rows.push(['result', reading.result.replace('-', ' ')]);
+    return rows;
   }
 
   function lampsAloud(lamps: Lamps): string {
@@ -50,7 +58,9 @@ export function readingWords(
       const those = pairs.filter((pair) => lamps[pair] === state);
       if (those.length === 0) return [];
       if (those.length === 3) return [state === 'off' ? 'no lamp lit' : `all three lamps ${state}`];
-      const named = those.map((pair) => contactsOfPair[pair].map((contact) => names[contact]).join('–'));
+      const named = those.map((pair) =>
+        contactsOfPair[pair].map((contact) => contactNames[contact]).join('–'),
+      );
       return [`${named.join(' and ')} ${state}`];
     });
     return comma(groups);

@@ -1,6 +1,6 @@
-import { parseCircuit } from '@fair-plug/core/circuit';
+import { parseCircuit, surveyOf } from '@fair-plug/core/circuit';
 import type { Fault } from '@fair-plug/core/faults';
-import { lampsOf, surveyOf } from '@fair-plug/core/instruments';
+import { lampsOf } from '@fair-plug/core/instruments';
 import { describe, expect, test } from 'vitest';
 import {
   hasFault,

@@ -30,7 +30,7 @@ describe('a circuit with its faults', () => {
     expect(instrument().queryByRole('button', { name: 'Device’s own button' })).toBeNull();
     await user.selectOptions(screen.getByLabelText('Begin with'), 'Reversed bootleg ground');
     await user.click(screen.getByRole('button', { name: /^den-2:/ }));
-    await user.click(instrument().getByRole('button', { name: 'Probe' }));
+    await user.click(instrument().getByRole('button', { name: 'Non-contact probe' }));
     expect(instrument().getByRole('status').textContent).toContain('ground is held at 120 V');
   });
 

@@ -1,5 +1,5 @@
+import type { ContactSurvey, OutletSurvey } from '@fair-plug/core/circuit';
 import type { ContactState } from '@fair-plug/core/engine';
-import type { ContactSurvey, OutletSurvey } from '@fair-plug/core/instruments';
 import type { Corners } from '@/components/triangle';
 
 const dangerousVolts = 50;

@@ -1,4 +1,5 @@
-import { type Circuit, type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
+import type { Circuit } from '@fair-plug/core/circuit';
+import { type InstrumentId, instrumentIds, isOfDevice } from '@fair-plug/core/instruments';
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
 import { useState } from 'react';
@@ -25,7 +26,7 @@ export function DiagnosePanel({ circuit }: { readonly circuit: Circuit }) {
           <p className={classes.soft}>Faults and loads are hidden. Each press takes one reading.</p>
           <div className={classes.instruments}>
             {instrumentIds
-              .filter((id) => id !== 'own-button' || circuit.protection.some((device) => device.at === at))
+              .filter((id) => !isOfDevice(id) || circuit.protection.some((device) => device.at === at))
               .map((id) => (
                 <button
                   key={id}

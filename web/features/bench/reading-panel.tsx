@@ -1,6 +1,6 @@
-import { type InstrumentId, instrumentIds, type Reading } from '@fair-plug/core/circuit';
-import { pairs } from '@fair-plug/core/instruments';
+import { instrumentIds, isOfDevice, pairs, type Reading } from '@fair-plug/core/instruments';
 import { ChoiceKeys } from '@/components/choice-keys';
+import { useWords } from '@/components/region-words';
 import { TesterLampRow } from '@/components/tester-lamps';
 import { Triangle } from '@/components/triangle';
 import { useChosenTester } from '@/local/use-chosen-tester';
@@ -8,20 +8,10 @@ import classes from './bench.module.css';
 import { cornersOf } from './corners';
 import type { Bench } from './use-bench';
 
-const instrumentNames: Readonly<Record<InstrumentId, string>> = {
-  lamps: 'Lamps',
-  meter: 'Meter',
-  'meter-low': 'Low-impedance meter',
-  'earth-meter': 'Meter to proven ground',
-  probe: 'Probe',
-  loaded: 'Load test, 12 A',
-  'gfci-button': 'Tester’s button',
-  'own-button': 'Device’s own button',
-};
-
 /** The instrument plugged in: what it shows, beside the triangle, and why. */
 export function ReadingPanel({ bench }: { readonly bench: Bench }) {
   const { circuit, survey, position, instrument, why } = bench;
+  const words = useWords();
   const tester = useChosenTester();
   const outlet = survey.outlets[position];
   if (outlet === undefined) return null;
@@ -31,8 +21,8 @@ export function ReadingPanel({ bench }: { readonly bench: Bench }) {
       <ChoiceKeys
         legend={`Plug in at ${outlet.id}`}
         choices={instrumentIds
-          .filter((id) => id !== 'own-button' || isProtected)
-          .map((id) => [id, instrumentNames[id]] as const)}
+          .filter((id) => !isOfDevice(id) || isProtected)
+          .map((id) => [id, words.instruments[id].name] as const)}
         chosen={(id) => id === instrument}
         onChoose={bench.take}
       />
@@ -81,10 +71,10 @@ function LabelledTriangle({ bench }: { readonly bench: Bench }) {
 }
 
 function Shown({ reading }: { readonly reading: Reading }) {
-  const rows = rowsOf(reading);
+  const words = useWords();
   return (
     <dl className={classes.rows}>
-      {rows.map(([name, value]) => (
+      {words.values(reading).map(([name, value]) => (
         <div key={name}>
           <dt>{name}</dt>
           <dd>{value}</dd>
@@ -92,44 +82,4 @@ function Shown({ reading }: { readonly reading: Reading }) {
       ))}
     </dl>
   );
-}
-
-type Rows = readonly (readonly [name: string, value: string])[];
-
-function rowsOf(reading: Reading): Rows {
-  switch (reading.instrument) {
-    case 'lamps':
-      return [
-        ['Hot–neutral', reading.hn],
-        ['Hot–ground', reading.hg],
-        ['Neutral–ground', reading.ng],
-      ];
-    case 'meter':
-    case 'meter-low':
-    case 'loaded':
-      return [
-        ['Hot–neutral', `${volts(reading.hn)} V`],
-        ['Hot–ground', `${volts(reading.hg)} V`],
-        ['Neutral–ground', `${volts(reading.ng)} V`],
-      ];
-    case 'earth-meter':
-      return [
-        ['Hot', `${volts(reading.hot)} V`],
-        ['Neutral', `${volts(reading.neutral)} V`],
-        ['Ground', `${volts(reading.ground)} V`],
-      ];
-    case 'probe':
-      return (['hot', 'neutral', 'ground'] as const).map((contact) => [
-        `At ${contact}`,
-        reading[contact] ? 'sounds' : 'silent',
-      ]);
-    case 'gfci-button':
-      return [
-        ['Hot to ground', `${reading.milliamps.toFixed(1)} mA`],
-        ['Trips', reading.trips.length === 0 ? 'nothing' : reading.trips.join(', ')],
-        ...(reading.seconds === undefined ? [] : [['Within', `${reading.seconds.toFixed(2)} s`] as const]),
-      ];
-    case 'own-button':
-      return [['Result', reading.result.replace('-', ' ')]];
-  }
 }

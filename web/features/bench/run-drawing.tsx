@@ -1,6 +1,5 @@
-import type { Circuit } from '@fair-plug/core/circuit';
+import type { Circuit, OutletSurvey, Survey } from '@fair-plug/core/circuit';
 import type { Fault } from '@fair-plug/core/faults';
-import type { OutletSurvey, Survey } from '@fair-plug/core/instruments';
 import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import { cornersOf, stateOf } from './corners';

@@ -1,7 +1,7 @@
 'use client';
 
-import type { Circuit, InstrumentId, Reading, Test, TestState } from '@fair-plug/core/circuit';
-import { simulate } from '@fair-plug/core/instruments';
+import { type Circuit, simulate } from '@fair-plug/core/circuit';
+import type { InstrumentId, Reading, Test, TestState } from '@fair-plug/core/instruments';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import { engine } from '@/local/engine';

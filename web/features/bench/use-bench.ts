@@ -1,7 +1,7 @@
 'use client';
 
-import type { Circuit, InstrumentId } from '@fair-plug/core/circuit';
-import { type Survey, surveyOf } from '@fair-plug/core/instruments';
+import { type Circuit, type Survey, surveyOf } from '@fair-plug/core/circuit';
+import { type InstrumentId, isOfDevice } from '@fair-plug/core/instruments';
 import { useMemo, useState } from 'react';
 import { useWholeWords } from '@/components/whole-words';
 import { newRun, openFile } from './bench-circuit';
@@ -40,7 +40,7 @@ export function useBench(): Bench {
   const position = Math.min(plugged, last);
   const at = circuit.outlets[position]?.id ?? '';
   const isProtected = circuit.protection.some((device) => device.at === at);
-  const instrument = chosen === 'own-button' && !isProtected ? 'lamps' : chosen;
+  const instrument = isOfDevice(chosen) && !isProtected ? 'lamps' : chosen;
   const survey = useMemo(() => surveyOf(circuit, { at, instrument }), [circuit, at, instrument]);
   return {
     circuit,

@@ -1,6 +1,7 @@
 'use client';
 
-import { type InstrumentId, instrumentIds } from '@fair-plug/core/circuit';
+import { type InstrumentId, instrumentIds, isOfDevice } from '@fair-plug/core/instruments';
+
 import { Checkbox } from '@mantine/core';
 import { BlindSpots } from '@/components/blind-spots';
 import { useWords } from '@/components/region-words';
@@ -19,7 +20,7 @@ export function Bag() {
       <p className={classes.soft}>The next test is chosen among these. Kept on this device.</p>
       <div className={classes.instruments}>
         {instrumentIds
-          .filter((id) => id !== 'own-button')
+          .filter((id) => !isOfDevice(id))
           .map((id) => (
             <Checkbox
               key={id}

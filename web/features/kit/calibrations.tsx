@@ -1,4 +1,4 @@
-import type { InstrumentId } from '@fair-plug/core/circuit';
+import { type InstrumentId, isOfDevice } from '@fair-plug/core/instruments';
 import { calibrationOf } from '@fair-plug/core/knowledge';
 import type { Tester } from '@fair-plug/core/log';
 import { useWords } from '@/components/region-words';
@@ -21,7 +21,7 @@ export function Calibrations({ testers }: { readonly testers: readonly Tester[] 
   }[] = [
     ...testers.map(({ id, name }) => ({ instrument: 'lamps' as const, tester: id, name })),
     ...bag
-      .filter((instrument) => instrument !== 'lamps' && instrument !== 'own-button')
+      .filter((instrument) => instrument !== 'lamps' && !isOfDevice(instrument))
       .map((instrument) => ({ instrument, tester: null, name: words.instruments[instrument].name })),
   ];
   if (rows.length === 0) return null;

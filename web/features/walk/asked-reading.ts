@@ -1,4 +1,4 @@
-import type { InstrumentId } from '@fair-plug/core/circuit';
+import type { InstrumentId } from '@fair-plug/core/instruments';
 
 /** What the form for a reading opens with. */
 export interface AskedReading {

@@ -1,6 +1,13 @@
 import { oddValues } from '@fair-plug/core/assessment';
-import { type InstrumentId, type Shown, shownSchema, usualLoadAmps } from '@fair-plug/core/circuit';
-import { contacts, lampStates, pairs } from '@fair-plug/core/instruments';
+import {
+  type InstrumentId,
+  instrumentIds,
+  instruments,
+  lampStates,
+  type Shown,
+  type Span,
+  shownSchema,
+} from '@fair-plug/core/instruments';
 import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
@@ -10,32 +17,47 @@ import { useDraft } from '@/local/use-draft';
 import type { AskedReading } from './asked-reading';
 import classes from './reading-fields.module.css';
 
-const enterable = ['probe', 'meter', 'meter-low', 'earth-meter', 'loaded', 'lamps'] as const;
-type Enterable = (typeof enterable)[number];
-const isEnterable = (id: InstrumentId): id is Enterable => enterable.some((one) => one === id);
+type Enterable = Shown['instrument'];
+const isEnterable = (id: InstrumentId): id is Enterable => instruments[id].watches === undefined;
+/** The quickest first; lamps, which the patterns record, for another state alone. */
+const enterable = [
+  ...instrumentIds
+    .filter((id) => isEnterable(id) && id !== 'lamps')
+    .toSorted((a, b) => instruments[a].seconds - instruments[b].seconds),
+  'lamps',
+] as readonly Enterable[];
 
-const fieldsOf = (instrument: Enterable) =>
-  instrument === 'probe' || instrument === 'earth-meter' ? contacts : pairs;
+const fieldsOf = (instrument: Enterable): readonly Span[] =>
+  Object.values(instruments[instrument].reads?.fields ?? {});
+
+/** Words among which the value of a field is one; none where it is a number. */
+function choicesOf(instrument: Enterable): readonly string[] | null {
+  const channel = instruments[instrument].reads?.value.channel;
+  if (channel === 'sounds') return ['silent', 'sounds'];
+  return channel === 'lamp' ? lampStates : null;
+}
+
+const sounds = (instrument: Enterable): boolean => instruments[instrument].reads?.value.channel === 'sounds';
 
 interface Values {
   readonly [field: string]: string | number;
 }
 
 /** The statement that the fields make, or null while something is missing. */
-function shownBy(instrument: Enterable, values: Values, amps: number, loadsOff: boolean): Shown | null {
+function shownBy(instrument: Enterable, values: Values, set: number, loadsOff: boolean): Shown | null {
+  const { setting } = instruments[instrument];
   const state = loadsOff ? { state: { loadsOff: true } } : {};
   const read = Object.fromEntries(
     fieldsOf(instrument).map((field) => [
       field,
-      instrument === 'probe' ? values[field] === 'sounds' : values[field],
+      sounds(instrument) ? values[field] === 'sounds' : values[field],
     ]),
   );
-  if (instrument === 'probe' && fieldsOf(instrument).some((field) => values[field] === undefined))
-    return null;
+  if (sounds(instrument) && fieldsOf(instrument).some((field) => values[field] === undefined)) return null;
   const parsed = shownSchema.safeParse({
     ...state,
     instrument,
-    ...(instrument === 'loaded' ? { amps } : {}),
+    ...(setting === undefined ? {} : { [setting.name]: set }),
     ...read,
   });
   return parsed.success ? parsed.data : null;
@@ -43,7 +65,7 @@ function shownBy(instrument: Enterable, values: Values, amps: number, loadsOff: 
 
 /** A probe is held to the plate screw too; what was not said is left out. */
 const plateOf = (instrument: Enterable, values: Values): boolean | undefined =>
-  instrument !== 'probe' || values.plate === undefined ? undefined : values.plate === 'sounds';
+  !sounds(instrument) || values.plate === undefined ? undefined : values.plate === 'sounds';
 
 export interface ReadingFieldsProps {
   readonly asked: AskedReading;
@@ -68,7 +90,7 @@ export function ReadingFields({ asked, place, groundMayBeLive, onRecord }: Readi
         chosen={(id) => id === instrument}
         onChoose={setInstrument}
       />
-      {instrument === 'loaded' && (
+      {instruments[instrument].reads?.load !== undefined && (
         <p className={classes.caution}>
           {groundMayBeLive && <strong>{words.screens.walk.liveGround} </strong>}
           {words.cautions['load-test']}
@@ -94,7 +116,7 @@ interface ValueFieldsProps extends Pick<ReadingFieldsProps, 'place' | 'onRecord'
 function ValueFields({ instrument, areLoadsOff, place, onRecord }: ValueFieldsProps) {
   const [loadsOff, setLoadsOff] = useState(areLoadsOff);
   const draft = useDraft<Values>(`reading ${place} ${instrument}`, {});
-  const { amps = usualLoadAmps, ...values } = draft.fields;
+  const { amps = instruments[instrument].setting?.usual ?? 0, ...values } = draft.fields;
   const shown = shownBy(instrument, values, Number(amps), loadsOff);
   const region = useRegion();
   const words = useWords();
@@ -109,7 +131,7 @@ function ValueFields({ instrument, areLoadsOff, place, onRecord }: ValueFieldsPr
   return (
     <form className={classes.form} onSubmit={submit}>
       <FromBefore draft={draft} />
-      {instrument === 'loaded' && (
+      {instruments[instrument].setting !== undefined && (
         <NumberInput
           label="Load"
           suffix=" A"
@@ -129,7 +151,7 @@ function ValueFields({ instrument, areLoadsOff, place, onRecord }: ValueFieldsPr
           onChange={(value) => draft.change({ [field]: value })}
         />
       ))}
-      {instrument === 'probe' && (
+      {sounds(instrument) && (
         <Field
           label="Plate screw"
           instrument={instrument}
@@ -176,8 +198,8 @@ function Field({
   readonly value: string | number | undefined;
   readonly onChange: (value: string | number) => void;
 }) {
-  if (instrument === 'probe' || instrument === 'lamps') {
-    const choices = instrument === 'probe' ? (['silent', 'sounds'] as const) : lampStates;
+  const choices = choicesOf(instrument);
+  if (choices !== null) {
     return (
       <fieldset className={classes.choice} ref={isFirst ? takeFocus : null}>
         <legend>{label}</legend>

@@ -1,4 +1,4 @@
-import type { Shown } from '@fair-plug/core/circuit';
+import type { Shown } from '@fair-plug/core/instruments';
 import { memo, useEffect } from 'react';
 import { Sheet } from '@/components/sheet';
 import { whenUsed } from '@/components/when-used';

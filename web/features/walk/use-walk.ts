@@ -1,8 +1,7 @@
 'use client';
 
 import type { Assessment } from '@fair-plug/core/assessment';
-import type { Shown } from '@fair-plug/core/circuit';
-import { type LampPattern, lampsOf } from '@fair-plug/core/instruments';
+import { type LampPattern, lampsOf, type Shown } from '@fair-plug/core/instruments';
 import type { House } from '@fair-plug/core/log';
 import { useCallback, useRef, useState } from 'react';
 import { v7 } from 'uuid';

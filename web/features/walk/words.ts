@@ -1,4 +1,4 @@
-import type { InstrumentId } from '@fair-plug/core/circuit';
+import { type InstrumentId, instruments } from '@fair-plug/core/instruments';
 import type { ScreenWords } from '@fair-plug/core/words';
 
 /** What is entered beside the lamps; each opens a sheet of its own. */
@@ -19,7 +19,7 @@ export type SheetId = (typeof sheetIds)[number];
 
 /** What a next test opens. */
 export const sheetFor = (instrument: InstrumentId): SheetId | null =>
-  instrument === 'gfci-button' || instrument === 'own-button' ? 'ground-fault' : null;
+  instruments[instrument].watches === undefined ? null : 'ground-fault';
 
 export interface SheetWords {
   readonly name: string;

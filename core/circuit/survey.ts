@@ -1,4 +1,11 @@
-import { type Circuit, networkOf, type Reading, type Test } from '../circuit/index.ts';
+import {
+  benchFor,
+  type Lamps,
+  type Reading,
+  settleProtection,
+  show,
+  type Test,
+} from '../instruments/index.ts';
 import {
   absent,
   type Conductor,
@@ -8,9 +15,8 @@ import {
   type Wire,
   wires,
 } from '../physics/index.ts';
-import { benchFor, show } from './instrument.ts';
-import type { Lamps } from './lamps.ts';
-import { settleProtection } from './protection.ts';
+import type { Circuit } from './circuit-file.ts';
+import { networkOf } from './network.ts';
 
 /** Below so many ohms to earth or to a source something holds a contact at its potential; above, it floats. */
 const holdingOhms = 50e3;

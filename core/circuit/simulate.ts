@@ -1,7 +1,16 @@
-import { type Circuit, networkOf, type Reading, type ReadingsFile, type Test } from '../circuit/index.ts';
+import {
+  benchFor,
+  operationFor,
+  type Reading,
+  type Settled,
+  settleProtection,
+  show,
+  type Test,
+} from '../instruments/index.ts';
 import { Solver } from '../physics/index.ts';
-import { benchFor, show } from './instrument.ts';
-import { operationFor, type Settled, settleProtection } from './protection.ts';
+import type { Circuit } from './circuit-file.ts';
+import { networkOf } from './network.ts';
+import type { ReadingsFile } from './tests-and-readings.ts';
 
 /** Tests made in the same state see the same circuit: they are solved together. */
 const stateKey = ({ state }: Test): string => (state === undefined ? '' : JSON.stringify(state));

@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { circuitInput } from '../circuit/arbitrary-circuit.ts';
-import { type Circuit, parseCircuit, type Reading, type Test } from '../circuit/index.ts';
+import type { Reading, Test } from '../instruments/index.ts';
 import type { Conductor } from '../physics/index.ts';
+import { circuitInput } from './arbitrary-circuit.ts';
+import { type Circuit, parseCircuit, simulate } from './index.ts';
 import { twinReads, twinTripped } from './naive-twin.ts';
-import { simulate } from './simulate.ts';
 
 function parsed(input: unknown): Circuit {
   const result = parseCircuit(input);

@@ -1,5 +1,6 @@
-import type { Circuit, Test, TestState } from '../circuit/index.ts';
+import type { Test, TestState } from '../instruments/index.ts';
 import type { Conductor, Leg } from '../physics/index.ts';
+import type { Circuit } from './index.ts';
 
 /**
  * The electrical model once more, the obvious way and sharing nothing with the solver: nodes by name, one

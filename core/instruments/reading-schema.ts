@@ -1,0 +1,51 @@
+import { z } from 'zod';
+import { earthMeterForm } from './earth-meter.ts';
+import { loadTesterForm } from './load-tester.ts';
+import { lowMeterForm } from './low-meter.ts';
+import { meterForm } from './meter.ts';
+import { ownButtonForm } from './own-button.ts';
+import { probeForm } from './probe.ts';
+import { outletId, stateSchema, trippedBefore } from './state-schema.ts';
+import { testerButtonForm } from './tester-button.ts';
+import { threeLampsForm } from './three-lamps.ts';
+
+interface Form {
+  readonly asked: z.ZodRawShape & { instrument: z.ZodLiteral<string> };
+  readonly shown: z.ZodRawShape;
+}
+
+const place = { at: outletId, state: stateSchema.optional() };
+const withoutDevices = { state: stateSchema.pick({ loadsOff: true, breakerOff: true }).optional() };
+
+/** A test with an instrument, what it shows at an outlet, and what it shows where it is said elsewhere at which. */
+const of = <F extends Form>({ asked, shown }: F) => ({
+  test: z.strictObject({ ...place, ...(asked as F['asked']) }),
+  reading: z.strictObject({ ...place, trippedBefore, ...(asked as F['asked']), ...(shown as F['shown']) }),
+  shown: z.strictObject({ ...withoutDevices, ...(asked as F['asked']), ...(shown as F['shown']) }),
+});
+
+/** Every instrument that is read at the contacts: a line each. */
+const atContacts = [
+  of(threeLampsForm()),
+  of(meterForm()),
+  of(lowMeterForm()),
+  of(earthMeterForm()),
+  of(probeForm()),
+  of(loadTesterForm()),
+];
+/** Those that make a device trip. */
+const atDevices = [of(testerButtonForm()), of(ownButtonForm())];
+const all = [...atContacts, ...atDevices];
+
+/** As a union takes its members: one at least. */
+const members = <M>(some: readonly M[]) => some as readonly [M, ...M[]];
+
+export const testSchema = z.discriminatedUnion('instrument', members(all.map(({ test }) => test)));
+export type Test = Readonly<z.infer<typeof testSchema>>;
+
+export const readingSchema = z.discriminatedUnion('instrument', members(all.map(({ reading }) => reading)));
+export type Reading = Readonly<z.infer<typeof readingSchema>>;
+
+/** What an instrument showed, where it is said elsewhere at which receptacle. */
+export const shownSchema = z.discriminatedUnion('instrument', members(atContacts.map(({ shown }) => shown)));
+export type Shown = Readonly<z.infer<typeof shownSchema>>;

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+
+// What the schemas of tests and readings share.
+
+export const outletId = z.string().min(1).max(64);
+
+/** The state of a circuit while a test is made, where it differs from the file's. */
+export const stateSchema = z.strictObject({
+  /** Everything on the circuit unplugged or switched off. */
+  loadsOff: z.boolean().optional(),
+  breakerOff: z.boolean().optional(),
+  /** Outlets whose protection devices are taken as tripped. */
+  tripped: z.array(outletId).max(10_000).optional(),
+});
+export type TestState = Readonly<z.infer<typeof stateSchema>>;
+
+export const trippedBefore = z.array(outletId).max(10_000).optional();
+
+const volts = z.number().min(0).max(1e6);
+export const pairsInVolts = { hn: volts, hg: volts, ng: volts };
+export const contactsInVolts = { hot: volts, neutral: volts, ground: volts };
