@@ -32,7 +32,7 @@ export interface CatalogWords {
   readonly urgencies: Of<Urgency>;
   readonly cautions: Of<CautionId>;
   readonly looks: Of<Look, DefectWords>;
-  readonly dangers: Of<Danger, { readonly stop: string; readonly doThis: string }>;
+  readonly dangers: Of<Danger, { readonly name: string; readonly stop: string; readonly doThis: string }>;
   readonly patterns: Of<LampPattern, PatternWords>;
   /** Each state behind a pattern in a few words, where its conditions' names do not say enough. */
   readonly fits: Of<FitId>;

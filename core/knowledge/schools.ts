@@ -1,3 +1,5 @@
+import { type Region, regions } from './regions.ts';
+
 /** What a language says of one answer that practitioners give to a question on which they differ. */
 export interface ViewWords {
   readonly name: string;
@@ -17,6 +19,9 @@ export const questions = {
 
 export type QuestionId = keyof typeof questions;
 export const questionIds = Object.keys(questions) as QuestionId[];
+/** The questions that arise in a region: its own law decides which volts are within range where they are not 120. */
+export const questionsIn = (region: Region): readonly QuestionId[] =>
+  questionIds.filter((id) => id !== 'voltage' || regions[region].nominalVolts === 120);
 export type Schools = { readonly [Q in QuestionId]: (typeof questions)[Q][number] };
 
 /** What is held where a firm has not chosen. */

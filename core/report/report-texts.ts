@@ -17,31 +17,8 @@ export interface MethodFacts {
 /** Headings and standing sentences of the report in one language. */
 export interface ReportTexts {
   readonly title: string;
-  readonly particulars: {
-    readonly client: string;
-    readonly house: string;
-    readonly altered: string;
-    readonly present: string;
-    readonly asFound: string;
-    readonly readOn: string;
-    readonly inspector: string;
-    readonly licence: string;
-    readonly notBegun: string;
-  };
-  readonly headings: {
-    readonly guide: string;
-    readonly workList: string;
-    readonly findings: string;
-    readonly causes: string;
-    readonly noDefect: string;
-    readonly notSeen: string;
-    readonly receptacles: string;
-    readonly coverage: string;
-    readonly testers: string;
-    readonly method: string;
-    readonly cautions: string;
-    readonly signatures: string;
-  };
+  /** Before the words on how a triangle is read. */
+  readonly guideHeading: string;
   readonly figures: {
     /** After the number. */
     readonly listed: (count: number) => string;
@@ -53,8 +30,6 @@ export interface ReportTexts {
   readonly workListLead: string;
   readonly noWork: string;
   readonly noFindings: string;
-  readonly notSeenLead: string;
-  readonly method: (done: MethodFacts) => readonly string[];
   readonly signed: (name: string, date: string) => string;
   /** Something was entered or taken back after a signature, the last of it at this time. */
   readonly changedSince: (time: string) => string;

@@ -16,6 +16,7 @@ import type { Words } from './words.ts';
 
 export * from './counted.ts';
 export { type EntryTable, entryLine } from './english/entries.ts';
+export { viewsIn } from './english/report-sections.ts';
 export { listed } from './listed.ts';
 export { message } from './message.ts';
 export { problemInWords, wrongInWords } from './problems.ts';

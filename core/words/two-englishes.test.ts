@@ -1,5 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import { eraLanes } from '../knowledge/index.ts';
+import {
+  closeOutItems,
+  conditionIds,
+  eraLanes,
+  protectionLabels,
+  questionIds,
+  usualPractice,
+  viewsOf,
+} from '../knowledge/index.ts';
 import { enGb, enUs, type Words, wordsIn } from './index.ts';
 
 /** Words of the trade that only North America has; a British text holds none of them. */
@@ -54,6 +62,55 @@ describe('two English languages', () => {
     );
   });
 
+  const ofSections = ({ sections: { texts } }: Words): readonly string[] => {
+    const at = '2026-05-04T09:00:00Z';
+    const as = (same: string): string => same;
+    const clock = { day: as, shortDay: as, hour: as };
+    const questions = questionIds.map((id) => ({ id, views: viewsOf(id, usualPractice.schools) }));
+    const facts = { coversOff: 1, halves: 1, breakers: ['4'], leaveFrom: null, hasLeave: true };
+    return [
+      texts.method({ own: null, facts, standard: null, edition: null, questions }, clock),
+      texts.coverage(
+        {
+          tested: 1,
+          expected: 1,
+          sample: 3,
+          notReached: [{ name: 'Den 1', reason: 'furniture' }],
+          notRead: ['Den 2'],
+          notFound: [{ room: 'Den', count: 1 }],
+          missing: [{ faulty: 1, chance: 0.5 }],
+        },
+        clock,
+      ),
+      texts.causes({ believed: [], cut: [{ device: 'Bath 1', dead: ['Bath 2'], isBack: false }] }, clock),
+      texts.notSeen({ conditions: conditionIds }, clock),
+      texts.functionChecks(
+        {
+          checks: [
+            {
+              instrument: 'lamps',
+              tester: null,
+              state: 'failed',
+              proofs: [],
+              doubted: ['b'],
+              readings: 2,
+              name: null,
+              rating: 'CAT III',
+              calibration: null,
+            },
+          ],
+          labels: [{ name: 'Den 1', labels: protectionLabels }],
+          resets: [{ name: 'Den 1', resetAt: 'Bath 1' }],
+          warned: [{ name: 'Den 1', danger: 'live-ground', at }],
+          keepPowered: ['freezer'],
+          closedOut: [...closeOutItems],
+          notBack: [{ kind: 'breaker', breaker: '4' }],
+        },
+        clock,
+      ),
+    ].map((blocks) => JSON.stringify(blocks));
+  };
+
   test('what is said of values holds no word of the other either', () => {
     const ofValues = (words: Words): string =>
       [
@@ -73,9 +130,8 @@ describe('two English languages', () => {
         words.noDefects.twoSlot(['Den 1']),
         words.oddValue({ kind: 'high', usual: [216.2, 253] }),
         words.metalSign({ kind: 'fat', awg: 12, amps: 15 }),
-        words.report
-          .method({ coversOff: 1, halves: 1, breakers: ['4'], leaveFrom: null, hasLeave: true })
-          .join(' '),
+        Object.values(words.sections.headings).join(' '),
+        ...ofSections(words),
         words.ownerPage.fine.count(1, 1),
         words.ownerPage.unseen.untested(1, 2),
         words.screens.receptacles(1),

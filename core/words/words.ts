@@ -1,7 +1,7 @@
 import type { Survey } from '../circuit/index.ts';
 import type { Vanished } from '../findings/index.ts';
-import type { SupplyPoint } from '../log/index.ts';
-import type { ReportLanguage } from '../report/index.ts';
+import type { FunctionCheckState, SupplyPoint } from '../log/index.ts';
+import type { ReportLanguage, SectionWords } from '../report/index.ts';
 import type { EntryTable } from './english/entries.ts';
 import type { ScreenWords } from './screen-words.ts';
 
@@ -31,6 +31,9 @@ export interface Words extends ReportLanguage {
   /** BCP 47. */
   readonly language: string;
   readonly screens: ScreenWords;
+  readonly functionChecks: Readonly<Record<FunctionCheckState, string>>;
+  /** What the sections of a report say. */
+  readonly sections: SectionWords;
   /** What every kind of entry says. */
   readonly entries: EntryTable;
   /** Why a finding that nobody decided on is proposed no more. */
@@ -77,6 +80,7 @@ type OfPapers =
   | 'report'
   | 'rowProblem'
   | 'rules'
+  | 'sections'
   | 'tables'
   | 'vanished'
   | 'ways'

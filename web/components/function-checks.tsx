@@ -1,12 +1,6 @@
 import { type InstrumentId, instrumentIds, instruments, isOfDevice } from '@fair-plug/core/instruments';
 import { regions } from '@fair-plug/core/knowledge';
-import {
-  type FunctionCheck,
-  type FunctionCheckState,
-  functionChecksOf,
-  type House,
-  isRatedFor,
-} from '@fair-plug/core/log';
+import { type FunctionCheck, functionChecksOf, type House, isRatedFor } from '@fair-plug/core/log';
 import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
@@ -15,14 +9,6 @@ import { useBag } from '@/local/use-bag';
 import { useChosenTester } from '@/local/use-chosen-tester';
 import { useKeep, useKit } from '@/local/use-logs';
 import classes from './function-checks.module.css';
-
-export const functionCheckWords: Readonly<Record<FunctionCheckState, string>> = {
-  'not-proved': 'not checked in this house',
-  'proved-before': 'checked before, not yet after',
-  'proved-after': 'checked after, not before',
-  proved: 'checked before and after',
-  failed: 'failed its function check',
-};
 
 /** The plug-in tester's buttons are no instruments of their own. */
 const isProvable = (id: InstrumentId): boolean =>
@@ -41,6 +27,7 @@ interface Row {
 /** Every tester in the bag with how it stands in this house: tried on a good receptacle before, and again after. */
 export function FunctionChecks({ job, house }: { readonly job: string; readonly house: House }) {
   const keep = useKeep();
+  const words = useWords();
   const rows = useRows(house);
   const prove = ({ instrument, tester }: Row, passed: boolean): void => {
     const said = {
@@ -69,7 +56,7 @@ export function FunctionChecks({ job, house }: { readonly job: string; readonly 
                 </p>
               )}
               <p className={classes.state}>
-                {functionCheckWords[state]}
+                {words.functionChecks[state]}
                 {latest !== undefined &&
                   `, ${latest.passed ? 'good' : 'failed'} at ${dayjs(latest.at).format('HH:mm')}`}
                 {latest === undefined && row.lastElsewhere !== null && `; last ${row.lastElsewhere}`}

@@ -242,12 +242,12 @@ export const questions: CorrectionWords['questions'] = {
     views: {
       'two-volts': {
         name: 'Two volts',
-        says: 'Up to 2 V.',
+        says: 'Up to 3.8 V: 2 V at 120 V, scaled to 230 V.',
         source: 'common practice',
       },
       'half-volt': {
         name: 'Half a volt',
-        says: 'Under 0.5 V, for the sake of electronics.',
+        says: 'Under 1 V, for the sake of electronics: 0.5 V at 120 V, scaled to 230 V.',
         source: 'common practice',
       },
     },

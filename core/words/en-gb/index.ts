@@ -6,7 +6,7 @@ import { questions, remedies, ways, workers } from './corrections.ts';
 import { findingPhrases } from './findings.ts';
 import { ownerPage } from './owner-page.ts';
 import { terms } from './phrases.ts';
-import { report } from './report.ts';
+import { report, sections } from './report.ts';
 import { rules } from './rules.ts';
 import { spokenGb } from './spoken.ts';
 import { listFields, tables } from './tables.ts';
@@ -24,6 +24,7 @@ export const enGb: Words = /* @__PURE__ */ englishOf(spokenGb, terms, {
   remedies,
   report,
   rules,
+  sections,
   tables,
   ways,
   workers,

@@ -60,22 +60,27 @@ export const looks: CatalogWords['looks'] = {
 
 export const dangers: CatalogWords['dangers'] = {
   'live-ground': {
+    name: 'live earth',
     stop: 'Stop. Metal joined to this earth may be live.',
     doThis: 'Touch no plate, screw or plugged-in case; keep people away; breaker off where you have leave.',
   },
   overvoltage: {
+    name: 'overvoltage',
     stop: 'Stop. Voltage may be far above normal.',
     doThis: 'No plug in or out; keep people away; breaker off where you have leave.',
   },
   scorch: {
+    name: 'scorch',
     stop: 'Stop testing here. It has burned or is heating.',
     doThis: 'No load on it, nothing plugged in; keep people away; breaker off where you have leave.',
   },
   wet: {
+    name: 'water',
     stop: 'Stop. Water and live contacts.',
     doThis: 'Touch nothing; keep people away; the electrician cuts the power from a dry place.',
   },
   buzzing: {
+    name: 'arcing',
     stop: 'Stop. It is arcing.',
     doThis: 'No plug in or out; keep people away; breaker off where you have leave.',
   },

@@ -5,7 +5,7 @@ import { eraHint, eraLanes, eras } from './eras.ts';
 import { findingPhrases } from './findings.ts';
 import { ownerPage } from './owner-page.ts';
 import { terms } from './phrases.ts';
-import { report } from './report.ts';
+import { report, sections } from './report.ts';
 import { rules } from './rules.ts';
 import { spokenUs } from './spoken.ts';
 import { listFields, tables } from './tables.ts';
@@ -23,6 +23,7 @@ export const enUs: Words = /* @__PURE__ */ englishOf(spokenUs, terms, {
   remedies,
   report,
   rules,
+  sections,
   tables,
   ways,
   workers,

@@ -1,6 +1,12 @@
 import type { ReportTexts } from '../../report/index.ts';
+import { type OwnSectionWords, sectionWords } from '../english/report-sections.ts';
 import { comma } from '../english/terms.ts';
 import { message } from '../message.ts';
+import { conditions } from './conditions.ts';
+import { questions } from './corrections.ts';
+import { instruments } from './instruments.ts';
+import * as observations from './observations.ts';
+import { screens } from './screens.ts';
 
 const listedAfter = message<{ count: number }>(
   'en-US',
@@ -24,33 +30,22 @@ function leaveWords(hasLeave: boolean, leaveFrom: string | null): string {
   return leaveFrom === null ? 'with leave' : `with leave of ${leaveFrom}`;
 }
 
+const notSeenLead =
+  'The instruments used at some of the receptacles that read correct would not show these. Three lamps see whether contacts are joined, not how well or to what; a probe, a meter and a load test see more.';
+
+const method: OwnSectionWords['method'] = ({ coversOff, halves, breakers, leaveFrom, hasLeave }) => [
+  'Receptacles were tried with the instruments named above; those that were not are named under coverage. What was shown was compared with what a branch circuit would show for every known fault; each finding names the likeliest cause and what the readings leave open.',
+  [
+    ...(halves === 0 ? [] : [halvesTried({ count: halves })]),
+    coversOffSaid({ count: coversOff }),
+    switched({ count: breakers.length, names: comma(breakers), leave: leaveWords(hasLeave, leaveFrom) }),
+    'Walls, ceilings and fixed equipment are not opened in an inspection like this.',
+  ].join(' '),
+];
+
 export const report: ReportTexts = {
   title: 'Receptacle inspection',
-  particulars: {
-    client: 'Client',
-    house: 'House',
-    altered: 'Altered',
-    present: 'Present',
-    asFound: 'As found',
-    readOn: 'Read on',
-    inspector: 'Inspector',
-    licence: 'Licence',
-    notBegun: 'not begun',
-  },
-  headings: {
-    guide: 'Reading the triangle.',
-    workList: 'Work list for the electrician',
-    findings: 'Findings',
-    causes: 'Causes and circuits',
-    noDefect: 'No defect',
-    notSeen: 'What “reads correct” does not rule out',
-    receptacles: 'Receptacles by room',
-    coverage: 'Coverage',
-    testers: 'Testers and function checks',
-    method: 'Method and limits',
-    cautions: 'Cautions',
-    signatures: 'Signed',
-  },
+  guideHeading: 'Reading the triangle.',
   figures: {
     listed: (count) => listedAfter({ count }),
     correct: 'read correct',
@@ -63,19 +58,31 @@ export const report: ReportTexts = {
     'In the order of the walk, one line a box. Power off and every conductor proved dead before a box is opened; two circuits may share it. Afterwards test here and at the neighbours: one fault can hide another.',
   noWork: 'No box needs an electrician for what was tested.',
   noFindings: 'No receptacle that was read shows anything but “reads correct”.',
-  notSeenLead:
-    'The instruments used at some of the receptacles that read correct would not show these. Three lamps see whether contacts are joined, not how well or to what; a probe, a meter and a load test see more.',
-  method: ({ coversOff, halves, breakers, leaveFrom, hasLeave }) => [
-    'Receptacles were tried with the instruments named above; those that were not are named under coverage. What was shown was compared with what a branch circuit would show for every known fault; each finding names the likeliest cause and what the readings leave open.',
-    [
-      ...(halves === 0 ? [] : [halvesTried({ count: halves })]),
-      coversOffSaid({ count: coversOff }),
-      switched({ count: breakers.length, names: comma(breakers), leave: leaveWords(hasLeave, leaveFrom) }),
-      'Walls, ceilings and fixed equipment are not opened in an inspection like this.',
-    ].join(' '),
-  ],
   signed: (name, date) => `${name}, ${date}`,
   changedSince: (time) => `Changed after this was signed, last on ${time}.`,
   isNoBox: (words) => words.startsWith('no box'),
   circuit: (breaker, others) => `breaker ${breaker}${others.length === 0 ? '' : `, with ${comma(others)}`}`,
 };
+
+export const sections = sectionWords({
+  ...observations,
+  conditions,
+  instruments,
+  questions,
+  screens: screens.report,
+  notSeenLead,
+  method,
+  headings: {
+    workList: 'Work list for the electrician',
+    findings: 'Findings',
+    causes: 'Causes and circuits',
+    noDefect: 'No defect',
+    notSeen: 'What “reads correct” does not rule out',
+    receptacles: 'Receptacles by room',
+    coverage: 'Coverage',
+    functionChecks: 'Testers and function checks',
+    method: 'Method and limits',
+    cautions: 'Cautions',
+    signatures: 'Signed',
+  },
+});

@@ -17,7 +17,7 @@ const notThere = (isThere: boolean, words: string): string =>
 export type EntryTable = { readonly [K in JobEntry['kind']]: EntryWords<JobEntryOf<K>> };
 
 type Words = Pick<AssessmentWords, 'instruments' | 'values' | 'lamps'> &
-  Pick<CatalogWords, 'labels' | 'looks' | 'notReached'> & {
+  Pick<CatalogWords, 'dangers' | 'labels' | 'looks' | 'notReached'> & {
     /** "ground-fault", "RCD": before "test". */
     readonly groundFaultName: string;
   };
@@ -78,7 +78,7 @@ export const entryTable = (words: Words): EntryTable => ({
   },
   noted: { said: ({ text }) => `Note: ${text}`, undone: 'a note on' },
   'people-warned': {
-    said: ({ danger }) => `People were warned: ${danger.replace('-', ' ')}`,
+    said: ({ danger }) => `People were warned: ${words.dangers[danger].name}`,
     undone: 'the warning at',
   },
   'plan-chosen': {

@@ -1,6 +1,7 @@
 import type { Spoken } from '../words.ts';
 import { causeWords } from './causes.ts';
 import { entryTable } from './entries.ts';
+import { functionChecks } from './function-checks.ts';
 import { readingWords } from './readings.ts';
 import { supplyPoint } from './sources.ts';
 import type { Terms } from './terms.ts';
@@ -13,6 +14,7 @@ type SpokenByRule =
   | 'cause'
   | 'entries'
   | 'explanation'
+  | 'functionChecks'
   | 'lamps'
   | 'lampsBriefly'
   | 'language'
@@ -46,6 +48,7 @@ export function spokenEnglish(language: string, own: OwnSpoken): Spoken {
     ...causeWords(terms),
     ...verdictWords(own, verdictPhrases),
     language,
+    functionChecks,
     entries: entryTable({ ...own, ...reading, groundFaultName }),
     supplyPoint,
   };

@@ -1,28 +1,21 @@
-import { questionIds } from '@fair-plug/core/knowledge';
 import type { FirmSettings, Tester } from '@fair-plug/core/log';
 import {
+  type DrawnSection,
   type FillIns,
-  filledIn,
-  methodFacts,
-  ownerPageOf,
   type Report,
-  workListOf,
+  type Reported,
+  type SectionId,
+  sectionIds,
+  sections,
 } from '@fair-plug/core/report';
 import { type OwnerLanguage, ownerTexts } from '@fair-plug/core/words';
 import dayjs from 'dayjs';
-import { memo } from 'react';
-import { FindingArticle } from '@/components/finding-article';
-import { Triangle } from '@/components/triangle';
-import { viewWords } from '@/components/view-words';
+import { type ComponentType, memo } from 'react';
 import { useWholeWords } from '@/components/whole-words';
 import { noAddress } from '@/shell/job-head';
-import { CausesSection, CoverageSection, FunctionCheckSection } from './coverage-sections';
-import { OwnerSheet } from './owner-sheet';
-import { Particulars } from './particulars';
-import { ReceptacleTable } from './receptacle-table';
+import { Blocks } from './blocks';
+import { drawings } from './drawn-sections';
 import classes from './report-sheet.module.css';
-import { Signatures } from './signatures';
-import { WorkListTable } from './work-list-table';
 
 export interface ReportSheetProps {
   readonly report: Report;
@@ -49,8 +42,7 @@ export const ReportSheet = memo(function ReportSheet({
   unsettled,
 }: ReportSheetProps) {
   const words = useWholeWords();
-  const { headings } = words.report;
-  const { house, findings, rooms, notSeen, cautions, noDefect } = report;
+  const { house } = report;
   const fillIns: FillIns = {
     address: house.address ?? noAddress,
     client: house.client ?? '',
@@ -59,9 +51,13 @@ export const ReportSheet = memo(function ReportSheet({
     firm: firmName,
     licence: firm.letterhead.licence ?? '',
   };
-  const own = (place: keyof FirmSettings['wordings']): string | null =>
-    firm.wordings[place] === undefined ? null : filledIn(firm.wordings[place], fillIns);
-  const introduction = own('introduction');
+  const reported: Reported = {
+    report,
+    firm,
+    testers,
+    fillIns,
+    ownerTexts: ownerTexts(language, house.region),
+  };
   return (
     <article className={classes.sheet}>
       {unsettled !== null && <p className={classes.unsettled}>Not complete: {unsettled}</p>}
@@ -69,73 +65,50 @@ export const ReportSheet = memo(function ReportSheet({
         <Letterhead firm={firm} name={firmName} />
         <h1>{words.report.title}</h1>
         <p className={classes.address}>{house.address ?? noAddress}</p>
-        <Particulars report={report} inspector={inspectors} licence={firm.letterhead.licence} />
+        <SectionBody id="particulars" reported={reported} />
       </header>
-      {introduction !== null && <p className={classes.own}>{introduction}</p>}
-      <Figures report={report} />
-      <OwnerSheet page={ownerPageOf(report, ownerTexts(language, house.region))} />
-      <section>
-        <h2>{headings.workList}</h2>
-        <WorkListTable lines={workListOf(report)} />
-      </section>
-      <section>
-        <h2>{headings.findings}</h2>
-        <ReadingGuide />
-        {findings.length === 0 ? (
-          <p>{words.report.noFindings}</p>
-        ) : (
-          findings.map((finding) => (
-            <FindingArticle key={finding.key} finding={finding} practice={report.practice} />
-          ))
-        )}
-      </section>
-      <CausesSection report={report} />
-      {noDefect.length > 0 && (
-        <section>
-          <h2>{headings.noDefect}</h2>
-          <ul className={classes.cautions}>
-            {noDefect.map((one) => (
-              <li key={one.key}>{one.words}</li>
-            ))}
-          </ul>
-        </section>
-      )}
-      {notSeen.length > 0 && (
-        <section>
-          <h2>{headings.notSeen}</h2>
-          <p>{words.report.notSeenLead}</p>
-          <dl className={classes.unseen}>
-            {notSeen.map((id) => (
-              <div key={id}>
-                <dt>{words.conditions[id].name}</dt>
-                <dd>{`${words.conditions[id].what} ${words.conditions[id].why}`}</dd>
-              </div>
-            ))}
-          </dl>
-        </section>
-      )}
-      <section>
-        <h2>{headings.receptacles}</h2>
-        {rooms.map((room) => (
-          <ReceptacleTable key={room.id ?? room.name} room={room} />
-        ))}
-      </section>
-      <CoverageSection report={report} />
-      <FunctionCheckSection report={report} testers={testers} />
-      <Method report={report} firm={firm} own={own('method')} />
-      <section>
-        <h2>{headings.cautions}</h2>
-        <ul className={classes.cautions}>
-          {cautions.map((caution) => (
-            <li key={caution}>{caution}</li>
-          ))}
-        </ul>
-        {own('closing') !== null && <p className={classes.own}>{own('closing')}</p>}
-      </section>
-      <Signatures house={house} />
+      {sectionIds.map((id) => id !== 'particulars' && <Section key={id} id={id} reported={reported} />)}
     </article>
   );
 });
+
+interface SectionProps {
+  readonly id: SectionId;
+  readonly reported: Reported;
+}
+
+const isDrawn = (id: SectionId): id is DrawnSection => id in drawings;
+
+/** A section under its heading; one without a heading is one with what it draws or says. */
+function Section({ id, reported }: SectionProps) {
+  const headings: Readonly<Partial<Record<SectionId, string>>> = useWholeWords().sections.headings;
+  const heading = headings[id];
+  if (heading === undefined) return <SectionBody id={id} reported={reported} />;
+  if (sections[id](reported) === null) return null;
+  return (
+    <section>
+      <h2>{heading}</h2>
+      <SectionBody id={id} reported={reported} />
+    </section>
+  );
+}
+
+function SectionBody({ id, reported }: SectionProps) {
+  const { texts } = useWholeWords().sections;
+  const data = sections[id](reported);
+  if (data === null) return null;
+  if (isDrawn(id)) {
+    const Drawn = drawings[id] as ComponentType<typeof data>;
+    return <Drawn {...data} />;
+  }
+  return <Blocks blocks={texts[id](data as never, clock)} />;
+}
+
+const clock = {
+  day: (at: string) => dayjs(at).format('D MMMM YYYY'),
+  shortDay: (at: string) => dayjs(at).format('D MMM YYYY'),
+  hour: (at: string) => dayjs(at).format('HH:mm'),
+};
 
 function Letterhead({ firm, name }: { readonly firm: FirmSettings; readonly name: string }) {
   const { mark, lines } = firm.letterhead;
@@ -148,80 +121,5 @@ function Letterhead({ firm, name }: { readonly firm: FirmSettings; readonly name
         {lines !== null && <p className={classes.firmLines}>{lines}</p>}
       </div>
     </div>
-  );
-}
-
-function Figures({ report }: { readonly report: Report }) {
-  const { figures } = useWholeWords().report;
-  const { receptacles, tested, readCorrect, withFinding } = report.summary;
-  const all = [
-    [receptacles, figures.listed(receptacles)],
-    [readCorrect, figures.correct],
-    [withFinding, figures.notCorrect],
-    [receptacles - tested, figures.notTested],
-  ] as const;
-  return (
-    <section aria-label="Summary" className={classes.summary}>
-      {all.map(([count, words]) => (
-        <p key={words}>
-          <span className={classes.numeral}>{count}</span> {words}
-        </p>
-      ))}
-    </section>
-  );
-}
-
-function ReadingGuide() {
-  const words = useWholeWords();
-  return (
-    <aside className={classes.guide}>
-      <Triangle lamps={{ hn: 'lit', hg: 'lit', ng: 'off' }} size={44} />
-      <p>
-        <strong>{words.report.headings.guide}</strong> {words.report.guide}
-      </p>
-    </aside>
-  );
-}
-
-interface MethodProps {
-  readonly report: Report;
-  readonly firm: FirmSettings;
-  readonly own: string | null;
-}
-
-/** How it was done, by which standard, and how this firm decides where practitioners differ. */
-function Method({ report, firm, own }: MethodProps) {
-  const words = useWholeWords();
-  const { code } = report.practice;
-  return (
-    <section>
-      <h2>{words.report.headings.method}</h2>
-      {own === null ? (
-        words.report.method(methodFacts(report.house)).map((one) => (
-          <p key={one} className={classes.own}>
-            {one}
-          </p>
-        ))
-      ) : (
-        <p className={classes.own}>{own}</p>
-      )}
-      <p className={classes.own}>
-        {firm.standard === null ? '' : `Standard of practice: ${firm.standard}. `}
-        {code.edition === null
-          ? 'Sections of the code are quoted from memory, without an edition.'
-          : `Sections of the code are of the ${code.edition} edition; those marked were quoted from memory.`}{' '}
-        {words.screens.report.authorityDecides}
-      </p>
-      <ul className={classes.cautions}>
-        {questionIds.map((id) => {
-          const { asks, held, others } = viewWords(words, id, report.practice);
-          return (
-            <li key={id}>
-              {`${asks} Held here: ${held?.says ?? ''} Others: ${others.map(({ name, says }) => `${name.toLowerCase()} – ${says}`).join(' ')}`}
-            </li>
-          );
-        })}
-      </ul>
-    </section>
   );
 }

@@ -19,36 +19,33 @@ const pathOf = (strokes: readonly (readonly number[])[]): string =>
 export function Signatures({ house: { signatures, changedSince = {} } }: { readonly house: House }) {
   const words = useWholeWords();
   return (
-    <section>
-      <h2>{words.report.headings.signatures}</h2>
-      <div className={classes.signatures}>
-        {(['inspector', 'client'] as const).map((role) => {
-          const signed = signatures.find((one) => one.role === role);
-          const changed = changedSince[role];
-          return (
-            <figure key={role} className={classes.signature}>
-              <svg
-                viewBox="0 0 1000 320"
-                role="img"
-                aria-label={signed === undefined ? 'not signed' : `Signature of ${signed.name}`}
-              >
-                {signed !== undefined && <path d={pathOf(signed.strokes)} className={classes.stroke} />}
-                <path d="M0 300h1000" className={classes.line} />
-              </svg>
-              <figcaption>
-                {roles[role]}
-                {signed !== undefined &&
-                  `: ${words.report.signed(signed.name, dayjs(signed.at).format('D MMMM YYYY'))}`}
-                {changed !== undefined && (
-                  <strong className={classes.changed}>
-                    {words.report.changedSince(dayjs(changed).format('D MMMM YYYY, HH:mm'))}
-                  </strong>
-                )}
-              </figcaption>
-            </figure>
-          );
-        })}
-      </div>
-    </section>
+    <div className={classes.signatures}>
+      {(['inspector', 'client'] as const).map((role) => {
+        const signed = signatures.find((one) => one.role === role);
+        const changed = changedSince[role];
+        return (
+          <figure key={role} className={classes.signature}>
+            <svg
+              viewBox="0 0 1000 320"
+              role="img"
+              aria-label={signed === undefined ? 'not signed' : `Signature of ${signed.name}`}
+            >
+              {signed !== undefined && <path d={pathOf(signed.strokes)} className={classes.stroke} />}
+              <path d="M0 300h1000" className={classes.line} />
+            </svg>
+            <figcaption>
+              {roles[role]}
+              {signed !== undefined &&
+                `: ${words.report.signed(signed.name, dayjs(signed.at).format('D MMMM YYYY'))}`}
+              {changed !== undefined && (
+                <strong className={classes.changed}>
+                  {words.report.changedSince(dayjs(changed).format('D MMMM YYYY, HH:mm'))}
+                </strong>
+              )}
+            </figcaption>
+          </figure>
+        );
+      })}
+    </div>
   );
 }

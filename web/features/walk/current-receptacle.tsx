@@ -6,7 +6,6 @@ import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { functionCheckWords } from '@/components/function-checks';
 import { pressOnce } from '@/components/press-once';
 import { useRegion, useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
@@ -160,6 +159,7 @@ function FunctionCheckLine({
   readonly tester: Tester | null;
   readonly onProve: () => void;
 }) {
+  const words = useWords();
   const proof = survey.proofs.find(
     (one) => one.instrument === 'lamps' && one.tester === (tester?.id ?? null),
   );
@@ -173,7 +173,7 @@ function FunctionCheckLine({
       onClick={onProve}
       aria-keyshortcuts="P"
     >
-      Tester {functionCheckWords[state]} <kbd className={classes.kbd}>P</kbd>
+      Tester {words.functionChecks[state]} <kbd className={classes.kbd}>P</kbd>
     </button>
   );
 }

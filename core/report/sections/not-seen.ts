@@ -1,0 +1,5 @@
+import type { Reported } from './kind.ts';
+
+/** What “reads correct” leaves open in this house. */
+export const notSeen = ({ report }: Reported) =>
+  report.notSeen.length === 0 ? null : { conditions: report.notSeen };
