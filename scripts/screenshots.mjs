@@ -45,7 +45,7 @@ const views = [
     path: () => '/bench',
     size: phone,
     choose: 'Reversed bootleg ground',
-    presses: ['Probe'],
+    presses: ['Non-contact probe'],
   },
   {
     file: 'bench-diagnosing',

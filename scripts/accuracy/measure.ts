@@ -1,0 +1,213 @@
+import { type Circuit, networkOf } from '@fair-plug/core/circuit';
+import { Diagnostician, type PriorId } from '@fair-plug/core/engine';
+import { OutletConditions } from '@fair-plug/core/engine/outlet-conditions.ts';
+import type { Test } from '@fair-plug/core/instruments';
+import { conditions } from '@fair-plug/core/knowledge';
+import { Exact, nameOf } from './exact.ts';
+import { Random } from './random.ts';
+import { causesIn, circuitFrom, drawCauses, faultsFrom, isShort, kits, readingsFrom } from './world.ts';
+
+const perCircuit = 200;
+const bins = 10;
+
+/** How often what is held with some probability is right. */
+export class Calibration {
+  private readonly counts = new Float64Array(bins);
+  private readonly stated = new Float64Array(bins);
+  private readonly right = new Float64Array(bins);
+  add(probability: number, isRight: boolean): void {
+    const bin = Math.min(bins - 1, Math.floor(probability * bins));
+    this.counts[bin] = (this.counts[bin] ?? 0) + 1;
+    this.stated[bin] = (this.stated[bin] ?? 0) + probability;
+    this.right[bin] = (this.right[bin] ?? 0) + (isRight ? 1 : 0);
+  }
+  /** Expected calibration error: mean distance of frequency from stated probability, bins weighed by their counts. */
+  error(): number {
+    const all = this.counts.reduce((sum, count) => sum + count, 0);
+    return this.counts.reduce(
+      (sum, _, bin) => sum + Math.abs((this.right[bin] ?? 0) - (this.stated[bin] ?? 0)) / Math.max(1, all),
+      0,
+    );
+  }
+  rows(): string {
+    return [...this.counts.keys()]
+      .filter((bin) => (this.counts[bin] ?? 0) > 0)
+      .map((bin) => {
+        const count = this.counts[bin] ?? 1;
+        const percent = (sum: number | undefined) => `${((100 * (sum ?? 0)) / count).toFixed(1)} %`;
+        return `| ${bin * 10}–${bin * 10 + 10} % | ${count} | ${percent(this.stated[bin])} | ${percent(this.right[bin])} |`;
+      })
+      .join('\n');
+  }
+}
+
+/** What a kit was worth, counted. */
+interface Tally {
+  circuits: number;
+  faulty: number;
+  hits: number;
+  faultyHits: number;
+  exactHits: number;
+  exactFaultyHits: number;
+  exactExpected: number;
+  groupHits: number;
+  outlets: number;
+  outletHits: number;
+  falselySafe: number;
+  misread: number;
+  beyond: number;
+  darkDead: number;
+}
+const tally = (): Tally => ({
+  circuits: 0,
+  faulty: 0,
+  hits: 0,
+  faultyHits: 0,
+  exactHits: 0,
+  exactFaultyHits: 0,
+  exactExpected: 0,
+  groupHits: 0,
+  outlets: 0,
+  outletHits: 0,
+  falselySafe: 0,
+  misread: 0,
+  beyond: 0,
+  darkDead: 0,
+});
+
+/** What was measured. */
+export interface Run {
+  readonly byKit: Map<string, Tally>;
+  readonly ofCauses: Calibration;
+  readonly ofConditions: Calibration;
+  /** Of exact enumeration's leading causes. */
+  readonly ofExact: Calibration;
+  readonly cases: string[];
+}
+
+const instruments = ['lamps', 'meter', 'probe', 'loaded'] as const;
+
+/** Diagnoses so many random circuits; `factorsOf` makes causes commoner or rarer than their priors. */
+export function measure(
+  seed: number,
+  count: number,
+  factorsOf: (random: Random) => Partial<Record<PriorId, number>>,
+  unknownLoads = false,
+): Run {
+  const random = new Random(seed);
+  const run: Run = {
+    byKit: new Map(),
+    ofCauses: new Calibration(),
+    ofConditions: new Calibration(),
+    ofExact: new Calibration(),
+    cases: [],
+  };
+  const names = Object.keys(kits);
+  for (let made = 0; made < count; made += perCircuit) {
+    const circuit = circuitFrom(random);
+    const causes = causesIn(circuit).filter(({ prior }) => prior !== 'short');
+    const exact = unknownLoads ? null : new Exact(circuit, causes, instruments);
+    const diagnostician = new Diagnostician({
+      circuit: unknownLoads ? { ...circuit, loads: [] } : circuit,
+      unknownLoads,
+      unknownDevices: new Set(),
+    });
+    const truth = new OutletConditions(networkOf(circuit));
+    for (let one = 0; one < perCircuit && made + one < count; one += 1) {
+      const kit = names[(made + one) % names.length] ?? '';
+      oneCircuit(run, kit, random, {
+        circuit,
+        causes,
+        exact,
+        diagnostician,
+        truth,
+        factors: factorsOf(random),
+      });
+    }
+    process.stderr.write(`\r${made + perCircuit} of ${count}   `);
+  }
+  return run;
+}
+
+interface Scene {
+  readonly circuit: Circuit;
+  readonly causes: ReturnType<typeof causesIn>;
+  readonly exact: Exact | null;
+  readonly diagnostician: Diagnostician;
+  readonly truth: OutletConditions;
+  readonly factors: Partial<Record<PriorId, number>>;
+}
+
+function oneCircuit(run: Run, kit: string, random: Random, scene: Scene): void {
+  const { circuit, causes, exact, diagnostician, truth, factors } = scene;
+  let drawn = drawCauses(causes, random, factors);
+  let faults = faultsFrom(drawn, random);
+  while (isShort({ ...circuit, faults: [...faults] })) {
+    drawn = drawCauses(causes, random, factors);
+    faults = faultsFrom(drawn, random);
+  }
+  const tests = circuit.outlets.flatMap(({ id }) =>
+    (kits[kit] ?? []).map((instrument) => ({ at: id, instrument }) as Test),
+  );
+  const faulty: Circuit = { ...circuit, faults: [...faults], tests };
+  const read = readingsFrom(faulty, random);
+  const readings = read.map(({ reading }) => reading);
+  const conditionsHere = truth.under({ faults, loads: circuit.loads, deviceStates: [] });
+  const answer = diagnostician.diagnose({ readings, trippedBefore: [], kit: kits[kit] ?? [] });
+  const [leading] = answer.explanations;
+  if (leading === undefined) throw new Error('no explanation');
+  const name = nameOf(drawn);
+  const isHit = nameOf(leading.hypothesis.causes) === name;
+  const here = run.byKit.get(kit) ?? tally();
+  run.byKit.set(kit, here);
+  here.circuits += 1;
+  here.hits += isHit ? 1 : 0;
+  here.groupHits += answer.explanations.some(
+    ({ group, hypothesis }) => group === 1 && nameOf(hypothesis.causes) === name,
+  )
+    ? 1
+    : 0;
+  if (drawn.length > 0) {
+    here.faulty += 1;
+    here.faultyHits += isHit ? 1 : 0;
+  }
+  run.ofCauses.add(leading.probability, isHit);
+  if (exact !== null) {
+    const [best] = [...exact.posterior(circuit, readings)].sort(([, a], [, b]) => b - a);
+    const isBest = best?.[0] === name;
+    here.exactHits += isBest ? 1 : 0;
+    here.exactFaultyHits += isBest && drawn.length > 0 ? 1 : 0;
+    here.exactExpected += best?.[1] ?? 0;
+    run.ofExact.add(best?.[1] ?? 0, isBest);
+  }
+  answer.outlets.forEach(({ id, condition, probability, notRuledOut }, outlet) => {
+    const holds = conditionsHere[outlet] ?? 'correct';
+    here.outlets += 1;
+    here.outletHits += condition === holds ? 1 : 0;
+    if (condition !== 'undetermined') run.ofConditions.add(probability, condition === holds);
+    const isMissed = conditions[holds].dangerous && !notRuledOut.includes(holds);
+    // Two causes behind what reads as sound are one more than the list goes, by its definition.
+    const isBeyond = drawn.length > leading.hypothesis.causes.length + 1;
+    if (!isMissed) return;
+    const said = () =>
+      JSON.stringify({
+        kit,
+        faults,
+        holds,
+        id,
+        condition,
+        leading: leading.fitted.supposed.faults,
+        notRuledOut,
+      });
+    const isDark = condition === 'open-hot' || condition === 'protection-tripped';
+    const isMisread = read.some(({ reading, isWrong }) => reading.at === id && isWrong);
+    if (condition !== 'correct' && !isDark) return;
+    if (isMisread) here.misread += 1;
+    else if (isBeyond) here.beyond += 1;
+    else {
+      if (isDark) here.darkDead += 1;
+      else here.falselySafe += 1;
+      run.cases.push(said());
+    }
+  });
+}
