@@ -180,34 +180,29 @@ function oneCircuit(run: Run, kit: string, random: Random, scene: Scene): void {
     here.exactExpected += best?.[1] ?? 0;
     run.ofExact.add(best?.[1] ?? 0, isBest);
   }
-  answer.outlets.forEach(({ id, condition, probability, notRuledOut }, outlet) => {
-    const holds = conditionsHere[outlet] ?? 'correct';
+  const isBeyond = drawn.length > leading.hypothesis.causes.length + 1;
+  answer.outlets.forEach((outlet, index) => {
+    const holds = conditionsHere[index] ?? 'correct';
     here.outlets += 1;
-    here.outletHits += condition === holds ? 1 : 0;
-    if (condition !== 'undetermined') run.ofConditions.add(probability, condition === holds);
-    const isMissed = conditions[holds].dangerous && !notRuledOut.includes(holds);
-    // Two causes behind what reads as sound are one more than the list goes, by its definition.
-    const isBeyond = drawn.length > leading.hypothesis.causes.length + 1;
-    if (!isMissed) return;
-    const said = () =>
-      JSON.stringify({
-        kit,
-        faults,
-        holds,
-        id,
-        condition,
-        leading: leading.fitted.supposed.faults,
-        notRuledOut,
-      });
-    const isDark = condition === 'open-hot' || condition === 'protection-tripped';
-    const isMisread = read.some(({ reading, isWrong }) => reading.at === id && isWrong);
-    if (condition !== 'correct' && !isDark) return;
-    if (isMisread) here.misread += 1;
-    else if (isBeyond) here.beyond += 1;
-    else {
-      if (isDark) here.darkDead += 1;
-      else here.falselySafe += 1;
-      run.cases.push(said());
-    }
+    here.outletHits += outlet.condition === holds ? 1 : 0;
+    if (outlet.condition !== 'undetermined')
+      run.ofConditions.add(outlet.probability, outlet.condition === holds);
+    if (!conditions[holds].dangerous || outlet.notRuledOut.includes(holds)) return;
+    const isMisread = read.some(({ reading, isWrong }) => reading.at === outlet.id && isWrong);
+    const missed = countMissed(here, outlet.condition, isMisread, isBeyond);
+    if (missed)
+      run.cases.push(JSON.stringify({ kit, faults, holds, outlet, leading: leading.fitted.supposed.faults }));
   });
+}
+
+/** Counts a danger that is not in an outlet's list; true where no reason excuses it. */
+function countMissed(here: Tally, condition: string, isMisread: boolean, isBeyond: boolean): boolean {
+  const isDark = condition === 'open-hot' || condition === 'protection-tripped';
+  if (condition !== 'correct' && !isDark) return false;
+  if (isMisread) here.misread += 1;
+  // Two causes behind what reads as sound are one more than the list goes, by its definition.
+  else if (isBeyond) here.beyond += 1;
+  else if (isDark) here.darkDead += 1;
+  else here.falselySafe += 1;
+  return !isMisread && !isBeyond;
 }

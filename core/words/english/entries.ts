@@ -23,6 +23,7 @@ type Words = Pick<AssessmentWords, 'instruments' | 'values' | 'lamps'> &
   };
 
 /** Words for every kind of entry of a job. It is a table: its length is that of the list of kinds. */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: a table, as long as the list of kinds.
 export const entryTable = (words: Words): EntryTable => ({
   'alteration-noted': {
     said: ({ year, what, made }) => notThere(made, `${year}: ${what}`),

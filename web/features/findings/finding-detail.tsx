@@ -47,7 +47,7 @@ export function FindingDetail({
   const words = useWords();
   const [opened, open] = useState<Opened>(null);
   const close = (): void => open(null);
-  const { status, flags, proposal, isOwn, receptacles, reason } = finding;
+  const { status, flags, proposal, reason } = finding;
   const unlessReader = (what: Opened) => () => {
     if (decisions !== null) open(what);
   };
@@ -58,36 +58,13 @@ export function FindingDetail({
   return (
     <section className={classes.detail} aria-label="Current finding">
       {decisions !== null && (
-        <div className={classes.actions}>
-          {status === 'open' && (
-            <Button onClick={onAccept} aria-keyshortcuts="A">
-              Accept <kbd>A</kbd>
-            </Button>
-          )}
-          <Button variant="default" onClick={() => open('edit')} aria-keyshortcuts="E">
-            Edit <kbd>E</kbd>
-          </Button>
-          {status !== 'refused' && !isOwn && (
-            <Button variant="default" onClick={() => open('refuse')} aria-keyshortcuts="X">
-              Refuse <kbd>X</kbd>
-            </Button>
-          )}
-          {status !== 'open' && !isOwn && (
-            <Button variant="default" onClick={() => decisions.reopen(finding)}>
-              Decide again
-            </Button>
-          )}
-          {others.length > 0 && (
-            <Button variant="default" onClick={() => open('merge')}>
-              Merge …
-            </Button>
-          )}
-          {receptacles.length > 1 && (
-            <Button variant="default" onClick={() => open('split')}>
-              Split …
-            </Button>
-          )}
-        </div>
+        <DecisionButtons
+          finding={finding}
+          canMerge={others.length > 0}
+          decisions={decisions}
+          onAccept={onAccept}
+          onOpen={open}
+        />
       )}
       {status === 'refused' && (
         <p className={classes.notice}>
@@ -131,47 +108,112 @@ export function FindingDetail({
         </div>
       )}
       {opened !== null && decisions !== null && (
-        <Sheet opened title={titles[opened]} onClose={close}>
-          {opened === 'refuse' && (
-            <RefuseForm
-              draftedAs={`refusal ${job} ${finding.key}`}
-              onRefuse={(why) => {
-                decisions.refuse(finding, why);
-                close();
-              }}
-            />
-          )}
-          {opened === 'merge' && (
-            <MergeForm
-              others={others}
-              onMerge={(into) => {
-                decisions.merge(finding, into);
-                close();
-              }}
-            />
-          )}
-          {opened === 'split' && (
-            <SplitForm
-              receptacles={receptacles}
-              onSplit={(apart) => {
-                decisions.split(finding, apart);
-                close();
-              }}
-            />
-          )}
-          {opened === 'edit' && (
-            <FindingEdit
-              job={job}
-              finding={finding}
-              onEdit={(edit) => {
-                decisions.edit(finding, edit);
-                close();
-              }}
-            />
-          )}
-        </Sheet>
+        <DecisionSheet
+          job={job}
+          finding={finding}
+          others={others}
+          decisions={decisions}
+          opened={opened}
+          onClose={close}
+        />
       )}
     </section>
+  );
+}
+
+interface DecisionButtonsProps {
+  readonly finding: Finding;
+  readonly canMerge: boolean;
+  readonly decisions: Decisions;
+  readonly onAccept: () => void;
+  readonly onOpen: (what: Opened) => void;
+}
+
+/** What can be decided on a finding as it stands. */
+function DecisionButtons({ finding, canMerge, decisions, onAccept, onOpen }: DecisionButtonsProps) {
+  const { status, isOwn, receptacles } = finding;
+  return (
+    <div className={classes.actions}>
+      {status === 'open' && (
+        <Button onClick={onAccept} aria-keyshortcuts="A">
+          Accept <kbd>A</kbd>
+        </Button>
+      )}
+      <Button variant="default" onClick={() => onOpen('edit')} aria-keyshortcuts="E">
+        Edit <kbd>E</kbd>
+      </Button>
+      {status !== 'refused' && !isOwn && (
+        <Button variant="default" onClick={() => onOpen('refuse')} aria-keyshortcuts="X">
+          Refuse <kbd>X</kbd>
+        </Button>
+      )}
+      {status !== 'open' && !isOwn && (
+        <Button variant="default" onClick={() => decisions.reopen(finding)}>
+          Decide again
+        </Button>
+      )}
+      {canMerge && (
+        <Button variant="default" onClick={() => onOpen('merge')}>
+          Merge …
+        </Button>
+      )}
+      {receptacles.length > 1 && (
+        <Button variant="default" onClick={() => onOpen('split')}>
+          Split …
+        </Button>
+      )}
+    </div>
+  );
+}
+
+interface DecisionSheetProps extends Pick<FindingDetailProps, 'job' | 'finding' | 'others'> {
+  readonly decisions: Decisions;
+  readonly opened: NonNullable<Opened>;
+  readonly onClose: () => void;
+}
+
+/** The form of a decision that needs more than a press. */
+function DecisionSheet({ job, finding, others, decisions, opened, onClose }: DecisionSheetProps) {
+  return (
+    <Sheet opened title={titles[opened]} onClose={onClose}>
+      {opened === 'refuse' && (
+        <RefuseForm
+          draftedAs={`refusal ${job} ${finding.key}`}
+          onRefuse={(why) => {
+            decisions.refuse(finding, why);
+            onClose();
+          }}
+        />
+      )}
+      {opened === 'merge' && (
+        <MergeForm
+          others={others}
+          onMerge={(into) => {
+            decisions.merge(finding, into);
+            onClose();
+          }}
+        />
+      )}
+      {opened === 'split' && (
+        <SplitForm
+          receptacles={finding.receptacles}
+          onSplit={(apart) => {
+            decisions.split(finding, apart);
+            onClose();
+          }}
+        />
+      )}
+      {opened === 'edit' && (
+        <FindingEdit
+          job={job}
+          finding={finding}
+          onEdit={(edit) => {
+            decisions.edit(finding, edit);
+            onClose();
+          }}
+        />
+      )}
+    </Sheet>
   );
 }
 

@@ -17,11 +17,35 @@ import { AddFinding } from './add-finding';
 import { FindingDetail } from './finding-detail';
 import { FindingList } from './finding-list';
 import classes from './findings.module.css';
-import { useDecisions } from './use-decisions';
+import { type Decisions, useDecisions } from './use-decisions';
 import { VanishedList } from './vanished-list';
 
 export function FindingsScreen() {
   return <JobLoader>{(loaded) => <Findings key={loaded.job} {...loaded} />}</JobLoader>;
+}
+
+/** The finding that is looked at, by the arrows or a tap; accepted, the next undecided one follows. */
+function useCurrentFinding(shown: readonly Finding[], decisions: Decisions | null) {
+  const isFirst = usePresses();
+  const [chosen, choose] = useState<string | null>(null);
+  const current = shown.find(({ key }) => key === chosen) ?? shown[0] ?? null;
+  const step = (by: 1 | -1) => () => {
+    const at = shown.findIndex(({ key }) => key === current?.key);
+    const next = shown[at + by];
+    if (next !== undefined) choose(next.key);
+  };
+  const acceptAndGoOn = (): void => {
+    if (current === null || decisions === null) return;
+    decisions.accept(current);
+    const rest = shown.slice(shown.indexOf(current) + 1).find(({ status }) => status === 'open');
+    choose(rest?.key ?? current.key);
+  };
+  useHotkeys([
+    ['ArrowDown', step(1)],
+    ['ArrowUp', step(-1)],
+    ['A', (event) => isFirst('A', event.timeStamp) && acceptAndGoOn()],
+  ]);
+  return { current, choose, acceptAndGoOn };
 }
 
 /** What goes into the report: proposed by the engine, decided by the inspector. */
@@ -32,34 +56,16 @@ function Findings({ job, house, isWhole }: LoadedJob) {
   const { practice } = useFirmSettings();
   const survey = useMemo(() => surveyOf(assessment), [assessment]);
   const decisions = useDecisions(useSay(job));
-  const isFirst = usePresses();
-  const [chosen, choose] = useState<string | null>(null);
   const [isAdding, adding] = useDisclosure(false);
   const detail = useRef<HTMLDivElement>(null);
   const isNarrow = useMediaQuery('(max-width: 60em)', false);
+  const shown = findings.filter(({ into }) => into === null);
+  const { current, choose, acceptAndGoOn } = useCurrentFinding(shown, decisions);
   const take = (key: string): void => {
     choose(key);
     // Where the list stands above it, what was tapped is brought in sight.
     if (isNarrow) requestAnimationFrame(() => detail.current?.scrollIntoView());
   };
-  const shown = findings.filter(({ into }) => into === null);
-  const inHand = shown.find(({ key }) => key === chosen) ?? shown[0] ?? null;
-  const step = (by: 1 | -1) => () => {
-    const at = shown.findIndex(({ key }) => key === inHand?.key);
-    const next = shown[at + by];
-    if (next !== undefined) choose(next.key);
-  };
-  const acceptAndGoOn = (): void => {
-    if (inHand === null || decisions === null) return;
-    decisions.accept(inHand);
-    const rest = shown.slice(shown.indexOf(inHand) + 1).find(({ status }) => status === 'open');
-    choose(rest?.key ?? inHand.key);
-  };
-  useHotkeys([
-    ['ArrowDown', step(1)],
-    ['ArrowUp', step(-1)],
-    ['A', (event) => isFirst('A', event.timeStamp) && acceptAndGoOn()],
-  ]);
   const toDecide = shown.filter(({ status }) => status === 'open');
   const open = toDecide.length;
   return (
@@ -85,7 +91,7 @@ function Findings({ job, house, isWhole }: LoadedJob) {
           ) : (
             <FindingList
               findings={shown}
-              inHand={inHand?.key ?? null}
+              inHand={current?.key ?? null}
               onTake={take}
               onMove={
                 decisions === null
@@ -113,13 +119,13 @@ function Findings({ job, house, isWhole }: LoadedJob) {
           )}
         </nav>
         <div ref={detail}>
-          {inHand !== null && (
+          {current !== null && (
             <FindingDetail
-              key={inHand.key}
+              key={current.key}
               job={job}
-              finding={inHand}
-              others={shown.filter((one: Finding) => one.key !== inHand.key)}
-              parts={findings.filter(({ into }) => into === inHand.key)}
+              finding={current}
+              others={shown.filter((one: Finding) => one.key !== current.key)}
+              parts={findings.filter(({ into }) => into === current.key)}
               practice={practice}
               decisions={decisions}
               onAccept={acceptAndGoOn}

@@ -66,23 +66,7 @@ export function TesterSetUp({ onDone }: { readonly onDone: () => void }) {
   return (
     <form className={classes.setUp} onSubmit={save}>
       <p>Hold the tester so that you see its three lamps side by side, the way you will read it.</p>
-      <fieldset className={classes.step}>
-        <legend>Colour of each lamp</legend>
-        <div className={classes.row}>
-          {positions.map((at) => (
-            <NativeSelect
-              key={at}
-              aria-label={`Colour of lamp ${at + 1}`}
-              data={[...lampColours]}
-              value={colours[at]}
-              onChange={(event) => {
-                const colour = lampColours.find((one) => one === event.currentTarget.value);
-                if (colour) setColours(changed(colours, at, colour));
-              }}
-            />
-          ))}
-        </div>
-      </fieldset>
+      <ColoursStep colours={colours} onColours={setColours} />
       <PatternStep
         title="Tap the lamps that it lights for “correct”"
         name="correct"
@@ -124,6 +108,33 @@ export function TesterSetUp({ onDone }: { readonly onDone: () => void }) {
         </Button>
       </Group>
     </form>
+  );
+}
+
+interface ColoursStepProps {
+  readonly colours: Colours;
+  readonly onColours: (colours: Colours) => void;
+}
+
+function ColoursStep({ colours, onColours }: ColoursStepProps) {
+  return (
+    <fieldset className={classes.step}>
+      <legend>Colour of each lamp</legend>
+      <div className={classes.row}>
+        {positions.map((at) => (
+          <NativeSelect
+            key={at}
+            aria-label={`Colour of lamp ${at + 1}`}
+            data={[...lampColours]}
+            value={colours[at]}
+            onChange={(event) => {
+              const colour = lampColours.find((one) => one === event.currentTarget.value);
+              if (colour) onColours(changed(colours, at, colour));
+            }}
+          />
+        ))}
+      </div>
+    </fieldset>
   );
 }
 

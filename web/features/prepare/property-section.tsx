@@ -92,32 +92,41 @@ export function PropertySection({ house, say }: SectionProps) {
       </div>
       <RegionLine region={house.region} />
       <Alterations house={house} say={say} />
-      <div className={classes.fields}>
-        <NativeSelect
-          label="May breakers be switched?"
-          disabled={isDisabled}
-          value={String(house.breakerLeave)}
-          data={answers}
-          onChange={(event) => describe({ breakerLeave: answerOf(event.currentTarget.value) })}
-        />
-        <SavedText
-          label="Who said so"
-          value={house.leaveFrom}
-          longest={80}
-          isDisabled={isDisabled}
-          onSave={(leaveFrom) => describe({ leaveFrom })}
-        />
-        <div className={classes.wide}>
-          <TagsInput
-            label="Must not lose power"
-            description="Enter after each: medical equipment, freezer, sump pump, computers"
-            disabled={isDisabled}
-            value={[...house.keepPowered]}
-            onChange={(shown) => say?.(...keptPowered(house.keepPowered, shown))}
-          />
-        </div>
-      </div>
+      <PowerFields house={house} say={say} />
     </section>
+  );
+}
+
+/** What may be switched off, who said so, and what must stay on. */
+function PowerFields({ house, say }: SectionProps) {
+  const describe = (fields: object): void => say?.({ kind: 'job-described', ...fields });
+  const isDisabled = say === null;
+  return (
+    <div className={classes.fields}>
+      <NativeSelect
+        label="May breakers be switched?"
+        disabled={isDisabled}
+        value={String(house.breakerLeave)}
+        data={answers}
+        onChange={(event) => describe({ breakerLeave: answerOf(event.currentTarget.value) })}
+      />
+      <SavedText
+        label="Who said so"
+        value={house.leaveFrom}
+        longest={80}
+        isDisabled={isDisabled}
+        onSave={(leaveFrom) => describe({ leaveFrom })}
+      />
+      <div className={classes.wide}>
+        <TagsInput
+          label="Must not lose power"
+          description="Enter after each: medical equipment, freezer, sump pump, computers"
+          disabled={isDisabled}
+          value={[...house.keepPowered]}
+          onChange={(shown) => say?.(...keptPowered(house.keepPowered, shown))}
+        />
+      </div>
+    </div>
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { readersOf, type Tester, usualFirm } from '@fair-plug/core/log';
+import { type House, readersOf, type Tester, usualFirm } from '@fair-plug/core/log';
 import { counted, type OwnerLanguage, ownerLanguages, ownerTexts, reportOn } from '@fair-plug/core/words';
 import { Button, NativeSelect } from '@mantine/core';
 import { useDisclosure, useDocumentTitle } from '@mantine/hooks';
@@ -39,6 +39,17 @@ function unsettledWords(isWhole: boolean, isFinal: boolean): string | null {
   return null;
 }
 
+/** Those who read in the house, by name; where nobody did, whoever looks at it. */
+function useInspectors(house: House, looking: string, nameOf: ReturnType<typeof useNames>['nameOf']): string {
+  return useMemo(() => {
+    const readers = readersOf(house);
+    const names = (readers.length === 0 ? [looking] : readers).map(
+      (id) => nameOf(id) ?? house.authors?.[id] ?? null,
+    );
+    return [...new Set(names.map((name) => name ?? 'a colleague'))].join(', ');
+  }, [house, looking, nameOf]);
+}
+
 /** The report as it would be printed now, and what can be done with it. */
 function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const words = useWords();
@@ -55,13 +66,7 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const drawn = useDeferredValue(report, null);
   const isCurrent = useIsCurrent();
   const { nameOf, isSettled } = useNames();
-  const inspectors = useMemo(() => {
-    const readers = readersOf(house);
-    const names = (readers.length === 0 ? [identity.person.id] : readers).map(
-      (id) => nameOf(id) ?? house.authors?.[id] ?? null,
-    );
-    return [...new Set(names.map((name) => name ?? 'a colleague'))].join(', ');
-  }, [house, identity, nameOf]);
+  const inspectors = useInspectors(house, identity.person.id, nameOf);
   const unsettled = unsettledWords(isWhole, isFinal);
   const [chosen, choose] = useOwnStorage<OwnerLanguage>(`owner language ${job}`, 'en');
   const asked = useSearchParams().get('owner');

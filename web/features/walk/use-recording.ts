@@ -60,27 +60,26 @@ export interface RecordingOptions {
 
 const notKept = 'Not kept: this device could not store it. Try again, or free some space.';
 
-/**
- * Keeps what is pressed in the walk, one after another in the order of the presses, each at the place that the screen
- * showed then and with values from the house as it stands when its turn comes.
- */
-export function useRecording(options: RecordingOptions): Recording {
-  const words = useWords();
-  const { job, tester, shownPlace, onBegun, onKept, onRead, onNotice } = options;
-  const keep = useKeep();
+/** How the latest press went: whether it was a slip, could not be kept, or decides where the walk goes. */
+function useLatestPress() {
   const isFirst = usePresses();
-  const [beingKept, setBeingKept] = useState(0);
   const [isSlip, setSlip] = useState(false);
   const [failure, setFailure] = useState<string | null>(null);
   /** Counts presses and moves: only the latest of them decides where the walk goes. */
   const steps = useRef(0);
-
-  const moved = useCallback(() => {
-    steps.current += 1;
+  const begin = useCallback(() => {
     setSlip(false);
     setFailure(null);
   }, []);
-
+  const step = useCallback(() => {
+    steps.current += 1;
+    const own = steps.current;
+    return { isLatest: () => own === steps.current };
+  }, []);
+  const moved = useCallback(() => {
+    step();
+    begin();
+  }, [step, begin]);
   const counts = useCallback(
     (key: string, at: number): boolean => {
       const isWanted = isFirst(key, at);
@@ -90,107 +89,125 @@ export function useRecording(options: RecordingOptions): Recording {
     },
     [isFirst],
   );
+  const fail = useCallback(() => setFailure(notKept), []);
+  return { isSlip, failure, begin, step, moved, counts, fail };
+}
 
-  /** Keeps what is said at a place; the walk then goes on or stays there. Answers whether it could be kept. */
-  const keepAt = (
-    place: Place,
-    statements: (house: House) => readonly JobStatement[],
-    words: WordsFor,
-    goesOn: boolean,
-  ): Promise<boolean> => {
-    if (keep === null) return Promise.resolve(false);
-    steps.current += 1;
-    const step = steps.current;
-    const here: CurrentPlace = { room: place.room, receptacle: place.receptacle };
-    return keep
-      .inJob(job, ({ house }) => statements(house))
-      .then(({ house }) => {
-        const next = place.isNew ? { ...here, receptacle: null } : nextInHand(house, here);
-        const to = goesOn ? next : here;
-        onKept(
-          typeof words === 'string' ? words : words(house, place.receptacle),
-          step === steps.current ? to : null,
-        );
-        return true;
-      })
-      .catch(() => {
-        setFailure(notKept);
-        return false;
-      });
+type LatestPress = ReturnType<typeof useLatestPress>;
+
+/** Keeps what is said at a place; the walk then goes on or stays there. Answers whether it could be kept. */
+function keepAt(
+  { job, onKept }: RecordingOptions,
+  keep: NonNullable<ReturnType<typeof useKeep>>,
+  latest: LatestPress,
+  { place, statements, words, goesOn }: Recorded,
+): Promise<boolean> {
+  const step = latest.step();
+  const here: CurrentPlace = { room: place.room, receptacle: place.receptacle };
+  return keep
+    .inJob(job, ({ house }) => statements(house))
+    .then(({ house }) => {
+      const next = place.isNew ? { ...here, receptacle: null } : nextInHand(house, here);
+      const to = goesOn ? next : here;
+      onKept(typeof words === 'string' ? words : words(house, place.receptacle), step.isLatest() ? to : null);
+      return true;
+    })
+    .catch(() => {
+      latest.fail();
+      return false;
+    });
+}
+
+/** What is recorded at a place. */
+interface Recorded {
+  readonly place: Place;
+  readonly statements: (house: House) => readonly JobStatement[];
+  readonly words: WordsFor;
+  readonly goesOn: boolean;
+}
+
+/** How a receptacle is described, new or anew. */
+const redescribed =
+  (place: Place, given: ReceptacleFields) =>
+  (house: House): readonly JobStatement[] => {
+    const [added] = describedAt(place, house);
+    return added === undefined
+      ? receptacleRedescribed(house, place.receptacle, given)
+      : [{ ...added, ...given }];
   };
+
+/** A reading of the lamps at a place. */
+const lampsAt =
+  (place: Place, read: Lamps, tester: string | null) =>
+  (house: House): readonly JobStatement[] => [
+    ...describedAt(place, house),
+    {
+      kind: 'reading-taken',
+      receptacle: place.receptacle,
+      shown: { instrument: 'lamps', ...read },
+      ...(tester === null ? {} : { tester }),
+    },
+  ];
+
+/**
+ * Keeps what is pressed in the walk, one after another in the order of the presses, each at the place that the screen
+ * showed then and with values from the house as it stands when its turn comes.
+ */
+export function useRecording(options: RecordingOptions): Recording {
+  const words = useWords();
+  const { job, tester, shownPlace, onBegun, onRead, onNotice } = options;
+  const keep = useKeep();
+  const latest = useLatestPress();
+  const { counts, moved, isSlip, failure } = latest;
+  const [beingKept, setBeingKept] = useState(0);
 
   const lamps = useDrawn((read: Lamps, at: number): void => {
     const place = shownPlace();
     if (keep === null || place === null || !counts(`${read.hn} ${read.hg} ${read.ng}`, at)) return;
     const verdict = judgeByLamps({ lamps: read });
-    const { headline } = words.verdict(verdict);
-    const by = tester === null ? {} : { tester };
+    const said = `Recorded: ${place.name}, ${words.verdict(verdict).headline.toLowerCase()}`;
+    const statements = lampsAt(place, read, tester);
     setBeingKept((count) => count + 1);
     onBegun(place, read);
-    void keepAt(
-      place,
-      (house) => [
-        ...describedAt(place, house),
-        {
-          kind: 'reading-taken',
-          receptacle: place.receptacle,
-          shown: { instrument: 'lamps', ...read },
-          ...by,
-        },
-      ],
-      `Recorded: ${place.name}, ${headline.toLowerCase()}`,
-      verdict.plain,
-    ).then((isKept) => {
-      setBeingKept((count) => count - 1);
-      // What could not be kept stays on screen, not recorded.
-      if (isKept) onRead(read);
-    });
-  });
-
-  const statement = useDrawn((about: About, words: WordsFor, goesOn?: boolean): void => {
-    const place = shownPlace();
-    if (keep === null || place === null) return;
-    setSlip(false);
-    setFailure(null);
-    onBegun(place, null);
-    const statements = (house: House) => [...describedAt(place, house), ...about(place.receptacle, house)];
-    void keepAt(place, statements, words, goesOn === true);
-  });
-
-  const fields = useDrawn((given: ReceptacleFields, words: string): void => {
-    const place = shownPlace();
-    if (keep === null || place === null) return;
-    setSlip(false);
-    setFailure(null);
-    onBegun(place, null);
-    const statements = (house: House): readonly JobStatement[] => {
-      const [added] = describedAt(place, house);
-      return added === undefined
-        ? receptacleRedescribed(house, place.receptacle, given)
-        : [{ ...added, ...given }];
-    };
-    void keepAt(place, statements, words, false);
-  });
-
-  const ofHouse = useDrawn((words: string, ...parts: readonly JobPart[]): void => {
-    setSlip(false);
-    setFailure(null);
-    void keep?.inJob(job, ...parts).then(
-      () => onNotice(words),
-      () => setFailure(notKept),
+    void keepAt(options, keep, latest, { place, statements, words: said, goesOn: verdict.plain }).then(
+      (isKept) => {
+        setBeingKept((count) => count - 1);
+        // What could not be kept stays on screen, not recorded.
+        if (isKept) onRead(read);
+      },
     );
   });
 
-  return {
-    isBusy: beingKept > 0,
-    isSlip,
-    failure,
-    canKeep: keep !== null,
-    counts,
-    lamps,
-    statement,
-    fields,
-    ofHouse,
-    moved,
+  const record = (
+    statementsAt: (place: Place) => Recorded['statements'],
+    words: WordsFor,
+    goesOn: boolean,
+  ) => {
+    const place = shownPlace();
+    if (keep === null || place === null) return;
+    latest.begin();
+    onBegun(place, null);
+    void keepAt(options, keep, latest, { place, statements: statementsAt(place), words, goesOn });
   };
+
+  const statement = useDrawn((about: About, words: WordsFor, goesOn?: boolean): void =>
+    record(
+      (place) => (house) => [...describedAt(place, house), ...about(place.receptacle, house)],
+      words,
+      goesOn === true,
+    ),
+  );
+
+  const fields = useDrawn((given: ReceptacleFields, words: string): void =>
+    record((place) => redescribed(place, given), words, false),
+  );
+
+  const ofHouse = useDrawn((words: string, ...parts: readonly JobPart[]): void => {
+    latest.begin();
+    void keep?.inJob(job, ...parts).then(() => onNotice(words), latest.fail);
+  });
+
+  const isBusy = beingKept > 0;
+  const canKeep = keep !== null;
+  return { isBusy, isSlip, failure, canKeep, counts, lamps, statement, fields, ofHouse, moved };
 }

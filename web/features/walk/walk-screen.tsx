@@ -18,7 +18,7 @@ import { ReadingForm } from './reading-form';
 import { RoomList } from './room-list';
 import { placeOf } from './sheets/sheet-props';
 import { WalkSheet } from './sheets/walk-sheet';
-import { useWalk } from './use-walk';
+import { useWalk, type Walk as Walked } from './use-walk';
 import { useWalkKeys } from './use-walk-keys';
 import { VerdictPanel } from './verdict-panel';
 import classes from './walk.module.css';
@@ -35,17 +35,10 @@ export function WalkScreen() {
   return <JobLoader>{(loaded) => <Walk key={loaded.job} {...loaded} />}</JobLoader>;
 }
 
-function Walk({ job, house, entries, isWhole }: LoadedJob) {
-  const words = useWords();
-  const tester = useChosenTester();
-  const assessed = useAssessment(job, house);
-  const { assessment } = assessed;
-  const walk = useWalk(job, assessment, tester?.id ?? null);
-  const [asked, setAsked] = useState<AskedReading | null>(null);
-  const [sheet, setSheet] = useState<SheetId | null>(null);
+/** Receptacles by their ids: what each is called, and the way to it. */
+function useReceptacles(house: House, take: Walked['moves']['take']) {
   const names = useMemo(() => new Map(receptaclesOf(house).map(({ id, name }) => [id, name])), [house]);
   const nameOf = useCallback((id: string): string => names.get(id) ?? '', [names]);
-  const { take } = walk.moves;
   const takeById = useCallback(
     (id: string): void => {
       const room = house.rooms.find(({ receptacles }) => receptacles.some((one) => one.id === id));
@@ -53,19 +46,54 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
     },
     [house, take],
   );
+  return { nameOf, takeById };
+}
+
+/** What is asked for: a reading, or a sheet. */
+function useAsked(walk: Walked, takeById: (id: string) => void) {
+  const [asked, setAsked] = useState<AskedReading | null>(null);
+  const [sheet, setSheet] = useState<SheetId | null>(null);
   const test = (at: string, reading: AskedReading): void => {
     if (at !== '' && at !== walk.here.currentPlace?.receptacle) takeById(at);
     const opens = sheetFor(reading.instrument);
     if (opens === null) setAsked(reading);
     else setSheet(opens);
   };
+  const nextTest = (): void => {
+    const { next } = walk.shown;
+    if (next !== null)
+      test(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true });
+  };
+  return { asked, setAsked, sheet, setSheet, test, nextTest };
+}
+
+interface NavFootProps {
+  readonly onAddRoom: Walked['moves']['addRoom'];
+  readonly onSheet: (sheet: SheetId) => void;
+}
+
+function NavFoot({ onAddRoom, onSheet }: NavFootProps) {
+  return (
+    <div className={classes.foot}>
+      <AddRoom onAdd={onAddRoom} />
+      <button type="button" onClick={() => onSheet('leaving')}>
+        Close-out … <kbd>F</kbd>
+      </button>
+    </div>
+  );
+}
+
+function Walk({ job, house, entries, isWhole }: LoadedJob) {
+  const words = useWords();
+  const tester = useChosenTester();
+  const assessed = useAssessment(job, house);
+  const { assessment } = assessed;
+  const walk = useWalk(job, assessment, tester?.id ?? null);
+  const { nameOf, takeById } = useReceptacles(house, walk.moves.take);
+  const { asked, setAsked, sheet, setSheet, test, nextTest } = useAsked(walk, takeById);
   const help = useWalkKeys(house, walk, asked !== null || sheet !== null, {
     onEnterReading: () => setAsked({ instrument: 'meter', loadsOff: false }),
-    onNextTest: () => {
-      const { next } = walk.shown;
-      if (next !== null)
-        test(next.at, { instrument: next.instrument, loadsOff: next.state?.loadsOff === true });
-    },
+    onNextTest: nextTest,
     onSheet: setSheet,
   });
   const isPainted = useAfterPaint();
@@ -85,12 +113,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
               onTake={walk.moves.take}
             />
           )}
-          <div className={classes.foot}>
-            <AddRoom onAdd={walk.moves.addRoom} />
-            <button type="button" onClick={() => setSheet('leaving')}>
-              Close-out … <kbd>F</kbd>
-            </button>
-          </div>
+          <NavFoot onAddRoom={walk.moves.addRoom} onSheet={setSheet} />
         </nav>
         {walk.here.room === null ? (
           <section className={classes.empty}>

@@ -9,8 +9,9 @@ import {
   insulations,
   type JacketMark,
   jacketMarks,
+  type Region,
 } from '@fair-plug/core/knowledge';
-import type { House } from '@fair-plug/core/log';
+import type { House, Receptacle } from '@fair-plug/core/log';
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
@@ -59,12 +60,10 @@ interface Inside {
   readonly pushIn: boolean;
 }
 
-/** What is seen inside the box: only after a qualified person has proved it dead. */
-export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
-  const words = useWholeWords();
-  const before = walk.here.receptacle?.coverOff ?? null;
-  const [isDead, setDead] = useState(false);
-  const draft = useDraft<Inside>(`cover off ${job} ${placeOf(walk)}`, {
+/** What was entered before, as fields. */
+function insideOf(receptacle: Receptacle | null): Inside {
+  const before = receptacle?.coverOff ?? null;
+  return {
     metal: before?.metal,
     jacket: before?.jacket,
     amps: before?.breakerAmps === undefined ? '' : String(before.breakerAmps),
@@ -73,25 +72,112 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
     marking: before?.marking,
     jumper: before?.jumper ?? false,
     pushIn: before?.pushIn ?? false,
-  });
-  const { metal, jacket, amps, awg, insulation, marking, jumper, pushIn } = draft.fields;
+  };
+}
+
+/** The fields as an entry; what was not seen is left out. */
+const coverOff = (
+  receptacle: string,
+  { metal, jacket, amps, awg, insulation, marking, jumper, pushIn }: Inside,
+) => ({
+  kind: 'cover-off' as const,
+  receptacle,
+  provedDead: true as const,
+  jumper,
+  pushIn,
+  ...(metal === undefined ? {} : { metal }),
+  ...(jacket === undefined ? {} : { jacket }),
+  ...sizesIn(awg, amps),
+  ...(insulation === undefined ? {} : { insulation }),
+  ...(marking === undefined ? {} : { marking }),
+});
+
+function MetalSigns() {
+  const words = useWholeWords();
+  return (
+    <details>
+      <summary>How to tell them apart</summary>
+      <dl className={classes.signs}>
+        {conductorMetals.map((one) => (
+          <div key={one}>
+            <dt>{words.metals[one].name}</dt>
+            <dd>{words.metals[one].signs}</dd>
+          </div>
+        ))}
+      </dl>
+    </details>
+  );
+}
+
+interface MarksAndSizesProps {
+  readonly inside: Inside;
+  readonly region: Region;
+  readonly isDisabled: boolean;
+  readonly onChange: (change: Partial<Inside>) => void;
+}
+
+/** What stands on conductors, breaker, jacket and device. */
+function MarksAndSizes({ inside, region, isDisabled, onChange }: MarksAndSizesProps) {
+  const words = useWholeWords();
+  const { awg, amps, jacket, marking } = inside;
+  return (
+    <div className={classes.row}>
+      {region === 'north-america' && (
+        <NativeSelect
+          label="Size"
+          disabled={isDisabled}
+          value={awg}
+          data={sizes.map((size) => ({ value: size, label: size === '' ? 'not seen' : `${size} AWG` }))}
+          onChange={(event) => onChange({ awg: event.currentTarget.value })}
+        />
+      )}
+      <NativeSelect
+        label="Its breaker"
+        disabled={isDisabled}
+        value={amps}
+        data={breakersIn[region].map((one) => ({
+          value: one,
+          label: one === '' ? 'not seen' : `${one} A`,
+        }))}
+        onChange={(event) => onChange({ amps: event.currentTarget.value })}
+      />
+      <NativeSelect
+        label="Mark on the jacket"
+        disabled={isDisabled}
+        value={jacket ?? ''}
+        data={[
+          { value: '', label: 'not seen' },
+          ...jacketMarks.map((value) => ({ value, label: words.jackets[value] })),
+        ]}
+        onChange={(event) =>
+          onChange({ jacket: jacketMarks.find((one) => one === event.currentTarget.value) })
+        }
+      />
+      <NativeSelect
+        label="Mark on the device"
+        disabled={isDisabled}
+        value={marking ?? ''}
+        data={[
+          { value: '', label: 'not looked' },
+          ...deviceMarkings.map((value) => ({ value, label: words.markings[value] })),
+        ]}
+        onChange={(event) =>
+          onChange({ marking: deviceMarkings.find((one) => one === event.currentTarget.value) })
+        }
+      />
+    </div>
+  );
+}
+
+/** What is seen inside the box: only after a qualified person has proved it dead. */
+export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
+  const words = useWholeWords();
+  const [isDead, setDead] = useState(false);
+  const draft = useDraft<Inside>(`cover off ${job} ${placeOf(walk)}`, insideOf(walk.here.receptacle));
+  const { metal, jacket, amps, awg, insulation, jumper, pushIn } = draft.fields;
   const save = (): void => {
     walk.record.statement(
-      (receptacle) => [
-        {
-          kind: 'cover-off',
-          receptacle,
-          provedDead: true,
-          jumper,
-          pushIn,
-          ...(metal === undefined ? {} : { metal }),
-          ...(jacket === undefined ? {} : { jacket }),
-          ...(awg === '' ? {} : { awg: Number(awg) }),
-          ...(amps === '' ? {} : { breakerAmps: Number(amps) }),
-          ...(insulation === undefined ? {} : { insulation }),
-          ...(marking === undefined ? {} : { marking }),
-        },
-      ],
+      (receptacle) => [coverOff(receptacle, draft.fields)],
       `Recorded: ${walk.here.name}, cover off`,
     );
     draft.clear();
@@ -113,17 +199,7 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
         chosen={(one) => one === metal}
         onChoose={(one) => draft.change({ metal: one })}
       />
-      <details>
-        <summary>How to tell them apart</summary>
-        <dl className={classes.signs}>
-          {conductorMetals.map((one) => (
-            <div key={one}>
-              <dt>{words.metals[one].name}</dt>
-              <dd>{words.metals[one].signs}</dd>
-            </div>
-          ))}
-        </dl>
-      </details>
+      <MetalSigns />
       {metal !== undefined && countsAsAluminum(metal) && (
         <p className={classes.caution}>
           It snaps when worked: pull nothing out without need. No load test through it. Ordinary devices are
@@ -131,51 +207,12 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
         </p>
       )}
       <MetalLine signs={{ metal, jacket, insulation, ...sizesIn(awg, amps) }} walkHouse={house} />
-      <div className={classes.row}>
-        {house.region === 'north-america' && (
-          <NativeSelect
-            label="Size"
-            disabled={!isDead}
-            value={awg}
-            data={sizes.map((size) => ({ value: size, label: size === '' ? 'not seen' : `${size} AWG` }))}
-            onChange={(event) => draft.change({ awg: event.currentTarget.value })}
-          />
-        )}
-        <NativeSelect
-          label="Its breaker"
-          disabled={!isDead}
-          value={amps}
-          data={breakersIn[house.region].map((one) => ({
-            value: one,
-            label: one === '' ? 'not seen' : `${one} A`,
-          }))}
-          onChange={(event) => draft.change({ amps: event.currentTarget.value })}
-        />
-        <NativeSelect
-          label="Mark on the jacket"
-          disabled={!isDead}
-          value={jacket ?? ''}
-          data={[
-            { value: '', label: 'not seen' },
-            ...jacketMarks.map((value) => ({ value, label: words.jackets[value] })),
-          ]}
-          onChange={(event) =>
-            draft.change({ jacket: jacketMarks.find((one) => one === event.currentTarget.value) })
-          }
-        />
-        <NativeSelect
-          label="Mark on the device"
-          disabled={!isDead}
-          value={marking ?? ''}
-          data={[
-            { value: '', label: 'not looked' },
-            ...deviceMarkings.map((value) => ({ value, label: words.markings[value] })),
-          ]}
-          onChange={(event) =>
-            draft.change({ marking: deviceMarkings.find((one) => one === event.currentTarget.value) })
-          }
-        />
-      </div>
+      <MarksAndSizes
+        inside={draft.fields}
+        region={house.region}
+        isDisabled={!isDead}
+        onChange={draft.change}
+      />
       <ChoiceKeys
         legend="Insulation"
         isDisabled={!isDead}

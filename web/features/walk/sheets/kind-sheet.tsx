@@ -15,9 +15,7 @@ export function KindSheet({ walk, onClose }: SheetProps) {
   const words = useWords();
   const { receptacle, room, name, type } = walk.here;
   const region = useRegion();
-  const [sliding, setSliding] = useState<number | null>(null);
   if (room === null) return null;
-  const spot = sliding ?? receptacle?.spot ?? walk.here.nextSpot;
   return (
     <div className={classes.sheet}>
       <ChoiceKeys
@@ -39,46 +37,7 @@ export function KindSheet({ walk, onClose }: SheetProps) {
           }
         />
       )}
-      <section className={classes.part} aria-label="Place on the walls">
-        <h3>Place on the walls</h3>
-        <RoomMap
-          name={room.name}
-          door={room.door}
-          currentPlace={receptacle?.id ?? null}
-          next={receptacle === null ? spot : null}
-          marks={room.receptacles.map((one) => ({
-            id: one.id,
-            name: one.name,
-            spot: one.id === receptacle?.id ? spot : one.spot,
-            lamps: currentLamps(one),
-            hasFinding: false,
-          }))}
-        />
-        <SavedSlider
-          thumbLabel="Place, clockwise from the corner at the top left"
-          label={null}
-          min={0}
-          max={0.99}
-          step={0.01}
-          value={receptacle?.spot ?? walk.here.nextSpot ?? 0}
-          onSlide={setSliding}
-          onSave={(to) => walk.record.fields({ spot: to }, `Placed: ${name}`)}
-        />
-        <SavedSlider
-          thumbLabel="Door, clockwise from the corner at the top left"
-          label={() => 'Door'}
-          min={0}
-          max={0.99}
-          step={0.01}
-          value={room.door}
-          onSave={(door) =>
-            walk.record.ofHouse(`${room.name}: door`, (standing) =>
-              roomRedescribed(standing.house, room.id, { door }),
-            )
-          }
-        />
-        <p className={classes.soft}>{words.screens.walk.sliders}</p>
-      </section>
+      <OnTheWalls walk={walk} room={room} />
       <section className={classes.part} aria-label="What feeds it">
         <h3>What feeds it</h3>
         <FeedForm
@@ -95,5 +54,59 @@ export function KindSheet({ walk, onClose }: SheetProps) {
       </section>
       <Button onClick={onClose}>Done</Button>
     </div>
+  );
+}
+
+interface OnTheWallsProps extends Pick<SheetProps, 'walk'> {
+  readonly room: NonNullable<SheetProps['walk']['here']['room']>;
+}
+
+/** Where on the walls it is, and the door. */
+function OnTheWalls({ walk, room }: OnTheWallsProps) {
+  const words = useWords();
+  const { receptacle, name } = walk.here;
+  const [sliding, setSliding] = useState<number | null>(null);
+  const spot = sliding ?? receptacle?.spot ?? walk.here.nextSpot;
+  return (
+    <section className={classes.part} aria-label="Place on the walls">
+      <h3>Place on the walls</h3>
+      <RoomMap
+        name={room.name}
+        door={room.door}
+        currentPlace={receptacle?.id ?? null}
+        next={receptacle === null ? spot : null}
+        marks={room.receptacles.map((one) => ({
+          id: one.id,
+          name: one.name,
+          spot: one.id === receptacle?.id ? spot : one.spot,
+          lamps: currentLamps(one),
+          hasFinding: false,
+        }))}
+      />
+      <SavedSlider
+        thumbLabel="Place, clockwise from the corner at the top left"
+        label={null}
+        min={0}
+        max={0.99}
+        step={0.01}
+        value={receptacle?.spot ?? walk.here.nextSpot ?? 0}
+        onSlide={setSliding}
+        onSave={(to) => walk.record.fields({ spot: to }, `Placed: ${name}`)}
+      />
+      <SavedSlider
+        thumbLabel="Door, clockwise from the corner at the top left"
+        label={() => 'Door'}
+        min={0}
+        max={0.99}
+        step={0.01}
+        value={room.door}
+        onSave={(door) =>
+          walk.record.ofHouse(`${room.name}: door`, (standing) =>
+            roomRedescribed(standing.house, room.id, { door }),
+          )
+        }
+      />
+      <p className={classes.soft}>{words.screens.walk.sliders}</p>
+    </section>
   );
 }
