@@ -45,7 +45,7 @@ async function jobOfList(file: Blob, now: Date): Promise<JobFile | string> {
           `row ${row}, ${field} ${JSON.stringify(value)}: ${enUs.rowProblem(problem)}`,
       )
       .join('\n');
-  const said: readonly JobStatement[] = [
+  const statements: readonly JobStatement[] = [
     { kind: 'job-described' },
     ...statementsFor(receptacles, foldHouse([]), v7),
   ];
@@ -55,7 +55,7 @@ async function jobOfList(file: Blob, now: Date): Promise<JobFile | string> {
     job: v7(),
     authors: {},
     // Ids made one after another keep the order of the list.
-    entries: said.map((one): JobEntry => ({ id: v7(), device, author, at, ...one })),
+    entries: statements.map((one): JobEntry => ({ id: v7(), device, author, at, ...one })),
   };
 }
 

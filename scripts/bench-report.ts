@@ -19,9 +19,9 @@ const unusedMilliseconds = 62_000;
 
 const device = v7();
 let time = Date.now() - 1_000_000;
-const entry = (said: JobStatement) => {
+const entry = (statement: JobStatement) => {
   time += 1000;
-  return { id: v7(), device, author, at: new Date(time).toISOString(), ...said };
+  return { id: v7(), device, author, at: new Date(time).toISOString(), ...statement };
 };
 
 /** So many receptacles with so many findings: what readings lead to, and the rest worded by hand. */

@@ -20,9 +20,9 @@ const taps = 80;
 
 const device = v7();
 let time = Date.now() - entryCount * 1000;
-const entry = (said: JobStatement) => {
+const entry = (statement: JobStatement) => {
   time += 1000;
-  return { id: v7(), device, author, at: new Date(time).toISOString(), ...said };
+  return { id: v7(), device, author, at: new Date(time).toISOString(), ...statement };
 };
 
 /** 300 receptacles, all but the last 60 read several times; half of them on breakers. */

@@ -41,9 +41,9 @@ async function inspect(): Promise<void> {
   const device = v7();
   const room = v7();
   let time = Date.now();
-  const entry = (said: JobStatement) => {
+  const entry = (statement: JobStatement) => {
     time += 1;
-    return { id: v7(), device, author, at: new Date(time).toISOString(), ...said };
+    return { id: v7(), device, author, at: new Date(time).toISOString(), ...statement };
   };
   const receptacles = Array.from({ length: 150 }, () => v7());
   const log = [

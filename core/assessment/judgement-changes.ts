@@ -1,9 +1,9 @@
 import { type House, isPlainLamps, type Receptacle } from '../log/index.ts';
 import type { HouseJudgement, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 
-/** What is new in a judgement since the last one that was told: a large house is not told anew for one reading. */
+/** What is new in a judgement since the last one that was sent: a large house is not sent anew for one reading. */
 export interface JudgementChanges extends Omit<HouseJudgement, 'receptacles' | 'circuits'> {
-  /** Nothing was told before: what the listener has counts no more. */
+  /** Nothing was sent before: what the listener has counts no more. */
   readonly isWhole: boolean;
   readonly changed: ReadonlyMap<string, JudgedReceptacle>;
   readonly gone: readonly string[];
@@ -13,20 +13,20 @@ export interface JudgementChanges extends Omit<HouseJudgement, 'receptacles' | '
 
 /** What is the same object as before is left out. */
 export function changesSince(
-  told: HouseJudgement | null,
+  sent: HouseJudgement | null,
   { receptacles, circuits, ...rest }: HouseJudgement,
 ): JudgementChanges {
-  const known = new Set(told?.circuits);
+  const known = new Set(sent?.circuits);
   return {
     ...rest,
-    isWhole: told === null,
-    changed: new Map([...receptacles].filter(([id, one]) => told?.receptacles.get(id) !== one)),
-    gone: [...(told?.receptacles.keys() ?? [])].filter((id) => !receptacles.has(id)),
+    isWhole: sent === null,
+    changed: new Map([...receptacles].filter(([id, one]) => sent?.receptacles.get(id) !== one)),
+    gone: [...(sent?.receptacles.keys() ?? [])].filter((id) => !receptacles.has(id)),
     circuits: circuits.map((one) => ({ breaker: one.breaker, changed: known.has(one) ? null : one })),
   };
 }
 
-/** The judgement after the news; what they do not speak of stays the same object. */
+/** The judgement after the changes; what they do not speak of stays the same object. */
 export function withChanges(
   before: HouseJudgement | null,
   { isWhole, changed, gone, circuits, ...rest }: JudgementChanges,

@@ -9,30 +9,30 @@ const namesPanel = (name: string): boolean => name === panel;
 /** What is wrong between the parts of a circuit whose parts are each sound. */
 export function topologyProblems(circuit: Circuit): readonly Problem[] {
   const problems: Problem[] = [];
-  const say = (path: string, value: unknown, code: WrongCode): void => {
+  const report = (path: string, value: unknown, code: WrongCode): void => {
     problems.push({ path, value, wrong: { code } });
   };
   const outlets = new Set<string>();
   circuit.outlets.forEach((outlet, index) => {
-    if (outlets.has(outlet.id)) say(`/outlets/${index}/id`, outlet.id, 'outlet-listed');
+    if (outlets.has(outlet.id)) report(`/outlets/${index}/id`, outlet.id, 'outlet-listed');
     outlets.add(outlet.id);
   });
   const cables = new Map<string, number>();
   circuit.cables.forEach((cable, index) => {
-    if (cables.has(cable.id)) say(`/cables/${index}/id`, cable.id, 'cable-listed');
+    if (cables.has(cable.id)) report(`/cables/${index}/id`, cable.id, 'cable-listed');
     else cables.set(cable.id, index);
     if (!namesPanel(cable.from) && !outlets.has(cable.from))
-      say(`/cables/${index}/from`, cable.from, 'no-panel-or-outlet');
-    if (!outlets.has(cable.to)) say(`/cables/${index}/to`, cable.to, 'no-outlet-at-end');
-    else if (cable.to === cable.from) say(`/cables/${index}/to`, cable.to, 'ends-where-it-begins');
+      report(`/cables/${index}/from`, cable.from, 'no-panel-or-outlet');
+    if (!outlets.has(cable.to)) report(`/cables/${index}/to`, cable.to, 'no-outlet-at-end');
+    else if (cable.to === cable.from) report(`/cables/${index}/to`, cable.to, 'ends-where-it-begins');
   });
   const needOutlet = (path: string, name: string): void => {
-    if (!outlets.has(name)) say(path, name, 'no-outlet');
+    if (!outlets.has(name)) report(path, name, 'no-outlet');
   };
   const devices = new Set<string>();
   circuit.protection.forEach((device, index) => {
     needOutlet(`/protection/${index}/at`, device.at);
-    if (devices.has(device.at)) say(`/protection/${index}/at`, device.at, 'device-listed');
+    if (devices.has(device.at)) report(`/protection/${index}/at`, device.at, 'device-listed');
     devices.add(device.at);
   });
   circuit.loads.forEach((load, index) => {
@@ -40,16 +40,17 @@ export function topologyProblems(circuit: Circuit): readonly Problem[] {
   });
   circuit.tests.forEach((test, index) => {
     needOutlet(`/tests/${index}/at`, test.at);
-    if (isOfDevice(test.instrument) && !devices.has(test.at)) say(`/tests/${index}/at`, test.at, 'no-button');
+    if (isOfDevice(test.instrument) && !devices.has(test.at))
+      report(`/tests/${index}/at`, test.at, 'no-button');
     test.state?.tripped?.forEach((at, position) => {
-      if (!devices.has(at)) say(`/tests/${index}/state/tripped/${position}`, at, 'no-device');
+      if (!devices.has(at)) report(`/tests/${index}/state/tripped/${position}`, at, 'no-device');
     });
   });
   if (problems.length > 0) return problems;
 
   const topology = topologyOf(circuit);
   circuit.outlets.forEach((outlet, index) => {
-    if (topology.depth[index] === Number.POSITIVE_INFINITY) say(`/outlets/${index}`, outlet.id, 'not-fed');
+    if (topology.depth[index] === Number.POSITIVE_INFINITY) report(`/outlets/${index}`, outlet.id, 'not-fed');
   });
   if (problems.length > 0) return problems;
   problems.push(...ringProblems(circuit, topology), ...faultProblems(circuit, topology, cables));

@@ -196,12 +196,12 @@ function nextFor(
       });
     }
   }
-  const told = rows.slice(0, mostExplanations);
+  const likeliest = rows.slice(0, mostExplanations);
   const outcomes = candidates.map(({ test }) => {
     const { kinds, byRow } = table.columnFor(blank(test));
     return outcomesOf(
       kinds,
-      told.map((row) => byRow[row] ?? new Float64Array(0)),
+      likeliest.map((row) => byRow[row] ?? new Float64Array(0)),
       0,
       kinds.length,
     );

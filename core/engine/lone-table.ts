@@ -108,8 +108,8 @@ export class LoneTable {
     });
     this.rows = all.map(({ row }) => row);
     this.names = this.rows.map(({ condition, tripped, faults }) => {
-      const said = faults.map((fault) => Object.values({ ...fault, ohms: 0 }).join());
-      return `${condition}:${tripped}:${said.join(';')}`;
+      const named = faults.map((fault) => Object.values({ ...fault, ohms: 0 }).join());
+      return `${condition}:${tripped}:${named.join(';')}`;
     });
   }
 

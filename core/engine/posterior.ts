@@ -201,16 +201,16 @@ export function opinionOn(
   const stateOf = (contact: 0 | 1 | 2): ContactState => {
     let live = 0;
     let quiet = 0;
-    let told = 0;
+    let judged = 0;
     for (const { contacts, probability } of explanations) {
       const standing = contacts[outlet]?.[contact];
       if (standing === undefined) continue;
-      told += probability;
+      judged += probability;
       if (standing === 'live') live += probability;
       if (standing === 'quiet') quiet += probability;
     }
-    if (live >= sureEnough * told) return 'live';
-    return quiet >= sureEnough * told ? 'not-live' : 'may-be-live';
+    if (live >= sureEnough * judged) return 'live';
+    return quiet >= sureEnough * judged ? 'not-live' : 'may-be-live';
   };
   const ranked = [...all].sort(([, a], [, b]) => b - a);
   const [first, second] = [...inLeadingGroup].sort(([, a], [, b]) => b - a);

@@ -7,7 +7,7 @@ import type { Place, Proposal, Wording } from './finding.ts';
 import type { FindingLanguage } from './finding-words.ts';
 import { codeOfHeadline } from './old-keys.ts';
 import { proposalsFor } from './proposals.ts';
-import { type FindingStatus, nothingSaid, replayed, type Said } from './replayed.ts';
+import { type Decisions, type FindingStatus, replayed, undecided } from './replayed.ts';
 
 export type { FindingStatus } from './replayed.ts';
 
@@ -123,7 +123,7 @@ const joined = (a: readonly Place[], b: readonly Place[]): readonly Place[] => [
 ];
 
 /** What a key stands for in the end; itself where merging leads nowhere or in a circle. */
-function target(key: string, byKey: ReadonlyMap<string, Said>, known: ReadonlySet<string>): string {
+function target(key: string, byKey: ReadonlyMap<string, Decisions>, known: ReadonlySet<string>): string {
   const passed = new Set<string>();
   for (let at = key; !passed.has(at); ) {
     passed.add(at);
@@ -150,7 +150,7 @@ function inOrder(findings: readonly Finding[], order: readonly string[]): readon
   return sorted;
 }
 
-type ByKey = ReadonlyMap<string, Said>;
+type ByKey = ReadonlyMap<string, Decisions>;
 
 /** What is proposed now under each key: a proposal without what was taken apart from it, and the parts. */
 function proposedNow(proposals: readonly Proposal[], byKey: ByKey): ReadonlyMap<string, Proposal> {
@@ -169,7 +169,7 @@ function proposedNow(proposals: readonly Proposal[], byKey: ByKey): ReadonlyMap<
 }
 
 /** Receptacles that a finding was taken over, added or split off with; null where they are those of its proposal. */
-function heldAt({ held, added, splitFrom }: Said, proposal: Proposal | null): readonly string[] | null {
+function heldAt({ held, added, splitFrom }: Decisions, proposal: Proposal | null): readonly string[] | null {
   const own = held?.receptacles ?? added?.receptacles;
   if (own !== undefined) return own;
   return proposal === null && splitFrom !== null ? [...splitFrom.receptacles] : null;
@@ -184,36 +184,40 @@ interface Context {
 
 /** The finding of one key by itself; null where an edit has nothing left to stand on. */
 function single(key: string, { byKey, proposed, nameOf, words }: Context): Finding | null {
-  const said = byKey.get(key) ?? nothingSaid();
+  const decisions = byKey.get(key) ?? undecided();
   const proposal = proposed.get(key) ?? null;
-  const whole = said.splitFrom === null ? undefined : byKey.get(said.splitFrom.key);
-  const base = said.held ?? proposal ?? said.added ?? whole?.held ?? whole?.added ?? null;
+  const whole = decisions.splitFrom === null ? undefined : byKey.get(decisions.splitFrom.key);
+  const base = decisions.held ?? proposal ?? decisions.added ?? whole?.held ?? whole?.added ?? null;
   if (base === null) return null;
   const original = wordingOf(base);
-  const { note = null, ...edits } = said.edits as Edits;
-  const held = heldAt(said, proposal);
-  const isFlagged = said.held !== null && said.added === null;
+  const { note = null, ...edits } = decisions.edits as Edits;
+  const held = heldAt(decisions, proposal);
+  const isFlagged = decisions.held !== null && decisions.added === null;
   return {
     ...original,
     ...edits,
     key,
     number: 0,
-    status: said.status,
-    reason: said.reason,
+    status: decisions.status,
+    reason: decisions.reason,
     proposal,
     original,
-    edits: said.edits as Edits,
+    edits: decisions.edits as Edits,
     note,
     receptacles:
       held === null
         ? (proposal?.receptacles ?? [])
-        : held.filter((id) => !said.apart.has(id)).map((id) => ({ id, name: nameOf(id) })),
+        : held.filter((id) => !decisions.apart.has(id)).map((id) => ({ id, name: nameOf(id) })),
     merged: [],
     into: null,
-    flags: isFlagged && said.held !== null ? flagsOf(said.held, said.apart, proposal, nameOf, words) : [],
-    condition: said.held?.condition ?? proposal?.condition ?? null,
-    isSuspected: said.held === null ? (proposal?.isSuspected ?? false) : said.held.isSuspected === true,
-    isOwn: said.added !== null,
+    flags:
+      isFlagged && decisions.held !== null
+        ? flagsOf(decisions.held, decisions.apart, proposal, nameOf, words)
+        : [],
+    condition: decisions.held?.condition ?? proposal?.condition ?? null,
+    isSuspected:
+      decisions.held === null ? (proposal?.isSuspected ?? false) : decisions.held.isSuspected === true,
+    isOwn: decisions.added !== null,
   };
 }
 

@@ -14,14 +14,14 @@ const names = (all: readonly Receptacle[]): readonly string[] => all.map(({ name
 const about = (
   key: string,
   there: readonly Receptacle[],
-  say: (names: readonly string[]) => string,
-): readonly NoDefect[] => (there.length === 0 ? [] : [{ key, words: say(names(there)) }]);
+  wording: (names: readonly string[]) => string,
+): readonly NoDefect[] => (there.length === 0 ? [] : [{ key, words: wording(names(there)) }]);
 
 /** What must not be taken for a defect, said so that nobody else reports it as one. */
 export function noDefects(
   house: House,
   practice: Practice,
-  { noDefects: say }: FindingLanguage,
+  { noDefects: wordings }: FindingLanguage,
 ): readonly NoDefect[] {
   const all = receptaclesOf(house);
   const limit =
@@ -36,22 +36,22 @@ export function noDefects(
     ...about(
       'hole-up',
       all.filter((one) => one.looks.includes('hole-up')),
-      say.holeUp,
+      wordings.holeUp,
     ),
     ...about(
       'two-slot',
       all.filter((one) => one.type === 'two-slot' && !one.adapter),
-      say.twoSlot,
+      wordings.twoSlot,
     ),
-    ...about('neutral-rise', risen, (there) => say.neutralRise({ volts: limit, names: there })),
+    ...about('neutral-rise', risen, (there) => wordings.neutralRise({ volts: limit, names: there })),
     ...older.map(({ place, receptacles, from }) => ({
       key: `upgrade-${place}`,
-      words: say.upgrade({ place, names: names(receptacles), from }),
+      words: wordings.upgrade({ place, names: names(receptacles), from }),
     })),
     ...about(
       'three-wire',
       all.filter((one) => one.type === 'range-or-dryer'),
-      say.threeWire,
+      wordings.threeWire,
     ),
   ];
 }

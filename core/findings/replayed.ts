@@ -3,8 +3,8 @@ import { currentKey } from './old-keys.ts';
 
 export type FindingStatus = 'open' | 'accepted' | 'refused';
 
-/** What was said of one finding. */
-export interface Said {
+/** What was decided on one finding. */
+export interface Decisions {
   status: FindingStatus;
   reason: string | null;
   held: Held | null;
@@ -16,7 +16,7 @@ export interface Said {
   into: string | null;
 }
 
-export const nothingSaid = (): Said => ({
+export const undecided = (): Decisions => ({
   status: 'open',
   reason: null,
   held: null,
@@ -31,21 +31,21 @@ const editable = ['urgency', 'headline', 'what', 'why', 'correction', 'by', 'not
 
 /** What the log says of each finding, by key, and the order asked for last. */
 export function replayed(entries: readonly FindingEntry[]) {
-  const byKey = new Map<string, Said>();
+  const byKey = new Map<string, Decisions>();
   let order: readonly string[] = [];
-  const of = (old: string): Said => {
+  const of = (old: string): Decisions => {
     const key = currentKey(old);
-    const said = byKey.get(key) ?? nothingSaid();
-    byKey.set(key, said);
-    return said;
+    const decisions = byKey.get(key) ?? undecided();
+    byKey.set(key, decisions);
+    return decisions;
   };
   for (const entry of entries)
     switch (entry.kind) {
       case 'finding-decided': {
-        const said = of(entry.finding);
-        said.status = entry.decision;
-        said.held = entry.decision === 'open' ? null : entry.held;
-        said.reason = entry.decision === 'refused' ? entry.reason : null;
+        const decisions = of(entry.finding);
+        decisions.status = entry.decision;
+        decisions.held = entry.decision === 'open' ? null : entry.held;
+        decisions.reason = entry.decision === 'refused' ? entry.reason : null;
         break;
       }
       case 'finding-edited': {

@@ -7,8 +7,8 @@ import { type JobEntry, type JobStatement, jobEntrySchema, type KitEntry, kitEnt
 export const idNumber = (n: number): string => `01900000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
 
 /** Statements as the entries of one device and author, a second apart; their ids count from `first`. */
-export const asEntries = (said: readonly JobStatement[], first = 0x1000): readonly JobEntry[] =>
-  said.map(
+export const asEntries = (statements: readonly JobStatement[], first = 0x1000): readonly JobEntry[] =>
+  statements.map(
     (one, second): JobEntry => ({
       id: idNumber(first + second),
       device: idNumber(2),

@@ -42,7 +42,7 @@ export interface NotBack {
 
 export function powerNotBackAt(house: House): NotBack {
   const refusing = new Set<string>();
-  const dark = new Set(untold(house).map(({ id }) => id));
+  const dark = new Set(unrecorded(house).map(({ id }) => id));
   for (const entry of house.wentDead) {
     const isLatest = house.wentDead.findLast(({ by }) => isSameSource(by, entry.by)) === entry;
     if (!isLatest || entry.powerBack || isBack(entry, house)) continue;
@@ -55,7 +55,7 @@ export function powerNotBackAt(house: House): NotBack {
 }
 
 /** Receptacles at which a device tripped, and of which nobody said anything since. */
-const untold = (house: House): readonly Receptacle[] =>
+const unrecorded = (house: House): readonly Receptacle[] =>
   receptaclesOf(house).filter(({ id, groundFaultTests }) => {
     const latest = groundFaultTests.at(-1);
     if (latest?.result !== 'tripped') return false;
@@ -76,12 +76,12 @@ export type SupplyPoint =
 /** The devices and breakers, or where they were tripped, of which nobody has said that the power is back. */
 export function powerNotBack(house: House): readonly SupplyPoint[] {
   const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
-  const said = house.wentDead
+  const recorded = house.wentDead
     .filter((entry) => !entry.powerBack && !isBack(entry, house))
     .map(
       ({ by }): SupplyPoint =>
         by.kind === 'device' ? { kind: 'device', name: names.get(by.receptacle) ?? null } : by,
     );
-  const all = [...said, ...untold(house).map(({ name }): SupplyPoint => ({ kind: 'device', name }))];
+  const all = [...recorded, ...unrecorded(house).map(({ name }): SupplyPoint => ({ kind: 'device', name }))];
   return [...new Map(all.map((one) => [JSON.stringify(one), one])).values()];
 }

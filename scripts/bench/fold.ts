@@ -8,17 +8,17 @@ const entries = 5000;
 function longLog(): readonly JobEntry[] {
   const device = v7();
   let time = Date.parse('2026-05-04T07:00:00.000Z');
-  const said = (statement: JobStatement): JobEntry => {
+  const entry = (statement: JobStatement): JobEntry => {
     time += 1000;
     return { id: v7(), device, author: device, at: new Date(time).toISOString(), ...statement };
   };
   const rooms = Array.from({ length: 20 }, () => v7());
   const receptacles = Array.from({ length: 200 }, () => v7());
   const log = [
-    said({ kind: 'job-described', address: '14 Alder Rise' }),
-    ...rooms.map((room, index) => said({ kind: 'room-described', room, name: `Room ${index}` })),
+    entry({ kind: 'job-described', address: '14 Alder Rise' }),
+    ...rooms.map((room, index) => entry({ kind: 'room-described', room, name: `Room ${index}` })),
     ...receptacles.map((receptacle, index) =>
-      said({
+      entry({
         kind: 'receptacle-described',
         receptacle,
         room: rooms[index % rooms.length] ?? '',
@@ -28,7 +28,7 @@ function longLog(): readonly JobEntry[] {
   ];
   while (log.length < entries + 100)
     log.push(
-      said({
+      entry({
         kind: 'lamps-read',
         receptacle: receptacles[log.length % receptacles.length] ?? '',
         lamps: lampsOf('hn-hg'),

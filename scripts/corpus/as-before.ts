@@ -89,10 +89,10 @@ export function judgementAsBefore(judgement: HouseJudgement, house: House): unkn
 function verdictAsBefore(verdict: Verdict | null, words: Words): unknown {
   if (verdict === null) return null;
   const { settle, alsoFits, ...rest } = verdict;
-  const { settle: why, ...said } = words.verdict(verdict);
+  const { settle: why, ...worded } = words.verdict(verdict);
   return {
     ...rest,
-    ...said,
+    ...worded,
     next: settle === null ? null : { test: settle, why },
     alsoFits: alsoFits.map(({ id, ...fit }) => ({ ...fit, how: words.fits[id] })),
   };

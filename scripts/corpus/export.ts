@@ -134,12 +134,12 @@ function kit() {
   return { entries, folded: plain(foldKit(entries)) };
 }
 
-const say = (part: string, [bytes, packed]: readonly [number, number]) =>
+const line = (part: string, [bytes, packed]: readonly [number, number]) =>
   console.log(`${part}: ${bytes} bytes, ${packed} packed`);
 const houses = () => Array.from({ length: kept }, (_, index) => keptHouse(index + 1));
 
 const asked = process.argv.slice(2);
 const isAsked = (part: string) => asked.length === 0 || asked.includes(part);
-if (isAsked('kit')) say('kit', keepPart('kit', kit()));
-if (isAsked('jobs')) say('jobs', keepPart('jobs', jobs()));
-if (isAsked('houses')) say('houses', keepPart('houses', houses()));
+if (isAsked('kit')) line('kit', keepPart('kit', kit()));
+if (isAsked('jobs')) line('jobs', keepPart('jobs', jobs()));
+if (isAsked('houses')) line('houses', keepPart('houses', houses()));

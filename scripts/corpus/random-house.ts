@@ -74,7 +74,7 @@ class HouseMaker {
     return `0190${house}-0000-7000-8000-${this.ids.toString(16).padStart(12, '0')}`;
   }
 
-  private say(statement: JobStatement): string {
+  private record(statement: JobStatement): string {
     const { random } = this;
     this.msecs += 1000 * (1 + random.whole(90));
     const id = this.id();
@@ -111,7 +111,7 @@ class HouseMaker {
 
   private describe(): void {
     const { random } = this;
-    this.say({
+    this.record({
       kind: 'job-described',
       ...this.maybe(0.9, () => ({ address: `${1 + random.whole(90)} Alder Rise`, client: 'Odile Farrant' })),
       ...this.maybe(0.85, () => ({ yearBuilt: random.pick(years) })),
@@ -133,7 +133,7 @@ class HouseMaker {
       const room = this.id();
       rooms.push(room);
       const count = 1 + random.whole(5);
-      this.say({
+      this.record({
         kind: 'room-described',
         room,
         name,
@@ -142,7 +142,7 @@ class HouseMaker {
       for (let number = 1; number <= count; number += 1) {
         const receptacle = { id: this.id(), name: `${name} ${number}` };
         this.receptacles.push(receptacle);
-        this.say({
+        this.record({
           kind: 'receptacle-described',
           receptacle: receptacle.id,
           room,
@@ -153,14 +153,14 @@ class HouseMaker {
         });
       }
     }
-    if (random.chance(0.3)) this.say({ kind: 'rooms-ordered', rooms: rooms.reverse() });
+    if (random.chance(0.3)) this.record({ kind: 'rooms-ordered', rooms: rooms.reverse() });
     if (random.chance(0.7))
-      this.say({
+      this.record({
         kind: 'tester-proved',
         instrument: random.pick(['lamps', 'meter', 'probe']),
         passed: random.chance(0.9),
       });
-    if (random.chance(0.2)) this.say({ kind: 'plan-chosen', sample: random.pick([null, 5]) });
+    if (random.chance(0.2)) this.record({ kind: 'plan-chosen', sample: random.pick([null, 5]) });
   }
 
   /** Runs of receptacles on true circuits; about half of them are put on their breaker. */
@@ -200,7 +200,7 @@ class HouseMaker {
       if (random.chance(0.5))
         at.forEach(({ id }, place) => {
           const known = random.chance(0.9) ? place + 1 : null;
-          this.say({ kind: 'receptacle-fed', receptacle: id, breaker: String(runs.length), place: known });
+          this.record({ kind: 'receptacle-fed', receptacle: id, breaker: String(runs.length), place: known });
         });
     }
     return runs;
@@ -210,7 +210,7 @@ class HouseMaker {
     const { random } = this;
     for (const { id } of at) {
       if (random.chance(0.08)) {
-        this.say({ kind: 'not-reached', receptacle: id, reason: random.pick(notReachedReasons) });
+        this.record({ kind: 'not-reached', receptacle: id, reason: random.pick(notReachedReasons) });
         continue;
       }
       const tests = ['lamps', ...more.filter(() => random.chance(0.25))].map(
@@ -229,7 +229,7 @@ class HouseMaker {
     if (shown.instrument === 'lamps' && shown.state === undefined) {
       const { hn, hg, ng } = shown as unknown as Record<'hn' | 'hg' | 'ng', (typeof lampStates)[number]>;
       const slip = random.chance(0.04) ? { hn: random.pick(lampStates) } : {};
-      this.say({ kind: 'lamps-read', receptacle, lamps: { hn, hg, ng, ...slip } });
+      this.record({ kind: 'lamps-read', receptacle, lamps: { hn, hg, ng, ...slip } });
       return;
     }
     const factor = random.between(0.995, 1.005);
@@ -239,7 +239,7 @@ class HouseMaker {
         typeof value === 'number' && key !== 'amps' ? Math.round(value * factor * 10) / 10 : value,
       ]),
     );
-    this.say({
+    this.record({
       kind: 'reading-taken',
       receptacle,
       shown: noisy as never,
@@ -250,7 +250,7 @@ class HouseMaker {
   private tryDevice(receptacle: string): void {
     const { random } = this;
     const result = random.pick(['tripped', 'tripped', 'no-trip', 'power-stays-on', 'no-power'] as const);
-    this.say({
+    this.record({
       kind: 'ground-fault-tested',
       receptacle,
       by: random.pick(['tester-button', 'own-button']),
@@ -259,7 +259,7 @@ class HouseMaker {
     });
     if (result === 'tripped') {
       const dead = this.receptacles.filter(() => random.chance(0.2)).map(({ id }) => id);
-      this.say({
+      this.record({
         kind: 'went-dead',
         by: { kind: 'device', receptacle },
         dead,
@@ -267,7 +267,7 @@ class HouseMaker {
       });
     }
     if (random.chance(0.6))
-      this.say({
+      this.record({
         kind: 'protection-noted',
         receptacle,
         ...this.maybe(0.7, () => ({ labels: protectionLabels.filter(() => random.chance(0.5)) })),
@@ -281,9 +281,9 @@ class HouseMaker {
     const { random } = this;
     for (const { id: receptacle } of this.receptacles) {
       if (random.chance(0.12))
-        this.say({ kind: 'look-noted', receptacle, look: random.pick(looks), seen: random.chance(0.9) });
+        this.record({ kind: 'look-noted', receptacle, look: random.pick(looks), seen: random.chance(0.9) });
       if (random.chance(0.1))
-        this.say({
+        this.record({
           kind: 'cover-off',
           receptacle,
           provedDead: true,
@@ -298,12 +298,13 @@ class HouseMaker {
           ...this.maybe(0.3, () => ({ pushIn: random.chance(0.5) })),
           ...this.maybe(0.3, () => ({ marking: random.pick(deviceMarkings) })),
         });
-      if (random.chance(0.06)) this.say({ kind: 'people-warned', receptacle, danger: random.pick(dangers) });
-      if (random.chance(0.1)) this.say({ kind: 'noted', receptacle, text: 'Behind the shelf' });
+      if (random.chance(0.06))
+        this.record({ kind: 'people-warned', receptacle, danger: random.pick(dangers) });
+      if (random.chance(0.1)) this.record({ kind: 'noted', receptacle, text: 'Behind the shelf' });
     }
     if (random.chance(0.2)) {
       const dead = this.receptacles.filter(() => random.chance(0.4)).map(({ id }) => id);
-      this.say({
+      this.record({
         kind: 'went-dead',
         by: { kind: 'breaker', breaker: '1' },
         dead,
@@ -312,30 +313,30 @@ class HouseMaker {
     }
     const [one, other] = [random.pick(this.receptacles), random.pick(this.receptacles)];
     if (random.chance(0.15) && one !== other)
-      this.say({ kind: 'receptacle-merged', receptacle: one.id, into: other.id });
+      this.record({ kind: 'receptacle-merged', receptacle: one.id, into: other.id });
     if (random.chance(0.15)) {
       const described = this.entries.find(
         (entry) => entry.kind === 'receptacle-described' && entry.receptacle === one.id,
       );
       if (described?.kind === 'receptacle-described') {
         const half = this.id();
-        this.say({
+        this.record({
           kind: 'receptacle-described',
           receptacle: half,
           room: described.room,
           name: `${one.name} lower`,
           halfOf: one.id,
         });
-        this.say({
+        this.record({
           kind: 'lamps-read',
           receptacle: half,
           lamps: { hn: random.pick(lampStates), hg: 'off', ng: 'off' },
         });
       }
     }
-    if (random.chance(0.3)) this.say({ kind: 'withdrawn', entries: [random.pick(this.entries).id] });
+    if (random.chance(0.3)) this.record({ kind: 'withdrawn', entries: [random.pick(this.entries).id] });
     for (const item of closeOutItems)
-      if (random.chance(0.3)) this.say({ kind: 'left-as-found', item, done: random.chance(0.9) });
+      if (random.chance(0.3)) this.record({ kind: 'left-as-found', item, done: random.chance(0.9) });
   }
 
   /** Some of what is proposed is taken over, refused, worded, split, merged and ordered. */
@@ -352,9 +353,9 @@ class HouseMaker {
       const finding = proposal.key;
       const how = random.next();
       if (how < 0.35)
-        this.say({ kind: 'finding-decided', finding, decision: 'accepted', held: heldOf(proposal) });
+        this.record({ kind: 'finding-decided', finding, decision: 'accepted', held: heldOf(proposal) });
       else if (how < 0.45)
-        this.say({
+        this.record({
           kind: 'finding-decided',
           finding,
           decision: 'refused',
@@ -362,7 +363,7 @@ class HouseMaker {
           held: heldOf(proposal),
         });
       if (random.chance(0.12))
-        this.say({
+        this.record({
           kind: 'finding-edited',
           finding,
           ...this.maybe(0.5, () => ({ headline: 'Words of my own', why: null })),
@@ -370,11 +371,11 @@ class HouseMaker {
         });
       const [first, ...rest] = proposal.receptacles;
       if (first && rest.length > 0 && random.chance(0.15))
-        this.say({ kind: 'finding-split', finding, part: `own ${this.id()}`, receptacles: [first.id] });
-      if (random.chance(0.08)) this.say({ kind: 'finding-merged', finding, into: random.pick(keys) });
+        this.record({ kind: 'finding-split', finding, part: `own ${this.id()}`, receptacles: [first.id] });
+      if (random.chance(0.08)) this.record({ kind: 'finding-merged', finding, into: random.pick(keys) });
     }
     if (random.chance(0.2))
-      this.say({
+      this.record({
         kind: 'finding-added',
         finding: `own ${this.id()}`,
         urgency: random.pick(urgencies),
@@ -386,9 +387,9 @@ class HouseMaker {
         receptacles: [random.pick(this.receptacles).id],
       });
     if (keys.length > 1 && random.chance(0.25))
-      this.say({ kind: 'findings-ordered', findings: [...keys].reverse() });
+      this.record({ kind: 'findings-ordered', findings: [...keys].reverse() });
     if (random.chance(0.2))
-      this.say({
+      this.record({
         kind: 'signed',
         role: random.pick(['inspector', 'client']),
         name: 'Tessa Quillon',
@@ -412,7 +413,7 @@ class HouseMaker {
     const decided = findingsOf(assess(house, judgedWhole(house, this.kit)), usualPractice);
     const finding = decided.length === 0 ? keys[0] : random.pick(decided).key;
     if (finding === undefined) return;
-    this.say(
+    this.record(
       random.chance(0.5)
         ? { kind: 'finding-decided', finding, decision: 'open' }
         : { kind: 'finding-merged', finding, into: null },

@@ -19,71 +19,71 @@ function stamped<S extends JobStatement | KitStatement>(statement: S, msecs: num
 export function logOf(house: DemoHouse): JobEntry[] {
   let clock = Date.parse(house.begun);
   const log: JobEntry[] = [];
-  const say = (statement: JobStatement, seconds: number): void => {
+  const record = (statement: JobStatement, seconds: number): void => {
     clock += seconds * 1000;
     log.push(stamped(statement, clock, `${house.address} ${log.length}`));
   };
   const { address, client, yearBuilt, about, described } = house;
-  say({ kind: 'job-described', address, client, yearBuilt, about, ...described }, 0);
+  record({ kind: 'job-described', address, client, yearBuilt, about, ...described }, 0);
   const idOf = (name: string): string => idFor(`${address} ${name}`);
   const placed = house.rooms.map((room) => {
     const roomId = idFor(`${address} ${room.name}`);
     const expected = room.receptacles > 0 ? { expected: room.receptacles } : {};
-    say({ kind: 'room-described', room: roomId, name: room.name, ...expected }, 2);
+    record({ kind: 'room-described', room: roomId, name: room.name, ...expected }, 2);
     const receptacles = Array.from({ length: room.receptacles }, (_, index) => {
       const name = `${room.name} ${index + 1}`;
       const receptacle = idOf(name);
       // Evenly round the room, beginning behind the door in the lower wall.
       const spot = Math.round(((0.7 + (index + 0.3) / room.receptacles) % 1) * 1000) / 1000;
       const type = house.types?.[name] ?? 'three-slot';
-      say({ kind: 'receptacle-described', receptacle, room: roomId, name, type, spot }, 1);
+      record({ kind: 'receptacle-described', receptacle, room: roomId, name, type, spot }, 1);
       return receptacle;
     });
     return { room, receptacles };
   });
   if (house.rooms.some(({ walked }) => walked))
-    say({ kind: 'tester-proved', instrument: 'lamps', tester, passed: true }, 90);
+    record({ kind: 'tester-proved', instrument: 'lamps', tester, passed: true }, 90);
   for (const { room, receptacles } of placed) {
     if (!room.walked) continue;
     receptacles.forEach((receptacle, index) => {
       const pattern = room.shows?.[index + 1] ?? 'hn-hg';
-      say({ kind: 'lamps-read', receptacle, tester, lamps: lampsOf(pattern) }, 40);
+      record({ kind: 'lamps-read', receptacle, tester, lamps: lampsOf(pattern) }, 40);
     });
   }
-  sayObserved(house, idOf, say);
+  recordObserved(house, idOf, record);
   for (const { at, shown } of house.taken ?? [])
-    say({ kind: 'reading-taken', receptacle: idOf(at), shown }, 30);
+    record({ kind: 'reading-taken', receptacle: idOf(at), shown }, 30);
   for (const { breaker, run } of house.circuits ?? [])
     run.forEach((name, index) => {
-      say({ kind: 'receptacle-fed', receptacle: idOf(name), breaker, place: index + 1 }, 5);
+      record({ kind: 'receptacle-fed', receptacle: idOf(name), breaker, place: index + 1 }, 5);
     });
   return log;
 }
 
 /** Looks, ground-fault tests, and what was not reached. */
-function sayObserved(
+function recordObserved(
   { looks = {}, devices = {}, notReached = {} }: DemoHouse,
   idOf: (name: string) => string,
-  say: (statement: JobStatement, seconds: number) => void,
+  record: (statement: JobStatement, seconds: number) => void,
 ): void {
   for (const [name, look] of Object.entries(looks))
-    say({ kind: 'look-noted', receptacle: idOf(name), look, seen: true }, 5);
+    record({ kind: 'look-noted', receptacle: idOf(name), look, seen: true }, 5);
   for (const [name, others] of Object.entries(devices)) {
     const receptacle = idOf(name);
-    say(
+    record(
       { kind: 'ground-fault-tested', receptacle, by: 'tester-button', result: 'tripped', heldSeconds: 0.4 },
       20,
     );
     const dead = [receptacle, ...others.map(idOf)];
-    say({ kind: 'went-dead', by: { kind: 'device', receptacle }, dead, powerBack: true }, 20);
+    record({ kind: 'went-dead', by: { kind: 'device', receptacle }, dead, powerBack: true }, 20);
     for (const protectedOne of others)
-      say(
+      record(
         { kind: 'protection-noted', receptacle: idOf(protectedOne), labels: ['protected'], resetAt: name },
         5,
       );
   }
   for (const [name, reason] of Object.entries(notReached))
-    say({ kind: 'not-reached', receptacle: idOf(name), reason }, 5);
+    record({ kind: 'not-reached', receptacle: idOf(name), reason }, 5);
 }
 
 /** Lets the demo's owner, where there is one, sign in with this start's password. */

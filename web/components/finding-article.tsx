@@ -173,7 +173,7 @@ function FromReadings({ verdict }: { readonly verdict: NonNullable<Finding['prop
   const words = useWholeWords();
   if (verdict === null) return null;
   const { alsoFits, settle } = verdict;
-  const said = words.verdict(verdict);
+  const worded = words.verdict(verdict);
   return (
     <>
       {alsoFits.length > 0 && (
@@ -186,11 +186,11 @@ function FromReadings({ verdict }: { readonly verdict: NonNullable<Finding['prop
         <div>
           <dt>To settle it</dt>
           <dd>
-            {words.screens.settle[settle]} – {said.settle}
+            {words.screens.settle[settle]} – {worded.settle}
           </dd>
         </div>
       )}
-      {said.practice !== null && <Part term="In practice" words={said.practice} />}
+      {worded.practice !== null && <Part term="In practice" words={worded.practice} />}
     </>
   );
 }

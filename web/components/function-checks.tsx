@@ -30,14 +30,14 @@ export function FunctionChecks({ job, house }: { readonly job: string; readonly 
   const words = useWords();
   const rows = useRows(house);
   const prove = ({ instrument, tester }: Row, passed: boolean): void => {
-    const said = {
+    const check = {
       kind: 'tester-proved' as const,
       instrument,
       passed,
       ...(tester === null ? {} : { tester }),
     };
-    void keep?.inJob(job, said);
-    void keep?.inKit(said);
+    void keep?.inJob(job, check);
+    void keep?.inKit(check);
   };
   return (
     <ul className={classes.list}>

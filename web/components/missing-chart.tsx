@@ -25,12 +25,12 @@ export function MissingChart({ expected, tested, planned }: MissingChartProps) {
     soFar: chance,
     planned: asPlanned[index]?.chance ?? 0,
   }));
-  const said = rows
+  const described = rows
     .filter(({ faulty }) => faulty === 1 || faulty === 3 || faulty === 5)
     .map((row) => `${row.faulty} bad: ${percent(row.soFar)} so far`)
     .join(', ');
   return (
-    <figure className={classes.chart} aria-label={`Chance of missing all the bad ones. ${said}`}>
+    <figure className={classes.chart} aria-label={`Chance of missing all the bad ones. ${described}`}>
       <ResponsiveContainer width="100%" height={250}>
         <LineChart data={rows} margin={{ top: 4, right: 12, bottom: 18, left: 0 }}>
           <CartesianGrid stroke="var(--line)" vertical={false} />

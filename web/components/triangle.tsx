@@ -37,7 +37,7 @@ export interface TriangleProps {
 /** A receptacle as a triangle of its three contacts; its edges are the lamps of any plug-in tester. */
 export function Triangle({ lamps, corners, size, label }: TriangleProps) {
   const words = useWords();
-  const said = label ?? (lamps === null ? 'not read' : words.lamps(lamps));
+  const accessibleName = label ?? (lamps === null ? 'not read' : words.lamps(lamps));
   const isLarge = size >= 120;
   return (
     <svg
@@ -47,7 +47,7 @@ export function Triangle({ lamps, corners, size, label }: TriangleProps) {
       width={size}
       height={size * 0.9}
       role={label === '' ? 'presentation' : 'img'}
-      aria-label={label === '' ? undefined : said}
+      aria-label={label === '' ? undefined : accessibleName}
     >
       {pairs.map((pair) => {
         const [[x1, y1], [x2, y2]] = edgeOf[pair];

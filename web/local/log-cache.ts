@@ -47,8 +47,8 @@ class CachedLog {
   private current: LogState | null = null;
   private isRead = false;
   private isWhole = true;
-  /** How often somebody said whether it is whole. */
-  private saidWhole = 0;
+  /** How often somebody stated whether it is whole. */
+  private statedWhole = 0;
   private summaryTimer: ReturnType<typeof setTimeout> | undefined;
   /** Ends with the action that is being kept; the first one waits until what is here was read. */
   private turn: Promise<unknown>;
@@ -63,22 +63,22 @@ class CachedLog {
 
   /** Reads what is kept, again where another tab has kept more. */
   async read(): Promise<void> {
-    const said = this.saidWhole;
+    const stated = this.statedWhole;
     const [entries, whole] = await Promise.all([
       entriesOf(this.store, this.log),
       isWhole(this.store, this.log),
     ]);
     this.isRead = true;
-    // What was said meanwhile is newer than what was read.
-    if (said === this.saidWhole) this.isWhole = whole;
+    // What was stated meanwhile is newer than what was read.
+    if (stated === this.statedWhole) this.isWhole = whole;
     this.current = null;
     this.take(entries);
-    this.tell();
+    this.notify();
   }
 
   take(entries: readonly Entry[], whole?: boolean): void {
     const fresh = entries.filter(({ id }) => !this.all.has(id));
-    if (whole !== undefined) this.saidWhole += 1;
+    if (whole !== undefined) this.statedWhole += 1;
     if (fresh.length === 0 && (whole ?? this.isWhole) === this.isWhole) return;
     this.isWhole = whole ?? this.isWhole;
     for (const entry of fresh) this.all.set(entry.id, entry);
@@ -87,7 +87,7 @@ class CachedLog {
       this.summarize();
     }
     this.current = null;
-    this.tell();
+    this.notify();
   }
 
   readonly state = (): LogState => {
@@ -116,7 +116,7 @@ class CachedLog {
     return done;
   }
 
-  private tell(): void {
+  private notify(): void {
     for (const listener of this.listeners) listener();
   }
 

@@ -10,18 +10,18 @@ import {
 import type { House } from '@fair-plug/core/log';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { NumberedNews } from '@/workers/engine.worker';
+import type { NumberedChanges } from '@/workers/engine.worker';
 import { engine } from './engine';
 import { useBag } from './use-bag';
 
-/** What the engine has told so far, and what arrived before its turn; one engine, one page. */
+/** What the engine has sent so far, and what arrived before its turn; one engine, one page. */
 let known: HouseJudgement | null = null;
 let nextNumber = 0;
-const early = new Map<number, NumberedNews>();
+const early = new Map<number, NumberedChanges>();
 
-/** Takes news in their order; answers the judgement as it then stands, or null where something is still to come. */
-function heard(news: NumberedNews): HouseJudgement | null {
-  early.set(news.number, news);
+/** Takes changes in their order; answers the judgement as it then stands, or null where something is still to come. */
+function applied(changes: NumberedChanges): HouseJudgement | null {
+  early.set(changes.number, changes);
   let latest: HouseJudgement | null = null;
   for (let next = early.get(nextNumber); next !== undefined; next = early.get(nextNumber)) {
     early.delete(nextNumber);
@@ -52,9 +52,9 @@ export function useAssessment(job: string, house: House): Assessed {
   const before = useRef<Assessment | null>(null);
   useEffect(() => {
     let isCurrent = true;
-    const take = (news: NumberedNews | null): void => {
+    const take = (changes: NumberedChanges | null): void => {
       // News are taken though overtaken: the next ones build on them.
-      const better = news === null ? null : heard(news);
+      const better = changes === null ? null : applied(changes);
       if (isCurrent && better !== null) setAnswer({ house, answers: better });
     };
     void engine().judge(job, slimHouse(house), bag, proxy(take)).then(take);

@@ -130,7 +130,7 @@ export interface SaveState {
   /** What keeps entries here, if anything does. */
   readonly away: 'server-away' | 'database-away' | 'outdated' | 'failed' | Exclude<Standing, 'known'> | null;
   /** The server's words where it failed at something. */
-  readonly said: string | null;
+  readonly message: string | null;
 }
 
 const awayCodes = ['server-away', 'database-away', 'outdated'] as const;
@@ -153,6 +153,6 @@ export function useSaveState(): SaveState {
     unsentSince: waiting[0]?.entry.at ?? null,
     refused: rows.filter((row) => row.refused !== null),
     away: away(),
-    said: failure?.message ?? null,
+    message: failure?.message ?? null,
   };
 }

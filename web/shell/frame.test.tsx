@@ -26,7 +26,7 @@ function Entering({ times = 1 }: { readonly times?: number }) {
 }
 
 const frame = async (rest: Parameters<typeof showScreen>[2] = {}, times = 1) => {
-  const shown = showScreen('/', <Entering times={times} />, { said: houseOf({}).said, ...rest });
+  const shown = showScreen('/', <Entering times={times} />, { statements: houseOf({}).statements, ...rest });
   await screen.findByText('5 Alder Rise');
   await screen.findByText('● saved on the server');
   return shown;
@@ -47,12 +47,12 @@ describe('where everything entered is', () => {
 
   test('nothing is said to be saved from the moment it is entered', async () => {
     const { user, kept } = await frame();
-    const said: (string | null)[] = [];
+    const statements: (string | null)[] = [];
     const button = screen.getByRole('button', { name: 'Enter' });
     // What stands there as soon as the press is over, before anything could be kept.
-    button.addEventListener('click', () => queueMicrotask(() => said.push(document.body.textContent)));
+    button.addEventListener('click', () => queueMicrotask(() => statements.push(document.body.textContent)));
     await user.click(button);
-    expect(said[0]).not.toContain('saved on the server');
+    expect(statements[0]).not.toContain('saved on the server');
     await screen.findByText('● saved on the server');
     expect(kept('job-described')).toHaveLength(2);
   });

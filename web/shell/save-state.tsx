@@ -103,14 +103,14 @@ export function SpaceWarning() {
 
 /** Says so while nothing can be stored on the server, and that work may go on. */
 export function AwayBanner() {
-  const { away, said } = useSaveState();
+  const { away, message } = useSaveState();
   if (away === null) return null;
   if (away === 'signed-out' || away === 'removed') return <LockedBanner away={away} />;
   return (
     <div className={classes.banner} role="alert">
       <span>
         <strong>{reasons[away]}</strong> Go on working: what you enter is kept in this browser and sent when
-        it is back. {(away === 'outdated' || away === 'failed') && said}
+        it is back. {(away === 'outdated' || away === 'failed') && message}
       </span>
     </div>
   );

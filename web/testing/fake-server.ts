@@ -9,7 +9,7 @@ export class FakeServer {
   answer: (path: string, entries: readonly Entry[]) => number = () => 200;
   readonly asked: string[] = [];
   /** Bodies of what was asked, in the same order. */
-  readonly said: unknown[] = [];
+  readonly bodies: unknown[] = [];
   /** What it answers elsewhere, by path. */
   readonly others: Record<string, unknown> = {
     '/api/jobs': { jobs: [] },
@@ -27,7 +27,7 @@ export class FakeServer {
     const body = init.body === undefined ? null : JSON.parse(String(init.body));
     const entries: readonly Entry[] = body?.entries ?? [];
     this.asked.push(`${init.method ?? 'GET'} ${pathname}`);
-    this.said.push(body);
+    this.bodies.push(body);
     const status = this.answer(pathname, entries);
     if (status === 0) throw new TypeError('network');
     if (status >= 300) {

@@ -48,22 +48,22 @@ const madeAt =
 
 /** A house with the given rooms, each with so many receptacles not yet read. */
 export function houseOf(rooms: Readonly<Record<string, number>>): {
-  readonly said: readonly JobStatement[];
+  readonly statements: readonly JobStatement[];
   /** Receptacles by name. */
   readonly ids: Readonly<Record<string, string>>;
 } {
-  const said: JobStatement[] = [{ kind: 'job-described', address: '5 Alder Rise', yearBuilt: 1966 }];
+  const statements: JobStatement[] = [{ kind: 'job-described', address: '5 Alder Rise', yearBuilt: 1966 }];
   const ids: Record<string, string> = {};
   for (const [name, count] of Object.entries(rooms)) {
     const room = v7();
-    said.push({ kind: 'room-described', room, name });
+    statements.push({ kind: 'room-described', room, name });
     for (let number = 1; number <= count; number += 1) {
       const receptacle = v7();
       ids[`${name} ${number}`] = receptacle;
-      said.push({ kind: 'receptacle-described', receptacle, room, name: `${name} ${number}` });
+      statements.push({ kind: 'receptacle-described', receptacle, room, name: `${name} ${number}` });
     }
   }
-  return { said, ids };
+  return { statements, ids };
 }
 
 type User = ReturnType<typeof userEvent.setup>;
@@ -108,7 +108,7 @@ export function showScreen(
   path: string,
   screen: ReactNode,
   {
-    said = [],
+    statements = [],
     kit = [],
     role = 'owner',
     others = {},
@@ -117,7 +117,7 @@ export function showScreen(
     by = author,
     firm: firmId = v7(),
   }: {
-    readonly said?: readonly JobStatement[];
+    readonly statements?: readonly JobStatement[];
     readonly kit?: readonly KitStatement[];
     readonly role?: Role;
     /** What the server answers elsewhere, by path. */
@@ -141,7 +141,7 @@ export function showScreen(
       person: { id: author, name: 'Tessa Quillon', email: 'tessa@example.com' },
       firms: [firm],
     };
-  if (said.length > 0) server.logs.set(job, said.map(madeAt(9, by)) as Entry[]);
+  if (statements.length > 0) server.logs.set(job, statements.map(madeAt(9, by)) as Entry[]);
   server.logs.set('kit', kit.map(madeAt(8, author)) as Entry[]);
   vi.stubGlobal('fetch', server.fetch);
   history.replaceState(null, '', `${path}?${new URLSearchParams({ job, ...asks })}`);

@@ -32,13 +32,13 @@ const othersTurn = (): Promise<void> =>
 async function inTurns<T>(
   steps: Generator<T | null, T>,
   isOvertaken: () => boolean,
-  tell: (better: T) => void,
+  notify: (better: T) => void,
 ): Promise<T | null> {
   let turnEnds = performance.now() + turnMilliseconds;
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
-    if (step.value !== null) tell(step.value);
+    if (step.value !== null) notify(step.value);
     if (performance.now() < turnEnds) continue;
     await othersTurn();
     if (isOvertaken()) return null;
@@ -48,18 +48,18 @@ async function inTurns<T>(
 
 let asked = { house: 0, bench: 0 };
 let judge = { job: '', of: new HouseJudge() };
-/** What the page knows of the house by now; null before it was told anything. */
-let told: HouseJudgement | null = null;
+/** What the page knows of the house by now; null before anything was sent. */
+let sent: HouseJudgement | null = null;
 
 /** News in the order in which they were made: they may arrive in another. */
-export interface NumberedNews extends JudgementChanges {
+export interface NumberedChanges extends JudgementChanges {
   readonly number: number;
 }
 let numbered = 0;
 
-function news(judgement: HouseJudgement): NumberedNews {
-  const since = { ...changesSince(told, judgement), number: numbered };
-  told = judgement;
+function changes(judgement: HouseJudgement): NumberedChanges {
+  const since = { ...changesSince(sent, judgement), number: numbered };
+  sent = judgement;
   numbered += 1;
   return since;
 }
@@ -76,21 +76,21 @@ const engine = {
     job: string,
     house: House,
     kit: readonly InstrumentId[],
-    tell: (better: NumberedNews) => void,
-  ): Promise<NumberedNews | null> {
+    notify: (better: NumberedChanges) => void,
+  ): Promise<NumberedChanges | null> {
     asked = { ...asked, house: asked.house + 1 };
     const mine = asked.house;
     if (judge.job !== job) {
       judge = { job, of: new HouseJudge() };
-      told = null;
+      sent = null;
     }
     const steps = judge.of.judging(house, kit);
     const answer = await inTurns(
       steps,
       () => asked.house !== mine,
-      (better) => tell(news(better)),
+      (better) => notify(changes(better)),
     );
-    return answer === null ? null : news(answer);
+    return answer === null ? null : changes(answer);
   },
 
   /** How many findings a house comes to and how pressing they are, by all that is in it; for lists of houses. */
@@ -108,7 +108,7 @@ const engine = {
     circuit: Circuit,
     readings: readonly Reading[],
     kit: readonly InstrumentId[],
-    tell: (better: BenchDiagnosis) => void,
+    notify: (better: BenchDiagnosis) => void,
   ): Promise<BenchDiagnosis | null> {
     asked = { ...asked, bench: asked.bench + 1 };
     const mine = asked.bench;
@@ -125,7 +125,7 @@ const engine = {
     const answer = await inTurns(
       steps,
       () => asked.bench !== mine,
-      (better) => tell(plain(better)),
+      (better) => notify(plain(better)),
     );
     return answer === null ? null : plain(answer);
   },

@@ -15,7 +15,7 @@ import type { JudgedHouse, Rule } from './rule.ts';
 import { ungroundedSystem } from './ungrounded-system.ts';
 
 /** Cautions of nearly every finding: they stand at the end of the report, not in each. */
-const saidOnce: readonly CautionId[] = ['contacts', 'box'];
+const onceForTheHouse: readonly CautionId[] = ['contacts', 'box'];
 
 /** A receptacle at which something was read. */
 type Read = AssessedReceptacle & { readonly verdict: Verdict };
@@ -93,7 +93,7 @@ function proposalOf(key: string, group: readonly Read[], { house, practice, word
     urgencyReason: raised === null ? null : words.readingFindings.raisedBy(raised),
     openFirst: leading === undefined ? words.readingFindings.openFirst : openFirstFor(leading, house, words),
     retest: leading === undefined ? words.readingFindings.retest : words.conditions[leading].retest,
-    cautions: verdict.cautions.filter((id) => !saidOnce.includes(id)).map((id) => words.cautions[id]),
+    cautions: verdict.cautions.filter((id) => !onceForTheHouse.includes(id)).map((id) => words.cautions[id]),
     receptacles: group.map(({ receptacle: { id, name } }) => ({ id, name })),
     evidence: group.flatMap(({ receptacle }) => evidenceAt(receptacle, words)),
     cause: cause === null ? null : causeWords(house, cause, words),
@@ -110,12 +110,12 @@ const whole: readonly Rule[] = [ungroundedSystem, correctWithoutGround];
 /** What testers showed: one finding a cause, or for all that read alike. */
 export function readings(judged: JudgedHouse): readonly Proposal[] {
   const { receptacles } = judged.assessment;
-  const saidElsewhere = new Set(
+  const inOtherFindings = new Set(
     whole.flatMap((rule) => rule(judged)).flatMap((one) => one.receptacles.map(({ id }) => id)),
   );
   const groups = new Map<string, Read[]>();
   for (const one of receptacles.values()) {
-    if (!isRead(one) || one.verdict.urgency === null || saidElsewhere.has(one.receptacle.id)) continue;
+    if (!isRead(one) || one.verdict.urgency === null || inOtherFindings.has(one.receptacle.id)) continue;
     const key = keyOf(one);
     groups.set(key, [...(groups.get(key) ?? []), one]);
   }

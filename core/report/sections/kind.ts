@@ -30,7 +30,7 @@ export type Run = string | { readonly strong: string };
 export type Block =
   | { readonly kind: 'text'; readonly line: readonly Run[]; readonly isOwn?: true }
   | { readonly kind: 'list'; readonly items: readonly (readonly Run[])[] }
-  | { readonly kind: 'terms'; readonly rows: readonly (readonly [term: string, said: string])[] };
+  | { readonly kind: 'terms'; readonly rows: readonly (readonly [term: string, definition: string])[] };
 
 /** Times as a reader has them: a day, a day in short, an hour. */
 export interface Clock {

@@ -227,7 +227,7 @@ export const sectionWords = (words: OwnSectionWords): SectionWords => ({
     particulars,
     introduction: ({ own: ownWords }) => [own(ownWords)],
     causes: causes(words),
-    noDefect: ({ said }) => [list(said.map((one) => [one]))],
+    noDefect: ({ words: lines }) => [list(lines.map((one) => [one]))],
     notSeen: ({ conditions: ids }) => [
       text(words.notSeenLead),
       {

@@ -73,7 +73,7 @@ function HiddenRun({
         const opinion = answer?.outlets.find((one) => one.id === id);
         const [hot, neutral, ground] = opinion?.contacts ?? [];
         const corners = hot && neutral && ground ? { hot, neutral, ground } : undefined;
-        const said =
+        const caption =
           opinion === undefined || !readings.some((one) => one.at === id)
             ? 'not read'
             : opinion.condition === 'undetermined'
@@ -88,7 +88,7 @@ function HiddenRun({
               label=""
             />
             <strong>{id}</strong>
-            <span>{said}</span>
+            <span>{caption}</span>
           </button>
         );
       })}

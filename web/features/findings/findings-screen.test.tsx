@@ -29,12 +29,12 @@ const reads = (receptacle: string | undefined, hn: boolean, hg: boolean, ng: boo
 
 /** Two that read reversed, one open ground, one not read; testers proved, so that nothing else is found. */
 async function miswiredDen(role: 'owner' | 'viewer' = 'owner') {
-  const { said, ids } = houseOf({ Den: 4 });
+  const { statements, ids } = houseOf({ Den: 4 });
   const proved: JobStatement = { kind: 'tester-proved', instrument: 'lamps', passed: true };
   const shown = showScreen('/findings', <FindingsScreen />, {
     role,
-    said: [
-      ...said,
+    statements: [
+      ...statements,
       { kind: 'job-described', groundedWiring: true },
       proved,
       reads(ids['Den 1'], true, false, true),

@@ -10,7 +10,7 @@ import { usePresses } from '@/components/use-presses';
 import { useAssessment } from '@/local/use-assessment';
 import { useFindings } from '@/local/use-findings';
 import { useFirmSettings } from '@/local/use-firm-settings';
-import { useSay } from '@/local/use-say';
+import { useRecorder } from '@/local/use-recorder';
 import { JobFrame } from '@/shell/job-frame';
 import { JobLoader, type LoadedJob } from '@/shell/job-loader';
 import { AddFinding } from './add-finding';
@@ -55,7 +55,7 @@ function Findings({ job, house, isWhole }: LoadedJob) {
   const findings = useFindings(assessment);
   const { practice } = useFirmSettings();
   const survey = useMemo(() => surveyOf(assessment), [assessment]);
-  const decisions = useDecisions(useSay(job));
+  const decisions = useDecisions(useRecorder(job));
   const [isAdding, adding] = useDisclosure(false);
   const detail = useRef<HTMLDivElement>(null);
   const isNarrow = useMediaQuery('(max-width: 60em)', false);

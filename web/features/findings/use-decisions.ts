@@ -3,7 +3,7 @@ import type { FindingEntry, JobEntryOf, JobStatement } from '@fair-plug/core/log
 import { useMemo } from 'react';
 import { v7 } from 'uuid';
 import { type Move, moved } from '@/components/sortable-list';
-import type { Say } from '@/local/use-say';
+import type { Recorder } from '@/local/use-recorder';
 
 type Held = Extract<JobEntryOf<'finding-decided'>, { decision: 'accepted' }>['held'];
 /** Fields of a finding in somebody's own words; null gives the engine's back. */
@@ -52,38 +52,38 @@ function orderedSince(shown: readonly string[], said: readonly FindingEntry[]): 
 }
 
 /** Decisions on findings, each kept as an entry; null for those who only read. */
-export function useDecisions(say: Say | null): Decisions | null {
+export function useDecisions(record: Recorder | null): Decisions | null {
   return useMemo(() => {
-    if (say === null) return null;
+    if (record === null) return null;
     return {
-      accept: (finding) => say(accepted(finding)),
-      acceptAll: (findings) => say(...findings.map(accepted)),
+      accept: (finding) => record(accepted(finding)),
+      acceptAll: (findings) => record(...findings.map(accepted)),
       refuse: (finding, reason) =>
-        say({
+        record({
           kind: 'finding-decided',
           finding: finding.key,
           decision: 'refused',
           reason,
           held: held(finding),
         }),
-      reopen: ({ key }) => say({ kind: 'finding-decided', finding: key, decision: 'open' }),
-      renew: (finding) => say(accepted(finding)),
+      reopen: ({ key }) => record({ kind: 'finding-decided', finding: key, decision: 'open' }),
+      renew: (finding) => record(accepted(finding)),
       // Who words a finding takes it over: what is written stands on something, whatever is read later.
       edit: (finding, edit) =>
-        say(...(finding.status === 'open' && !finding.isOwn ? [accepted(finding)] : []), {
+        record(...(finding.status === 'open' && !finding.isOwn ? [accepted(finding)] : []), {
           kind: 'finding-edited',
           finding: finding.key,
           ...edit,
         }),
-      merge: ({ key }, into) => say({ kind: 'finding-merged', finding: key, into }),
+      merge: ({ key }, into) => record({ kind: 'finding-merged', finding: key, into }),
       split: ({ key }, receptacles) =>
-        say({ kind: 'finding-split', finding: key, part: `own ${v7()}`, receptacles: [...receptacles] }),
+        record({ kind: 'finding-split', finding: key, part: `own ${v7()}`, receptacles: [...receptacles] }),
       move: (shown, move) =>
-        say(({ house }) => [
+        record(({ house }) => [
           { kind: 'findings-ordered', findings: moved(orderedSince(shown, house.findingsSaid), move) },
         ]),
       add: (wording, receptacles) =>
-        say({ kind: 'finding-added', finding: `own ${v7()}`, ...wording, receptacles: [...receptacles] }),
+        record({ kind: 'finding-added', finding: `own ${v7()}`, ...wording, receptacles: [...receptacles] }),
     };
-  }, [say]);
+  }, [record]);
 }

@@ -68,7 +68,7 @@ test('a job that comes from the server says what its findings come to, by the en
   const room = v7();
   const receptacle = v7();
   showScreen('/', <JobsScreen />, {
-    said: [
+    statements: [
       { kind: 'job-described', address: '7 Alder Rise' },
       { kind: 'room-described', room, name: 'Den' },
       { kind: 'receptacle-described', receptacle, room, name: 'Den 1' },

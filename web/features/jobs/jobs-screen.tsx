@@ -103,11 +103,11 @@ const fewJobs = 5;
 
 /** True where every word is in what the line says. */
 const holds = ({ address, about, yearBuilt }: JobSummary, sought: string): boolean => {
-  const said = `${address ?? ''} ${about ?? ''} ${yearBuilt ?? ''}`.toLowerCase();
+  const described = `${address ?? ''} ${about ?? ''} ${yearBuilt ?? ''}`.toLowerCase();
   return sought
     .toLowerCase()
     .split(/\s+/)
-    .every((word) => said.includes(word));
+    .every((word) => described.includes(word));
 };
 
 function progressWords({ tested, receptacles, lastReadAt }: JobSummary): string {

@@ -13,7 +13,7 @@ const member = (id: string, name: string, role: string, removedAt: string | null
   removedAt,
 });
 
-const asked = ({ server }: Shown, what: string): unknown => server.said[server.asked.lastIndexOf(what)];
+const asked = ({ server }: Shown, what: string): unknown => server.bodies[server.asked.lastIndexOf(what)];
 
 describe('the people of the firm', () => {
   const people = async () => {
@@ -104,7 +104,7 @@ describe('the people of the firm', () => {
 
 describe('one’s own account', () => {
   const account = async (role: 'owner' | 'viewer' = 'owner') => {
-    const shown = showScreen('/account', <AccountScreen />, { said: houseOf({}).said, role });
+    const shown = showScreen('/account', <AccountScreen />, { statements: houseOf({}).statements, role });
     await screen.findByRole('region', { name: 'Firms' });
     return shown;
   };

@@ -5,10 +5,10 @@ import classes from './prepare.module.css';
 import { answerOf, answers, type SectionProps } from './property-section';
 
 /** The house as it was found: what must be so again when it is left. */
-export function AsFoundSection({ house, say }: SectionProps) {
+export function AsFoundSection({ house, record }: SectionProps) {
   const words = useWords();
-  const describe = (fields: object): void => say?.({ kind: 'job-described', ...fields });
-  const isDisabled = say === null;
+  const describe = (fields: object): void => record?.({ kind: 'job-described', ...fields });
+  const isDisabled = record === null;
   return (
     <section className={classes.section} aria-labelledby="as-found">
       <h2 id="as-found">As found</h2>

@@ -30,7 +30,7 @@ const labelY = (index: number): number => 16 + (index % 3) * 15;
 export function EraTimeLine({ years }: { readonly years: readonly HouseYear[] }) {
   const isThen = (era: Era): boolean =>
     years.some(({ year }) => year >= era.from && (era.to === null || year <= era.to));
-  const said = years.map(({ year, what }) => `${what ?? 'built'} ${year}`).join(', ');
+  const described = years.map(({ year, what }) => `${what ?? 'built'} ${year}`).join(', ');
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a phone, so the keyboard must reach it
     <figure className={classes.figure} tabIndex={0}>
@@ -38,7 +38,7 @@ export function EraTimeLine({ years }: { readonly years: readonly HouseYear[] })
         className={classes.line}
         viewBox={`0 0 ${drawing.width} ${height}`}
         role="img"
-        aria-label={`Time line from ${first} to today${said === '' ? '' : `; this house: ${said}`}`}
+        aria-label={`Time line from ${first} to today${described === '' ? '' : `; this house: ${described}`}`}
       >
         {[1900, 1920, 1940, 1960, 1980, 2000, 2020].map((year) => (
           <g key={year}>

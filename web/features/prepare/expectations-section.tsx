@@ -41,7 +41,7 @@ export function ExpectationsSection({ house }: { readonly house: House }) {
         <ExpectedIn
           key={`${expectation.of.year} ${expectation.of.what}`}
           expectation={expectation}
-          said={new Set(all.slice(0, index).flatMap(({ eras, rules }) => [...eras, ...rules]))}
+          before={new Set(all.slice(0, index).flatMap(({ eras, rules }) => [...eras, ...rules]))}
           hasRules={house.region === 'north-america'}
         />
       ))}
@@ -53,17 +53,17 @@ export function ExpectationsSection({ house }: { readonly house: House }) {
 /** What one year makes likely, without what an earlier one of the house has said already. */
 function ExpectedIn({
   expectation: { of, eras, rules },
-  said,
+  before,
   hasRules,
 }: {
   readonly expectation: Expectation;
-  readonly said: ReadonlySet<Era>;
+  readonly before: ReadonlySet<Era>;
   readonly hasRules: boolean;
 }) {
   const words = useWholeWords();
-  const fresh = eras.filter((era) => !said.has(era));
-  const again = eras.filter((era) => said.has(era));
-  const newRules = rules.filter((rule) => !said.has(rule));
+  const fresh = eras.filter((era) => !before.has(era));
+  const again = eras.filter((era) => before.has(era));
+  const newRules = rules.filter((rule) => !before.has(rule));
   return (
     <div>
       <h3>

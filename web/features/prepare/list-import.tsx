@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { Sheet } from '@/components/sheet';
 import { useWholeWords } from '@/components/whole-words';
-import type { Say } from '@/local/use-say';
+import type { Recorder } from '@/local/use-recorder';
 import classes from './list-import.module.css';
 
 type Exchange = typeof import('@fair-plug/core/exchange');
@@ -17,11 +17,11 @@ interface Opened {
 }
 
 export interface ListImportProps {
-  readonly say: Say;
+  readonly record: Recorder;
 }
 
 /** Receptacles from a spreadsheet: which column is what, a look at what would be taken, and what is wrong by row. */
-export function ListImport({ say }: ListImportProps) {
+export function ListImport({ record }: ListImportProps) {
   const words = useWholeWords();
   const [opened, setOpened] = useState<Opened | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
@@ -52,7 +52,7 @@ export function ListImport({ say }: ListImportProps) {
           <Preview
             opened={opened}
             onTake={(receptacles) => {
-              say((standing) => opened.exchange.statementsFor(receptacles, standing.house, v7));
+              record((standing) => opened.exchange.statementsFor(receptacles, standing.house, v7));
               setOpened(null);
             }}
           />

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useWords } from '@/components/region-words';
 import { SavedSlider } from '@/components/saved-fields';
 import { whenUsed } from '@/components/when-used';
-import type { Say } from '@/local/use-say';
+import type { Recorder } from '@/local/use-recorder';
 import classes from './prepare.module.css';
 
 // The chart is large and only looked at here.
@@ -17,18 +17,18 @@ const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
 export interface PlanSectionProps {
   readonly coverage: Coverage;
   readonly plan: House['plan'];
-  readonly say: Say | null;
+  readonly record: Recorder | null;
 }
 
 /** How many receptacles are to be tested, and what a sample would miss. */
-export function PlanSection({ coverage, plan, say }: PlanSectionProps) {
+export function PlanSection({ coverage, plan, record }: PlanSectionProps) {
   const words = useWords().screens.prepare;
   const { expected, tested, planned } = coverage;
   const sample = plan?.sample ?? null;
   const [sliding, setSliding] = useState<number | null>(null);
   const shown = sample === null ? expected : (sliding ?? sample);
   const enough = sampleFor(expected, supposed, wanted);
-  const choose = (to: number | null): void => say?.({ kind: 'plan-chosen', sample: to });
+  const choose = (to: number | null): void => record?.({ kind: 'plan-chosen', sample: to });
   if (expected === 0)
     return (
       <section className={classes.section} aria-labelledby="plan">
@@ -43,7 +43,7 @@ export function PlanSection({ coverage, plan, say }: PlanSectionProps) {
         <div>
           <SegmentedControl
             aria-label="Plan"
-            disabled={say === null}
+            disabled={record === null}
             data={[
               { value: 'all', label: 'All that can be reached' },
               { value: 'sample', label: 'A sample' },
@@ -60,7 +60,7 @@ export function PlanSection({ coverage, plan, say }: PlanSectionProps) {
               min={1}
               max={expected}
               value={sample}
-              disabled={say === null}
+              disabled={record === null}
               onSlide={setSliding}
               onSave={choose}
             />

@@ -7,9 +7,9 @@ const section = (name: string) => within(screen.getByRole('region', { name }));
 
 const prepare = async (
   rooms: Readonly<Record<string, number>> = { Den: 2 },
-  rest: Omit<NonNullable<Parameters<typeof showScreen>[2]>, 'said'> = {},
+  rest: Omit<NonNullable<Parameters<typeof showScreen>[2]>, 'statements'> = {},
 ) => {
-  const shown = showScreen('/prepare', <PrepareScreen />, { said: houseOf(rooms).said, ...rest });
+  const shown = showScreen('/prepare', <PrepareScreen />, { statements: houseOf(rooms).statements, ...rest });
   await screen.findByRole('region', { name: 'Property' });
   return shown;
 };

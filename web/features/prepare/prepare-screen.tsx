@@ -9,7 +9,7 @@ import { FunctionChecks } from '@/components/function-checks';
 import { useWords } from '@/components/region-words';
 import { useAssessment } from '@/local/use-assessment';
 import { useBag } from '@/local/use-bag';
-import { useSay } from '@/local/use-say';
+import { useRecorder } from '@/local/use-recorder';
 import { JobFrame } from '@/shell/job-frame';
 import { JobLoader, type LoadedJob } from '@/shell/job-loader';
 import { AsFoundSection } from './as-found-section';
@@ -26,7 +26,7 @@ export function PrepareScreen() {
 /** All that is settled before the first receptacle: the house, what to expect of it, its rooms, the plan, the testers. */
 function Prepare({ job, house, isWhole }: LoadedJob) {
   const words = useWords();
-  const say = useSay(job);
+  const record = useRecorder(job);
   const { bag } = useBag();
   const assessed = useAssessment(job, house);
   const { assessment } = assessed;
@@ -40,10 +40,10 @@ function Prepare({ job, house, isWhole }: LoadedJob) {
             {survey.summary.tested === 0 ? 'Begin the walk' : 'Go on with the walk'}
           </Button>
         </header>
-        <PropertySection house={house} say={say} />
+        <PropertySection house={house} record={record} />
         <ExpectationsSection house={house} />
-        <RoomsSection house={house} say={say} />
-        <PlanSection coverage={survey.coverage} plan={house.plan} say={say} />
+        <RoomsSection house={house} record={record} />
+        <PlanSection coverage={survey.coverage} plan={house.plan} record={record} />
         <section className={classes.section} aria-labelledby="proof">
           <h2 id="proof">Testers</h2>
           <p className={classes.soft}>
@@ -55,7 +55,7 @@ function Prepare({ job, house, isWhole }: LoadedJob) {
             <BlindSpots bag={bag} />
           </details>
         </section>
-        <AsFoundSection house={house} say={say} />
+        <AsFoundSection house={house} record={record} />
       </div>
     </JobFrame>
   );

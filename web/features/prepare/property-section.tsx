@@ -4,13 +4,13 @@ import { Button, NativeSelect, NumberInput, TagsInput, TextInput } from '@mantin
 import { type SubmitEvent, useState } from 'react';
 import { useWords } from '@/components/region-words';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
-import type { Say } from '@/local/use-say';
+import type { Recorder } from '@/local/use-recorder';
 import classes from './prepare.module.css';
 
 export interface SectionProps {
   readonly house: House;
   /** null for readers. */
-  readonly say: Say | null;
+  readonly record: Recorder | null;
 }
 
 /** A choice among yes, no and not known. */
@@ -18,12 +18,12 @@ export const asked = { null: 'Not known', true: 'Yes', false: 'No' } as const;
 export const answers = Object.entries(asked).map(([value, label]) => ({ value, label }));
 export const answerOf = (value: string): boolean | null => (value === 'null' ? null : value === 'true');
 
-export function PropertySection({ house, say }: SectionProps) {
-  const describe = (fields: object): void => say?.({ kind: 'job-described', ...fields });
+export function PropertySection({ house, record }: SectionProps) {
+  const describe = (fields: object): void => record?.({ kind: 'job-described', ...fields });
   const text = (field: string) => (value: string | null) => {
     if (value !== null) describe({ [field]: value });
   };
-  const isDisabled = say === null;
+  const isDisabled = record === null;
   const words = useWords();
   return (
     <section className={classes.section} aria-labelledby="property">
@@ -91,16 +91,16 @@ export function PropertySection({ house, say }: SectionProps) {
         />
       </div>
       <RegionLine region={house.region} />
-      <Alterations house={house} say={say} />
-      <PowerFields house={house} say={say} />
+      <Alterations house={house} record={record} />
+      <PowerFields house={house} record={record} />
     </section>
   );
 }
 
 /** What may be switched off, who said so, and what must stay on. */
-function PowerFields({ house, say }: SectionProps) {
-  const describe = (fields: object): void => say?.({ kind: 'job-described', ...fields });
-  const isDisabled = say === null;
+function PowerFields({ house, record }: SectionProps) {
+  const describe = (fields: object): void => record?.({ kind: 'job-described', ...fields });
+  const isDisabled = record === null;
   return (
     <div className={classes.fields}>
       <NativeSelect
@@ -123,7 +123,7 @@ function PowerFields({ house, say }: SectionProps) {
           description="Enter after each: medical equipment, freezer, sump pump, computers"
           disabled={isDisabled}
           value={[...house.keepPowered]}
-          onChange={(shown) => say?.(...keptPowered(house.keepPowered, shown))}
+          onChange={(shown) => record?.(...keptPowered(house.keepPowered, shown))}
         />
       </div>
     </div>
@@ -153,10 +153,10 @@ function RegionLine({ region }: { readonly region: Region }) {
   );
 }
 
-function Alterations({ house, say }: SectionProps) {
+function Alterations({ house, record }: SectionProps) {
   const [year, setYear] = useState<number | string>('');
   const [what, setWhat] = useState('');
-  const note = (one: Alteration, made: boolean): void => say?.({ kind: 'alteration-noted', ...one, made });
+  const note = (one: Alteration, made: boolean): void => record?.({ kind: 'alteration-noted', ...one, made });
   const add = (event: SubmitEvent): void => {
     event.preventDefault();
     if (typeof year !== 'number' || year < 1700 || year > 2100 || what.trim() === '') return;
@@ -171,7 +171,7 @@ function Alterations({ house, say }: SectionProps) {
         {house.alterations.map((one) => (
           <li key={`${one.year} ${one.what}`}>
             <span className={classes.year}>{one.year}</span> {one.what}
-            {say !== null && (
+            {record !== null && (
               <Button
                 size="compact-sm"
                 variant="default"
@@ -184,7 +184,7 @@ function Alterations({ house, say }: SectionProps) {
           </li>
         ))}
       </ul>
-      {say !== null && house.alterations.length < 20 && (
+      {record !== null && house.alterations.length < 20 && (
         <form className={classes.inline} onSubmit={add}>
           <NumberInput
             label="Year"

@@ -4,7 +4,7 @@ import { type SubmitEvent, useState } from 'react';
 import { v7 } from 'uuid';
 import { ChoiceKeys } from '@/components/choice-keys';
 import { useKeep, useKit } from '@/local/use-logs';
-import type { Say } from '@/local/use-say';
+import type { Recorder } from '@/local/use-recorder';
 import classes from './prepare.module.css';
 
 const rooms = (...named: readonly (readonly [name: string, expected: number])[]): RoomTemplate['rooms'] =>
@@ -54,10 +54,10 @@ const usualTemplates: readonly RoomTemplate[] = [
 /** Adds the rooms of a template that are not there yet; saves the house's own rooms as one. */
 export function RoomTemplates({
   rooms: present,
-  say,
+  record,
 }: {
   readonly rooms: readonly Room[];
-  readonly say: Say;
+  readonly record: Recorder;
 }) {
   const kit = useKit();
   const keep = useKeep();
@@ -66,7 +66,7 @@ export function RoomTemplates({
   const all = [...own, ...usualTemplates];
   const use = (id: string): void => {
     const template = all.find((one) => one.id === id);
-    say(({ house }) => {
+    record(({ house }) => {
       const names = new Set(house.rooms.map((room) => room.name));
       const missing = template?.rooms.filter((room) => !names.has(room.name)) ?? [];
       return missing.map((room) => ({ kind: 'room-described', room: v7(), ...room }));

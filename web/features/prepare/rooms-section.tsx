@@ -11,20 +11,20 @@ import type { SectionProps } from './property-section';
 import { RoomTemplates } from './room-templates';
 
 /** The rooms in the order of the walk, with how many receptacles are looked for in each. */
-export function RoomsSection({ house, say }: SectionProps) {
+export function RoomsSection({ house, record }: SectionProps) {
   const rooms = namedRooms(house);
   const [name, setName] = useState('');
   const add = (event: SubmitEvent): void => {
     event.preventDefault();
     if (name.trim() === '') return;
-    say?.({ kind: 'room-described', room: v7(), name: name.trim() });
+    record?.({ kind: 'room-described', room: v7(), name: name.trim() });
     setName('');
   };
   return (
     <section className={classes.section} aria-labelledby="rooms">
       <h2 id="rooms">Rooms, in the order of the walk</h2>
-      {rooms.length > 0 && <RoomOrder rooms={rooms} say={say} />}
-      {say !== null && (
+      {rooms.length > 0 && <RoomOrder rooms={rooms} record={record} />}
+      {record !== null && (
         <form className={classes.inline} onSubmit={add}>
           <TextInput
             label="One more room"
@@ -38,27 +38,27 @@ export function RoomsSection({ house, say }: SectionProps) {
           </Button>
         </form>
       )}
-      {say !== null && <RoomTemplates rooms={rooms} say={say} />}
-      {say !== null && <ListImport say={say} />}
+      {record !== null && <RoomTemplates rooms={rooms} record={record} />}
+      {record !== null && <ListImport record={record} />}
     </section>
   );
 }
 
 function RoomOrder({
   rooms,
-  say,
+  record,
 }: {
   readonly rooms: readonly NamedRoom[];
-  readonly say: SectionProps['say'];
+  readonly record: SectionProps['record'];
 }) {
   return (
     <SortableList
       id="rooms"
       thing="room"
       items={rooms}
-      isFixed={say === null}
+      isFixed={record === null}
       onMove={(move) =>
-        say?.(({ house }) => {
+        record?.(({ house }) => {
           const ids = namedRooms(house).map(({ id }) => id);
           const order = moved(ids, move);
           const at = order.indexOf(move.id);
@@ -74,26 +74,26 @@ function RoomOrder({
       </p>
       <ul className={classes.rooms}>
         {rooms.map((room) => (
-          <RoomRow key={room.id} room={room} say={say} />
+          <RoomRow key={room.id} room={room} record={record} />
         ))}
       </ul>
     </SortableList>
   );
 }
 
-function RoomRow({ room, say }: { readonly room: NamedRoom; readonly say: SectionProps['say'] }) {
+function RoomRow({ room, record }: { readonly room: NamedRoom; readonly record: SectionProps['record'] }) {
   const words = useWords();
   const { id, name, expected, receptacles } = room;
   const describe = (fields: Parameters<typeof roomRedescribed>[2]): void =>
-    say?.((standing) => roomRedescribed(standing.house, id, fields));
+    record?.((standing) => roomRedescribed(standing.house, id, fields));
   return (
-    <SortableRow id={id} name={name} isFixed={say === null} className={classes.room}>
+    <SortableRow id={id} name={name} isFixed={record === null} className={classes.room}>
       <SavedText
         isInRow
         label={`Name of ${name}`}
         value={name}
         longest={60}
-        isDisabled={say === null}
+        isDisabled={record === null}
         onSave={(to) => to !== null && describe({ name: to })}
       />
       <SavedNumber
@@ -103,7 +103,7 @@ function RoomRow({ room, say }: { readonly room: NamedRoom; readonly say: Sectio
         value={expected}
         least={0}
         most={200}
-        isDisabled={say === null}
+        isDisabled={record === null}
         onSave={(count) => describe({ expected: count })}
       />
       <span className={classes.count}>{receptacles.length} listed</span>

@@ -35,10 +35,10 @@ function OneBlock({ block }: { readonly block: Block }) {
     case 'terms':
       return (
         <dl className={classes.terms}>
-          {block.rows.map(([term, said]) => (
+          {block.rows.map(([term, definition]) => (
             <div key={term}>
               <dt>{term}</dt>
-              <dd>{said}</dd>
+              <dd>{definition}</dd>
             </div>
           ))}
         </dl>

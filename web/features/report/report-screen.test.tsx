@@ -19,10 +19,13 @@ const reads = (receptacle: string | undefined, ...lit: [boolean, boolean, boolea
 
 const reportOf = async (
   more: (ids: Ids) => readonly JobStatement[],
-  rest: Omit<NonNullable<Parameters<typeof showScreen>[2]>, 'said'> = {},
+  rest: Omit<NonNullable<Parameters<typeof showScreen>[2]>, 'statements'> = {},
 ) => {
-  const { said, ids } = houseOf({ Den: 3, Hall: 1 });
-  const shown = showScreen('/report', <ReportScreen />, { said: [...said, ...more(ids)], ...rest });
+  const { statements, ids } = houseOf({ Den: 3, Hall: 1 });
+  const shown = showScreen('/report', <ReportScreen />, {
+    statements: [...statements, ...more(ids)],
+    ...rest,
+  });
   await article();
   return { ...shown, ids };
 };
@@ -37,11 +40,11 @@ describe('what it says', () => {
     ]);
     const summary = within(await screen.findByRole('region', { name: 'Summary' }));
     expect(summary.getAllByText(/\d/).map(({ textContent }) => textContent)).toEqual(['4', '1', '1', '2']);
-    const said = await text();
-    expect(said).toContain('5 Alder Rise');
-    expect(said).toContain('A. Vale');
-    expect(said).toContain('Not reached: Den 3 (behind furniture).');
-    expect(said).toContain('Listed and not read, so nothing is said of them: Hall 1.');
+    const statements = await text();
+    expect(statements).toContain('5 Alder Rise');
+    expect(statements).toContain('A. Vale');
+    expect(statements).toContain('Not reached: Den 3 (behind furniture).');
+    expect(statements).toContain('Listed and not read, so nothing is said of them: Hall 1.');
     await waitFor(async () =>
       expect(
         within(await article()).getAllByRole('heading', { level: 3, name: /Reads hot and neutral reversed/ }),
@@ -66,10 +69,10 @@ describe('what it says', () => {
         result: 'tripped',
       },
     ]);
-    const said = await text();
-    expect(said).toContain('failed its function check');
-    expect(said).toContain('1 reading since its last good function check in doubt.');
-    expect(said).toContain('Nobody said that the power is back: Den 1.');
+    const statements = await text();
+    expect(statements).toContain('failed its function check');
+    expect(statements).toContain('1 reading since its last good function check in doubt.');
+    expect(statements).toContain('Nobody said that the power is back: Den 1.');
   });
 
   test('the owner’s page follows its language; the rest stays', async () => {
@@ -83,10 +86,10 @@ describe('what it says', () => {
   });
 
   test('who read in the house is its inspector, whoever prints the report', async () => {
-    const { said, ids } = houseOf({ Den: 1 });
+    const { statements, ids } = houseOf({ Den: 1 });
     const colleague = '01900000-0000-7000-8000-0000000000c2';
     showScreen('/report', <ReportScreen />, {
-      said: [...said, reads(ids['Den 1'], true, true, false)],
+      statements: [...statements, reads(ids['Den 1'], true, true, false)],
       by: colleague,
       others: { '/api/colleagues': { people: [{ id: colleague, name: 'Nora Fell' }] } },
     });
@@ -118,8 +121,8 @@ describe('when it may be printed', () => {
   });
 
   test('part of a job says so, on the page and on paper, and is not ready', async () => {
-    const { said } = houseOf({ Den: 3 });
-    const { server } = showScreen('/report', <ReportScreen />, { said });
+    const { statements } = houseOf({ Den: 3 });
+    const { server } = showScreen('/report', <ReportScreen />, { statements });
     // The second half of the log does not come.
     server.page = 2;
     let answered = 0;

@@ -13,7 +13,7 @@ import { useAssessment } from '@/local/use-assessment';
 import { useIsCurrent, useKit, useSaveState } from '@/local/use-logs';
 import { useNames } from '@/local/use-names';
 import { useOwnStorage } from '@/local/use-own-storage';
-import { useSay } from '@/local/use-say';
+import { useRecorder } from '@/local/use-recorder';
 import { JobFrame } from '@/shell/job-frame';
 import { noAddress } from '@/shell/job-head';
 import { JobLoader, type LoadedJob } from '@/shell/job-loader';
@@ -58,7 +58,7 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const firm = kit.kind === 'loaded' ? kit.firm : usualFirm;
   const testers = kit.kind === 'loaded' ? kit.testers : noTesters;
   const { toSend } = useSaveState();
-  const say = useSay(job);
+  const record = useRecorder(job);
   const assessed = useAssessment(job, house);
   const { assessment, isFinal } = assessed;
   const report = useMemo(() => reportOn(assessment, firm.practice), [assessment, firm.practice]);
@@ -93,7 +93,7 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
           }))}
           onChange={(event) => choose(event.currentTarget.value as OwnerLanguage)}
         />
-        {say !== null && (
+        {record !== null && (
           <Button variant="default" size="sm" onClick={signing.open}>
             Sign
           </Button>
@@ -127,7 +127,7 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
         onClose={signing.close}
         inspector={identity.person.name}
         client={house.client}
-        say={say}
+        record={record}
       />
     </JobFrame>
   );

@@ -2,7 +2,7 @@ import { Button, SegmentedControl, TextInput } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import SignaturePad from 'signature_pad';
 import { Sheet } from '@/components/sheet';
-import type { Say } from '@/local/use-say';
+import type { Recorder } from '@/local/use-recorder';
 import classes from './sign-sheet.module.css';
 
 type Role = 'inspector' | 'client';
@@ -12,7 +12,7 @@ export interface SignSheetProps {
   readonly onClose: () => void;
   readonly inspector: string;
   readonly client: string | null;
-  readonly say: Say | null;
+  readonly record: Recorder | null;
 }
 
 /** A signature, drawn with a finger, a pen or a mouse. */
@@ -40,7 +40,7 @@ function strokesOf(pad: SignaturePad, width: number): number[][] {
   );
 }
 
-function SignForm({ onClose, inspector, client, say }: Omit<SignSheetProps, 'opened'>) {
+function SignForm({ onClose, inspector, client, record }: Omit<SignSheetProps, 'opened'>) {
   const [role, setRole] = useState<Role>('inspector');
   const [name, setName] = useState(inspector);
   const [isDrawn, setDrawn] = useState(false);
@@ -65,7 +65,7 @@ function SignForm({ onClose, inspector, client, say }: Omit<SignSheetProps, 'ope
   const sign = (): void => {
     const field = canvas.current;
     if (field === null || pad.current === null || name.trim() === '') return;
-    say?.({
+    record?.({
       kind: 'signed',
       role,
       name: name.trim(),

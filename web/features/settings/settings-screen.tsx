@@ -15,8 +15,8 @@ export function SettingsScreen() {
   const kit = useKit();
   const keep = useKeep();
   const { identity } = useLocal();
-  const say = useCallback((...parts: readonly KitPart[]) => void keep?.inKit(...parts), [keep]);
-  const settle = identity.firm.role === 'owner' && keep !== null ? say : null;
+  const record = useCallback((...parts: readonly KitPart[]) => void keep?.inKit(...parts), [keep]);
+  const settle = identity.firm.role === 'owner' && keep !== null ? record : null;
   return (
     <Page title="Settings" action={null}>
       {kit.kind === 'loaded' ? (

@@ -14,7 +14,7 @@ const firm = {
 } as const;
 const session = { person: { id: author, name: 'Tessa Quillon', email: 'tessa@example.com' }, firms: [firm] };
 const field = (name: string) => screen.findByLabelText(new RegExp(`^${name}`), { selector: 'input' });
-const said = ({ server }: Shown, asked: string): unknown => server.said[server.asked.lastIndexOf(asked)];
+const bodyOf = ({ server }: Shown, asked: string): unknown => server.bodies[server.asked.lastIndexOf(asked)];
 
 describe('signing in', () => {
   const signIn = (asks: Readonly<Record<string, string>> = {}) =>
@@ -31,7 +31,10 @@ describe('signing in', () => {
     shown.server.session = session;
     await shown.user.click(screen.getByRole('button', { name: 'Sign in' }));
     await waitFor(() => expect(visited).toEqual(['/walk?job=1']));
-    expect(said(shown, 'POST /api/sign-in')).toEqual({ email: 'tessa@example.com', password: 'ten letters' });
+    expect(bodyOf(shown, 'POST /api/sign-in')).toEqual({
+      email: 'tessa@example.com',
+      password: 'ten letters',
+    });
   });
 
   test('never leads out of the application', async () => {
@@ -92,7 +95,7 @@ test('the first run names the firm and its owner; a short password is not sent',
   server.session = session;
   await user.click(screen.getByRole('button', { name: 'Begin' }));
   await waitFor(() => expect(visited).toEqual(['/']));
-  expect(said(shown, 'POST /api/first-run')).toEqual({
+  expect(bodyOf(shown, 'POST /api/first-run')).toEqual({
     firm: 'Alder Inspections',
     owner: { name: 'Tessa Quillon', email: 'tessa@example.com', password: 'short and longer' },
   });
@@ -121,7 +124,7 @@ describe('an invitation', () => {
     shown.server.session = session;
     await shown.user.click(screen.getByRole('button', { name: 'Join' }));
     await waitFor(() => expect(visited).toEqual(['/']));
-    expect(said(shown, 'POST /api/join')).toEqual({
+    expect(bodyOf(shown, 'POST /api/join')).toEqual({
       invitation: 'abc',
       person: { name: 'Nora Fell', email: 'new@example.com', password: 'a long password' },
     });
@@ -156,6 +159,9 @@ describe('a password forgotten', () => {
     await shown.user.type(await field('New password'), 'a new password');
     await shown.user.click(screen.getByRole('button', { name: 'Set it' }));
     await waitFor(() => expect(visited).toEqual(['/sign-in']));
-    expect(said(shown, 'POST /api/password-reset/new')).toEqual({ token: 'xyz', password: 'a new password' });
+    expect(bodyOf(shown, 'POST /api/password-reset/new')).toEqual({
+      token: 'xyz',
+      password: 'a new password',
+    });
   });
 });

@@ -90,14 +90,14 @@ export function EngineOpinion({
 
 function Explained({ explanation }: { readonly explanation: JudgedExplanation }) {
   const words = useWords();
-  const said = words.explanation(explanation);
+  const named = words.explanation(explanation);
   const holds = words.conditions[explanation.condition].name.toLowerCase();
   return (
     <li>
       <span className={classes.share}>{words.share(explanation.probability)}</span>
       <span>
-        {said}
-        {holds !== said && <small> – {holds}</small>}
+        {named}
+        {holds !== named && <small> – {holds}</small>}
       </span>
     </li>
   );
@@ -106,12 +106,12 @@ function Explained({ explanation }: { readonly explanation: JudgedExplanation })
 function Doubts({ judged, isPlain }: { readonly judged: JudgedReceptacle; readonly isPlain: boolean }) {
   const words = useWords();
   const { notRuledOut, doubts } = judged;
-  const said = notRuledOut.filter((_, index) => !isPlain || (doubts[index] ?? 0) >= worthSayingHere);
-  if (said.length > 0)
+  const named = notRuledOut.filter((_, index) => !isPlain || (doubts[index] ?? 0) >= worthSayingHere);
+  if (named.length > 0)
     return (
       <p>
         <strong>Not ruled out:</strong>{' '}
-        {`${said.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.`}
+        {`${named.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.`}
       </p>
     );
   if (!isPlain || notRuledOut.length === 0) return null;

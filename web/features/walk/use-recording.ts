@@ -165,11 +165,11 @@ export function useRecording(options: RecordingOptions): Recording {
     const place = shownPlace();
     if (keep === null || place === null || !counts(`${read.hn} ${read.hg} ${read.ng}`, at)) return;
     const verdict = judgeByLamps({ lamps: read });
-    const said = `Recorded: ${place.name}, ${words.verdict(verdict).headline.toLowerCase()}`;
+    const message = `Recorded: ${place.name}, ${words.verdict(verdict).headline.toLowerCase()}`;
     const statements = lampsAt(place, read, tester);
     setBeingKept((count) => count + 1);
     onBegun(place, read);
-    void keepAt(options, keep, latest, { place, statements, words: said, goesOn: verdict.plain }).then(
+    void keepAt(options, keep, latest, { place, statements, words: message, goesOn: verdict.plain }).then(
       (isKept) => {
         setBeingKept((count) => count - 1);
         // What could not be kept stays on screen, not recorded.

@@ -12,8 +12,11 @@ const walkOf = async (
   rooms: Readonly<Record<string, number>>,
   more: Parameters<typeof showScreen>[2] = {},
 ): Promise<Shown & { readonly ids: Readonly<Record<string, string>> }> => {
-  const { said, ids } = houseOf(rooms);
-  const shown = showScreen('/walk', <WalkScreen />, { ...more, said: [...said, ...(more.said ?? [])] });
+  const { statements, ids } = houseOf(rooms);
+  const shown = showScreen('/walk', <WalkScreen />, {
+    ...more,
+    statements: [...statements, ...(more.statements ?? [])],
+  });
   await currentPlace(`${Object.keys(rooms)[0]} 1`);
   return { ...shown, ids };
 };
@@ -294,11 +297,11 @@ describe('danger', () => {
   });
 
   test('a ground that sounds is live: stop, though the lamps read correct', async () => {
-    const { said, ids } = houseOf({ Den: 2 });
+    const { statements, ids } = houseOf({ Den: 2 });
     const receptacle = ids['Den 1'] ?? '';
     const { user } = showScreen('/walk', <WalkScreen />, {
-      said: [
-        ...said,
+      statements: [
+        ...statements,
         { kind: 'lamps-read', receptacle, lamps: { hn: 'lit', hg: 'lit', ng: 'off' } },
         {
           kind: 'reading-taken',
@@ -318,11 +321,11 @@ describe('danger', () => {
   });
 
   test('readings since the last good function check of a tester that failed are in doubt', async () => {
-    const { said, ids } = houseOf({ Den: 1 });
+    const { statements, ids } = houseOf({ Den: 1 });
     const read = { receptacle: ids['Den 1'] ?? '', lamps: { hn: 'lit', hg: 'lit', ng: 'off' } } as const;
     const { user } = showScreen('/walk', <WalkScreen />, {
-      said: [
-        ...said,
+      statements: [
+        ...statements,
         { kind: 'lamps-read', ...read },
         { kind: 'tester-proved', instrument: 'lamps', passed: false },
       ],

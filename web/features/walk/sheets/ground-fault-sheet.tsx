@@ -163,8 +163,8 @@ function AfterTrip({ walk, house, onClose }: SheetProps) {
   const words = useWords();
   const here = walk.here.receptacle?.id ?? '';
   /** Where the reset was said to be, the latest last. */
-  const [said, setSaid] = useState<readonly string[]>([here]);
-  const by = said.at(-1) ?? here;
+  const [sources, setSources] = useState<readonly string[]>([here]);
+  const by = sources.at(-1) ?? here;
   const devices = receptaclesOf(house).filter(
     ({ id, type }) => id === here || (type !== null && isGroundFaultType(type)),
   );
@@ -182,13 +182,13 @@ function AfterTrip({ walk, house, onClose }: SheetProps) {
   // Each is an entry at once: until it is said that the power is back, it is not.
   const toggle = (id: string): void =>
     walk.record.ofHouse(`${walk.here.name}: dead with it`, ({ house: standing }) =>
-      lost(standing, toggled(deadSince(standing, here, said), id)),
+      lost(standing, toggled(deadSince(standing, here, sources), id)),
     );
   const finish = (powerBack: boolean): void => {
     walk.record.ofHouse(
       powerBack ? `${walk.here.name}: power is back` : `${walk.here.name}: power is NOT back`,
       (standing) => [
-        ...lost(standing.house, deadSince(standing.house, here, said)),
+        ...lost(standing.house, deadSince(standing.house, here, sources)),
         { kind: 'power-restored', by: source, restored: powerBack },
         ...(by === here
           ? []
@@ -209,7 +209,7 @@ function AfterTrip({ walk, house, onClose }: SheetProps) {
         <strong>Tripped.</strong> {words.screens.walk.whichAreDead} Then reset it and see that the power is
         back.
       </p>
-      <DeadPicker house={house} dead={deadSince(house, here, said)} onToggle={toggle} />
+      <DeadPicker house={house} dead={deadSince(house, here, sources)} onToggle={toggle} />
       {devices.length > 1 && (
         <div className={classes.row}>
           <span>Its reset is at</span>
@@ -218,7 +218,7 @@ function AfterTrip({ walk, house, onClose }: SheetProps) {
               key={id}
               variant={id === by ? 'filled' : 'default'}
               aria-pressed={id === by}
-              onClick={() => setSaid([...said, id])}
+              onClick={() => setSources([...sources, id])}
             >
               {name}
             </Button>

@@ -21,8 +21,8 @@ interface Opened extends Shown {
 
 /** A walk with the second receptacle of the den in hand; what was said of the house names receptacles by name. */
 async function denTwo(more: (ids: Opened['ids']) => readonly JobStatement[] = () => []): Promise<Opened> {
-  const { said, ids } = houseOf({ Den: 3, Hall: 1 });
-  const shown = showScreen('/walk', <WalkScreen />, { said: [...said, ...more(ids)] });
+  const { statements, ids } = houseOf({ Den: 3, Hall: 1 });
+  const shown = showScreen('/walk', <WalkScreen />, { statements: [...statements, ...more(ids)] });
   await screen.findByRole('navigation', { name: 'Rooms' });
   await shown.user.click(await screen.findByRole('button', { name: /^Den 2/ }));
   await screen.findByRole('heading', { level: 2, name: 'Den 2' });

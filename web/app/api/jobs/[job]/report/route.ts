@@ -34,7 +34,7 @@ export const POST = (
     const encoder = new TextEncoder();
     const lines = new ReadableStream<Uint8Array>({
       async start(controller) {
-        const tell = (line: PrintLine): void => {
+        const send = (line: PrintLine): void => {
           if (!ended.signal.aborted) controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
         };
         try {
@@ -45,13 +45,13 @@ export const POST = (
             language,
             timeZone: timeZone ?? null,
             signal: ended.signal,
-            onStage: (stage) => tell({ stage }),
+            onStage: (stage) => send({ stage }),
           });
-          tell({ stage: 'done', name, pdf: Buffer.from(pdf).toString('base64') });
+          send({ stage: 'done', name, pdf: Buffer.from(pdf).toString('base64') });
         } catch (error) {
           if (!ended.signal.aborted) {
             log.error(loggable(error));
-            tell({ stage: 'failed', message: 'The report could not be printed. Try again.' });
+            send({ stage: 'failed', message: 'The report could not be printed. Try again.' });
           }
         }
         if (!ended.signal.aborted) controller.close();
