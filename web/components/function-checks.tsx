@@ -20,7 +20,7 @@ interface Row {
   readonly rating: string | null;
   readonly instrument: InstrumentId;
   readonly tester: string | null;
-  readonly proof: FunctionCheck | undefined;
+  readonly check: FunctionCheck | undefined;
   readonly lastElsewhere: string | null;
 }
 
@@ -42,8 +42,8 @@ export function FunctionChecks({ job, house }: { readonly job: string; readonly 
   return (
     <ul className={classes.list}>
       {rows.map((row) => {
-        const latest = row.proof?.proofs.at(-1);
-        const state = row.proof?.state ?? 'not-proved';
+        const latest = row.check?.proofs.at(-1);
+        const state = row.check?.state ?? 'not-proved';
         return (
           <li key={row.key} data-state={state}>
             <div>
@@ -61,8 +61,8 @@ export function FunctionChecks({ job, house }: { readonly job: string; readonly 
                   `, ${latest.passed ? 'good' : 'failed'} at ${dayjs(latest.at).format('HH:mm')}`}
                 {latest === undefined && row.lastElsewhere !== null && `; last ${row.lastElsewhere}`}
                 {state === 'failed' &&
-                  (row.proof?.doubted.length ?? 0) > 0 &&
-                  `: ${counted(row.proof?.doubted.length ?? 0, 'reading', 'readings')} since the last good function check in doubt`}
+                  (row.check?.doubted.length ?? 0) > 0 &&
+                  `: ${counted(row.check?.doubted.length ?? 0, 'reading', 'readings')} since the last good function check in doubt`}
               </p>
             </div>
             {keep !== null && (
@@ -87,18 +87,18 @@ export function FunctionChecks({ job, house }: { readonly job: string; readonly 
 }
 
 const lastWords = (
-  proof: { readonly at: string; readonly passed: boolean } | null | undefined,
+  check: { readonly at: string; readonly passed: boolean } | null | undefined,
 ): string | null =>
-  proof ? `${proof.passed ? 'good' : 'failed'} on ${dayjs(proof.at).format('D MMM')}` : null;
+  check ? `${check.passed ? 'good' : 'failed'} on ${dayjs(check.at).format('D MMM')}` : null;
 
 function useRows(house: House): readonly Row[] {
   const words = useWords();
   const kit = useKit();
   const chosen = useChosenTester();
   const { bag } = useBag();
-  const proofs = functionChecksOf(house);
+  const checks = functionChecksOf(house);
   const find = (instrument: InstrumentId, tester: string | null) =>
-    proofs.find((one) => one.instrument === instrument && one.tester === tester);
+    checks.find((one) => one.instrument === instrument && one.tester === tester);
   const testers = kit.kind === 'loaded' ? kit.testers : [];
   const used = testers.filter(({ id }) => id === chosen?.id || find('lamps', id) !== undefined);
   const plugIn = used.map(
@@ -108,7 +108,7 @@ function useRows(house: House): readonly Row[] {
       rating,
       instrument: 'lamps',
       tester: id,
-      proof: find('lamps', id),
+      check: find('lamps', id),
       lastElsewhere: lastWords(lastProof),
     }),
   );
@@ -121,7 +121,7 @@ function useRows(house: House): readonly Row[] {
             rating: null,
             instrument: 'lamps',
             tester: null,
-            proof: find('lamps', null),
+            check: find('lamps', null),
             lastElsewhere: null,
           },
         ]
@@ -135,7 +135,7 @@ function useRows(house: House): readonly Row[] {
         rating: null,
         instrument,
         tester: null,
-        proof: find(instrument, null),
+        check: find(instrument, null),
         lastElsewhere: lastWords(kit.kind === 'loaded' ? kit.lastProofs.get(instrument) : null),
       }),
     );

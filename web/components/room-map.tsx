@@ -70,7 +70,7 @@ export const RoomMap = memo(function RoomMap({
           key={mark.id}
           mark={mark}
           spot={spots[index] ?? 0}
-          isInHand={mark.id === currentPlace}
+          isCurrent={mark.id === currentPlace}
           onTake={onTake}
         />
       ))}
@@ -98,12 +98,12 @@ function Next({ spot }: { readonly spot: number }) {
 function Mark({
   mark,
   spot,
-  isInHand,
+  isCurrent,
   onTake,
 }: {
   readonly mark: MapMark;
   readonly spot: number;
-  readonly isInHand: boolean;
+  readonly isCurrent: boolean;
   readonly onTake: ((id: string) => void) | undefined;
 }) {
   const { x, y, out } = pointAt(spot);
@@ -124,7 +124,7 @@ function Mark({
   );
   const shared = {
     className: classes.mark,
-    'data-in-hand': isInHand,
+    'data-current': isCurrent,
     'data-placed': mark.spot !== null,
     'data-finding': mark.hasFinding,
   };

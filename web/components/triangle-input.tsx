@@ -18,7 +18,7 @@ export interface TriangleInputProps {
   readonly onEdge: (pair: Pair) => void;
 }
 
-/** The large triangle in hand: each edge is a button that changes its lamp. */
+/** The large triangle of the current receptacle: each edge is a button that changes its lamp. */
 export const TriangleInput = memo(function TriangleInput({
   lamps,
   corners,

@@ -7,7 +7,7 @@ import classes from './findings.module.css';
 
 export interface FindingListProps {
   readonly findings: readonly Finding[];
-  readonly inHand: string | null;
+  readonly current: string | null;
   readonly onTake: (key: string) => void;
   /** null for readers. */
   readonly onMove: ((move: Move) => void) | null;
@@ -16,13 +16,13 @@ export interface FindingListProps {
 const statusWords = { open: 'to decide', accepted: 'accepted', refused: 'refused' } as const;
 
 /** The findings in the order of the report. */
-export function FindingList({ findings, inHand, onTake, onMove }: FindingListProps) {
+export function FindingList({ findings, current, onTake, onMove }: FindingListProps) {
   const words = useWords();
   const list = useRef<HTMLUListElement>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: runs when another finding is taken in hand
+  // biome-ignore lint/correctness/useExhaustiveDependencies: runs when another finding becomes current
   useEffect(() => {
     list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
-  }, [inHand]);
+  }, [current]);
   return (
     <SortableList
       id="findings"
@@ -38,7 +38,7 @@ export function FindingList({ findings, inHand, onTake, onMove }: FindingListPro
               type="button"
               className={classes.take}
               data-status={status}
-              aria-current={key === inHand ? 'true' : undefined}
+              aria-current={key === current ? 'true' : undefined}
               onClick={() => onTake(key)}
             >
               <span className={classes.title}>

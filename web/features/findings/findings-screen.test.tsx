@@ -5,8 +5,8 @@ import { houseOf, showScreen } from '@/testing/screen';
 import { FindingsScreen } from './findings-screen';
 
 const list = () => within(screen.getByRole('navigation', { name: 'Findings' }));
-const inHand = () => screen.getByRole('region', { name: 'Current finding' });
-const heading = (name: RegExp) => within(inHand()).findByRole('heading', { level: 3, name });
+const current = () => screen.getByRole('region', { name: 'Current finding' });
+const heading = (name: RegExp) => within(current()).findByRole('heading', { level: 3, name });
 /** Lines of the list, without what moves them. */
 const lines = (name: RegExp) =>
   list()
@@ -52,8 +52,8 @@ describe('deciding', () => {
   test('one cause is one finding, with its receptacles and its evidence', async () => {
     await miswiredDen();
     await line(/Reads hot and neutral reversed/);
-    expect(inHand().textContent).toContain('Den 1, Den 2');
-    expect(inHand().textContent).toContain('Evidence: 2 readings');
+    expect(current().textContent).toContain('Den 1, Den 2');
+    expect(current().textContent).toContain('Evidence: 2 readings');
   });
 
   test('accepted by its key, it keeps what it stood on; the next one is in hand', async () => {
@@ -73,7 +73,7 @@ describe('deciding', () => {
     await user.click(list().getByRole('button', { name: /^Accept all/ }));
     await screen.findByText(/^Nothing is left to decide/);
     await waitFor(() => expect(kept('finding-decided').length).toBeGreaterThan(1));
-    await user.click(within(inHand()).getByRole('button', { name: 'Decide again' }));
+    await user.click(within(current()).getByRole('button', { name: 'Decide again' }));
     await screen.findByText(/^1 to decide/);
   });
 
@@ -90,9 +90,9 @@ describe('deciding', () => {
     const again = await dialog();
     await user.type(again.getByLabelText('Why is it no finding?'), ' upside down');
     await user.click(again.getByRole('button', { name: 'Refuse' }));
-    await within(inHand()).findByText(/The tester was upside down/);
+    await within(current()).findByText(/The tester was upside down/);
     // It has no number in the report, and shows none.
-    expect(inHand().textContent).not.toMatch(/\b0\b/);
+    expect(current().textContent).not.toMatch(/\b0\b/);
     await waitFor(() =>
       expect(kept('finding-decided')).toMatchObject([
         { decision: 'refused', reason: 'The tester was upside down' },
@@ -112,8 +112,8 @@ describe('wording', () => {
     expect(form.getByText(/^As proposed: Reads hot and neutral reversed/)).toBeTruthy();
     await user.click(form.getByRole('button', { name: 'Keep' }));
     await heading(/Swapped wires in the den/);
-    expect(inHand().textContent).toContain('Worded by hand: headline');
-    expect(inHand().textContent).toContain('Headline, as proposed');
+    expect(current().textContent).toContain('Worded by hand: headline');
+    expect(current().textContent).toContain('Headline, as proposed');
     await waitFor(() =>
       expect(kept('finding-edited')).toMatchObject([{ headline: 'Swapped wires in the den', why: null }]),
     );
@@ -145,19 +145,19 @@ describe('wording', () => {
 describe('the shape of findings', () => {
   test('one reported as part of another, and taken apart again', async () => {
     const { user, kept } = await miswiredDen();
-    await user.click(within(inHand()).getByRole('button', { name: 'Merge …' }));
+    await user.click(within(current()).getByRole('button', { name: 'Merge …' }));
     await user.click((await dialog()).getByRole('button', { name: /Reads open ground/ }));
     await waitFor(() => expect(lines(/reversed/)).toEqual([]));
     await user.click(await line(/open ground/i));
-    await within(inHand()).findByText('Reported as part of it');
-    await user.click(within(inHand()).getByRole('button', { name: 'Take apart' }));
+    await within(current()).findByText('Reported as part of it');
+    await user.click(within(current()).getByRole('button', { name: 'Take apart' }));
     await line(/reversed/);
     await waitFor(() => expect(kept('finding-merged')).toMatchObject([{}, { into: null }]));
   });
 
   test('some receptacles split off, never all of them', async () => {
     const { user, kept, ids } = await miswiredDen();
-    await user.click(within(inHand()).getByRole('button', { name: 'Split …' }));
+    await user.click(within(current()).getByRole('button', { name: 'Split …' }));
     const form = await dialog();
     await user.click(form.getByLabelText('Den 1'));
     await user.click(form.getByLabelText('Den 2'));
@@ -197,7 +197,7 @@ describe('the shape of findings', () => {
 
 test('who may only read sees findings and decides on none', async () => {
   const { user, kept } = await miswiredDen('viewer');
-  expect(within(inHand()).queryByRole('button', { name: /Accept|Edit|Refuse|Merge|Split/ })).toBeNull();
+  expect(within(current()).queryByRole('button', { name: /Accept|Edit|Refuse|Merge|Split/ })).toBeNull();
   await user.keyboard('aex');
   expect(screen.queryByRole('dialog')).toBeNull();
   expect(kept('finding-decided')).toEqual([]);

@@ -91,7 +91,7 @@ function Findings({ job, house, isWhole }: LoadedJob) {
           ) : (
             <FindingList
               findings={shown}
-              inHand={current?.key ?? null}
+              current={current?.key ?? null}
               onTake={take}
               onMove={
                 decisions === null

@@ -33,7 +33,7 @@ function statusOf({ record: { isBusy, failure, notice }, shown: { isDraft, isRea
   return notice || (isRead ? 'Recorded' : 'Not read');
 }
 
-/** The receptacle in hand: its triangle and lamps as the input, and the keys that record. */
+/** The current receptacle: its triangle and lamps as the input, and the keys that record. */
 export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTake }: CurrentReceptacleProps) {
   const region = useRegion();
   const words = useWords();
@@ -55,7 +55,7 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
           {walk.here.type === null ? 'Kind?' : words.receptacleTypes[walk.here.type]}{' '}
           <kbd className={classes.kbd}>T</kbd>
         </button>
-        <FunctionCheckLine survey={survey} tester={tester} onProve={() => onSheet('proof')} />
+        <FunctionCheckLine survey={survey} tester={tester} onProve={() => onSheet('function-checks')} />
       </header>
       <div className={classes.face}>
         <TriangleInput
@@ -160,10 +160,10 @@ function FunctionCheckLine({
   readonly onProve: () => void;
 }) {
   const words = useWords();
-  const proof = survey.proofs.find(
+  const check = survey.proofs.find(
     (one) => one.instrument === 'lamps' && one.tester === (tester?.id ?? null),
   );
-  const state = proof?.state ?? 'not-proved';
+  const state = check?.state ?? 'not-proved';
   if (state === 'proved' || state === 'proved-before') return null;
   return (
     <button

@@ -69,7 +69,7 @@ const plateOf = (instrument: Enterable, values: Values): boolean | undefined =>
 
 export interface ReadingFieldsProps {
   readonly asked: AskedReading;
-  /** Key of what is drafted at the receptacle in hand. */
+  /** Key of what is drafted at the current receptacle. */
   readonly place: string;
   /** True where nothing read so far rules out a live ground. */
   readonly groundMayBeLive: boolean;

@@ -9,7 +9,7 @@ const ReadingFields = whenUsed(load);
 
 export interface ReadingFormProps {
   readonly name: string;
-  /** Key of what is drafted at the receptacle in hand. */
+  /** Key of what is drafted at the current receptacle. */
   readonly place: string;
   /** null: closed. */
   readonly asked: AskedReading | null;
@@ -19,7 +19,7 @@ export interface ReadingFormProps {
   readonly onClose: () => void;
 }
 
-/** Enters what an instrument shows at the receptacle in hand. */
+/** Enters what an instrument shows at the current receptacle. */
 export const ReadingForm = memo(
   function ReadingForm({ name, place, asked, groundMayBeLive, onRecord, onClose }: ReadingFormProps) {
     // It is used at every other receptacle: at hand by the time that it is.

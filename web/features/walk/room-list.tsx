@@ -18,12 +18,12 @@ export interface RoomListProps {
   readonly onTake: (currentPlace: CurrentPlace) => void;
 }
 
-/** The rooms with their receptacles as triangles; the room in hand shows them by name. */
+/** The rooms with their receptacles as triangles; the current room shows them by name. */
 export const RoomList = memo(function RoomList({ house, survey, currentPlace, onTake }: RoomListProps) {
   const byRoom = new Map(survey.rooms.map(({ id, lines }) => [id, lines]));
   const rooms = useRef<HTMLOListElement>(null);
   const place = `${currentPlace?.room} ${currentPlace?.receptacle}`;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: runs when another place is taken in hand
+  // biome-ignore lint/correctness/useExhaustiveDependencies: runs when another place becomes current
   useEffect(() => {
     // After the verdict is painted: it makes the browser lay out the whole list.
     const timer = setTimeout(
@@ -55,7 +55,7 @@ interface RoomItemProps {
   readonly room: NamedRoom;
   readonly lines: readonly SurveyLine[];
   readonly isOpen: boolean;
-  /** The receptacle in hand, where it is one of this room. */
+  /** The current receptacle, where it is one of this room. */
   readonly currentPlace: string | null;
   readonly onTake: (currentPlace: CurrentPlace) => void;
 }
@@ -104,7 +104,7 @@ const RoomItem = memo(function RoomItem({ room, lines, isOpen, currentPlace, onT
             <li key={line.id}>
               <ReceptacleButton
                 line={line}
-                isInHand={line.id === currentPlace}
+                isCurrent={line.id === currentPlace}
                 onTake={() => onTake({ room: room.id, receptacle: line.id })}
               />
             </li>
@@ -133,11 +133,11 @@ const RoomItem = memo(function RoomItem({ room, lines, isOpen, currentPlace, onT
 
 function ReceptacleButton({
   line,
-  isInHand,
+  isCurrent,
   onTake,
 }: {
   readonly line: SurveyLine;
-  readonly isInHand: boolean;
+  readonly isCurrent: boolean;
   readonly onTake: () => void;
 }) {
   const words = useWords();
@@ -145,7 +145,7 @@ function ReceptacleButton({
     <button
       type="button"
       className={classes.receptacle}
-      aria-current={isInHand ? 'true' : undefined}
+      aria-current={isCurrent ? 'true' : undefined}
       onClick={onTake}
     >
       <Triangle lamps={line.lamps} corners={line.verdict?.contacts} size={22} label="" />

@@ -13,7 +13,7 @@ import { useWords } from '@/components/region-words';
 import { useDrawn } from '@/components/use-drawn';
 import { usePresses } from '@/components/use-presses';
 import { type JobPart, useKeep } from '@/local/use-logs';
-import { type CurrentPlace, nextInHand } from './walk-order';
+import { type CurrentPlace, nextPlace } from './walk-order';
 import { describedAt, type Place } from './walk-place';
 
 /** Words for what was recorded, or how they follow from the house afterwards. */
@@ -40,7 +40,7 @@ export interface Recording {
   readonly fields: (fields: ReceptacleFields, words: string) => void;
   /** Statements on the house. */
   readonly ofHouse: (words: string, ...parts: readonly JobPart[]) => void;
-  /** Another place was taken in hand: what is still being kept no longer leads on. */
+  /** Another place became current: what is still being kept no longer leads on. */
   readonly moved: () => void;
 }
 
@@ -107,7 +107,7 @@ function keepAt(
   return keep
     .inJob(job, ({ house }) => statements(house))
     .then(({ house }) => {
-      const next = place.isNew ? { ...here, receptacle: null } : nextInHand(house, here);
+      const next = place.isNew ? { ...here, receptacle: null } : nextPlace(house, here);
       const to = goesOn ? next : here;
       onKept(typeof words === 'string' ? words : words(house, place.receptacle), step.isLatest() ? to : null);
       return true;

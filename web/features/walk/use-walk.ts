@@ -12,7 +12,7 @@ import { type Here, useCurrentPlace } from './use-current-place';
 import { type Recording, useRecording } from './use-recording';
 import { type ShownReading, useShownReading } from './use-shown-reading';
 import { useUndo } from './use-undo';
-import { type CurrentPlace, nextInHand } from './walk-order';
+import { type CurrentPlace, nextPlace } from './walk-order';
 
 const slip = 'Second press ignored';
 
@@ -159,7 +159,7 @@ function useMoves(
       fields({ spot }, `Placed: ${name}`);
     }),
     goOn: () => {
-      if (currentPlace !== null && receptacle !== null) take(nextInHand(house, currentPlace));
+      if (currentPlace !== null && receptacle !== null) take(nextPlace(house, currentPlace));
     },
     addRoom: useDrawn((roomName: string): void => {
       const id = v7();

@@ -16,7 +16,7 @@ import { type SheetId, sheetName, sheetWords } from './words';
 /** Those that are not reached elsewhere on the screen. */
 const tools = [
   'ground-fault',
-  'looks',
+  'visible-defects',
   'note',
   'kind',
   'cover-off',

@@ -1,7 +1,7 @@
 import { lampsOf } from '@fair-plug/core/instruments';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '@fair-plug/core/log';
 import { describe, expect, test } from 'vitest';
-import { nextInHand, standing, startOfWalk, stepInRoom, stepRoom } from './walk-order.ts';
+import { nextPlace, standing, startOfWalk, stepInRoom, stepRoom } from './walk-order.ts';
 
 /** A house from words: "den: x . x" is a room with three receptacles, the second not read. */
 function houseOf(...rooms: string[]): House {
@@ -42,13 +42,13 @@ describe('the order of the walk', () => {
 
   test('it goes on to the next not read, round the room, then to the next room', () => {
     const house = houseOf('hall: .', 'den: . x .');
-    expect(nextInHand(house, at('den', 'den1'))).toEqual(at('den', 'den3'));
-    expect(nextInHand(house, at('den', 'den3'))).toEqual(at('den', 'den1'));
-    expect(nextInHand(houseOf('hall: .', 'den: x x'), at('den', 'den2'))).toEqual(at('hall', 'hall1'));
+    expect(nextPlace(house, at('den', 'den1'))).toEqual(at('den', 'den3'));
+    expect(nextPlace(house, at('den', 'den3'))).toEqual(at('den', 'den1'));
+    expect(nextPlace(houseOf('hall: .', 'den: x x'), at('den', 'den2'))).toEqual(at('hall', 'hall1'));
   });
 
   test('with nothing left to read it offers the next place in the room', () => {
-    expect(nextInHand(houseOf('den: x x'), at('den', 'den2'))).toEqual(at('den', null));
+    expect(nextPlace(houseOf('den: x x'), at('den', 'den2'))).toEqual(at('den', null));
   });
 
   test('stepping stops at the ends of a room, rooms go round', () => {

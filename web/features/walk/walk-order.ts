@@ -1,6 +1,6 @@
 import { type House, isTested, type NamedRoom, namedRooms, type Receptacle } from '@fair-plug/core/log';
 
-/** What is in hand: a receptacle, or (null) the place for the next one of the room. */
+/** What is current: a receptacle, or (null) the place for the next one of the room. */
 export interface CurrentPlace {
   readonly room: string;
   readonly receptacle: string | null;
@@ -31,9 +31,9 @@ export function startOfWalk(house: House): CurrentPlace | null {
 
 /**
  * Where the walk goes on. In a room whose receptacles are listed: the next one not read, then the next room
- * with one; where the receptacle in hand was added just now, or none is left anywhere: the place for the next.
+ * with one; where the current receptacle was added just now, or none is left anywhere: the place for the next.
  */
-export function nextInHand(house: House, { room: roomId, receptacle }: CurrentPlace): CurrentPlace {
+export function nextPlace(house: House, { room: roomId, receptacle }: CurrentPlace): CurrentPlace {
   const rooms = namedRooms(house);
   const index = rooms.findIndex((room) => room.id === roomId);
   const room = rooms[index];

@@ -76,7 +76,7 @@ function NavFoot({ onAddRoom, onSheet }: NavFootProps) {
   return (
     <div className={classes.foot}>
       <AddRoom onAdd={onAddRoom} />
-      <button type="button" onClick={() => onSheet('leaving')}>
+      <button type="button" onClick={() => onSheet('close-out')}>
         Close-out … <kbd>F</kbd>
       </button>
     </div>

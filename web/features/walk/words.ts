@@ -4,7 +4,7 @@ import type { ScreenWords } from '@fair-plug/core/words';
 /** What is entered beside the lamps; each opens a sheet of its own. */
 export const sheetIds = [
   'ground-fault',
-  'looks',
+  'visible-defects',
   'kind',
   'not-reached',
   'cover-off',
@@ -12,8 +12,8 @@ export const sheetIds = [
   'note',
   'edit',
   'history',
-  'proof',
-  'leaving',
+  'function-checks',
+  'close-out',
 ] as const;
 export type SheetId = (typeof sheetIds)[number];
 
@@ -28,7 +28,7 @@ export interface SheetWords {
 
 export const sheetWords: Readonly<Record<SheetId, SheetWords>> = {
   'ground-fault': { name: 'Ground-fault test', key: 'G' },
-  looks: { name: 'Visible defects', key: 'O' },
+  'visible-defects': { name: 'Visible defects', key: 'O' },
   kind: { name: 'Kind and place', key: 'T' },
   'not-reached': { name: 'Not reached', key: 'N' },
   'cover-off': { name: 'Cover off', key: 'C' },
@@ -36,8 +36,8 @@ export const sheetWords: Readonly<Record<SheetId, SheetWords>> = {
   note: { name: 'Note', key: 'W' },
   edit: { name: 'Rename, move, merge', key: 'E' },
   history: { name: 'History', key: 'H' },
-  proof: { name: 'Function checks', key: 'P' },
-  leaving: { name: 'Close-out', key: 'F' },
+  'function-checks': { name: 'Function checks', key: 'P' },
+  'close-out': { name: 'Close-out', key: 'F' },
 };
 
 export const sheetName = (id: SheetId, { groundFaultTest }: ScreenWords['walk']): string =>

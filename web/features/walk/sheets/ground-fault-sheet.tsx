@@ -17,7 +17,7 @@ import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 import { longestSeconds, useHeldButton } from './use-held-button';
 
-/** A ground-fault test at the receptacle in hand: the button, what went dead, and that the power is back. */
+/** A ground-fault test at the current receptacle: the button, what went dead, and that the power is back. */
 export function GroundFaultSheet(props: SheetProps) {
   const words = useWords();
   const { walk, house } = props;

@@ -5,7 +5,7 @@ import { useDraft } from '@/local/use-draft';
 import { placeOf, type SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
-/** A note on the receptacle in hand. */
+/** A note on the current receptacle. */
 export function NoteSheet({ job, walk, onClose }: SheetProps) {
   const draft = useDraft(`note ${job} ${placeOf(walk)}`, { text: '' });
   const { text } = draft.fields;

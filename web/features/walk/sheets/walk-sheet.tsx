@@ -13,20 +13,20 @@ const FunctionCheckSheet = ({ job, house }: SheetProps) => <FunctionChecks job={
 
 /** What is met at few receptacles is loaded when it is first opened; the service worker has it. */
 const sheets: Readonly<Record<SheetId, ComponentType<SheetProps>>> = {
-  looks: VisibleDefectsSheet,
+  'visible-defects': VisibleDefectsSheet,
   'not-reached': NotReachedSheet,
   note: NoteSheet,
-  proof: FunctionCheckSheet,
+  'function-checks': FunctionCheckSheet,
   'ground-fault': whenUsed(() => import('./ground-fault-sheet').then((one) => one.GroundFaultSheet)),
   kind: whenUsed(() => import('./kind-sheet').then((one) => one.KindSheet)),
   'cover-off': whenUsed(() => import('./cover-off-sheet').then((one) => one.CoverOffSheet)),
   breaker: whenUsed(() => import('./breaker-sheet').then((one) => one.BreakerSheet)),
   edit: whenUsed(() => import('./edit-sheet').then((one) => one.EditSheet)),
   history: whenUsed(() => import('./history-sheet').then((one) => one.HistorySheet)),
-  leaving: whenUsed(() => import('./close-out-sheet').then((one) => one.CloseOutSheet)),
+  'close-out': whenUsed(() => import('./close-out-sheet').then((one) => one.CloseOutSheet)),
 };
 
-const ofTheHouse: readonly SheetId[] = ['proof', 'leaving', 'breaker'];
+const ofTheHouse: readonly SheetId[] = ['function-checks', 'close-out', 'breaker'];
 
 /** The sheet that is open, if one is; while none is, nothing that changes is drawn anew. */
 export const WalkSheet = memo(
