@@ -2,10 +2,12 @@ import {
   type Channel,
   type ChannelKind,
   channelsOf,
-  instruments,
+  type Hookup,
+  hookupOf,
   type Reading,
   settingOf,
   type TestState,
+  unplugged,
 } from '../instruments/index.ts';
 import type { Network } from '../physics/index.ts';
 
@@ -17,8 +19,7 @@ export interface ReadingEvidence {
   readonly position: number;
   readonly outlet: number;
   readonly instrument: Reading['instrument'] | 'tripped-before';
-  /** Amperes of a load, milliamperes of a button; nought elsewhere. */
-  readonly setting: number;
+  readonly hookup: Hookup;
   readonly first: number;
   readonly end: number;
 }
@@ -116,7 +117,7 @@ class Compiler {
     if (this.taken.trippedBefore === null || this.network.devices.length === 0) return null;
     const isAsFound = reading.state === undefined && !repaired;
     const tripped = new Set(isAsFound ? this.taken.trippedBefore : (reading.trippedBefore ?? []));
-    const nowhere = { position: -1, outlet: -1, instrument: 'tripped-before', setting: 0 } as const;
+    const nowhere = { position: -1, outlet: -1, instrument: 'tripped-before', hookup: unplugged } as const;
     return this.put(tripFlags(this.network, tripped), nowhere);
   }
 
@@ -152,17 +153,12 @@ class Compiler {
       position,
       outlet,
       instrument,
-      setting: settingOf(reading),
+      hookup: hookupOf(instrument, settingOf(reading), this.network.circuit.nominalVolts),
     });
   }
 
   private areLocal(readings: readonly ReadingEvidence[]): boolean {
-    return (
-      this.network.devices.length === 0 ||
-      readings.every(
-        ({ instrument }) => instrument !== 'tripped-before' && instruments[instrument].watches === undefined,
-      )
-    );
+    return this.network.devices.length === 0 || readings.every(({ hookup }) => hookup.watches === null);
   }
 }
 

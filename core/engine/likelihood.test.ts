@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { hookupOf } from '../instruments/index.ts';
 import type { ReadingEvidence } from './evidence.ts';
 import {
   channelDeficit,
@@ -44,7 +45,7 @@ describe('how far a reading strays', () => {
       position: 0,
       outlet: 0,
       instrument: 'lamps',
-      setting: 0,
+      hookup: hookupOf('lamps', 0, 120),
       first: 0,
       end: 3,
     };

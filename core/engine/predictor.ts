@@ -1,4 +1,4 @@
-import { instruments, type Reads, spansOf } from '../instruments/index.ts';
+import type { Hookup } from '../instruments/index.ts';
 import type { Network, Operation, Solver } from '../physics/index.ts';
 import type { Evidence, ReadingEvidence } from './evidence.ts';
 import {
@@ -8,14 +8,13 @@ import {
   meteredWithSlopes,
   type Terminals,
   terminals,
+  toEarth,
   voltsBetween,
   voltsPerSiemens,
 } from './terminals.ts';
 
 const hot = 0;
 const neutral = 1;
-const nothing = [0, 0] as const;
-type Span = readonly [number, number];
 
 /** Predicts what each instrument shows, channel by channel, out of how an outlet looks. Keeps its scratch between calls. */
 export class Predictor {
@@ -48,58 +47,45 @@ export class Predictor {
 
   /** Predicts the channels of a reading at an outlet that looks so, and with `slopes` their change per siemens of each branch. */
   reading(reading: ReadingEvidence, base: Terminals, operation: Operation, slopes: boolean): void {
-    const { instrument, first } = reading;
-    if (instrument === 'tripped-before') return;
-    const { reads, watches } = instruments[instrument];
-    const spans = spansOf(instrument);
-    if (reads !== undefined) this.atContacts(reads, spans, reading, base, slopes);
-    if (watches === undefined) return;
-    const solver = this.solved();
-    const [ampsRe, ampsIm] = reads === undefined ? nothing : this.drawn(reads, spans, reading, base);
-    const { nodesRe, nodesIm } = this;
-    const { outlet } = reading;
-    const used = { solver, operation, outlet, ampsRe, ampsIm, nodesRe, nodesIm };
-    watches.predict(used, this.predicted, first + spans.length);
+    const { hookup, first, outlet } = reading;
+    this.atContacts(hookup, first, base, slopes);
+    const { watches } = hookup;
+    if (watches === null) return;
+    const { network, solved, nodesRe, nodesIm } = this;
+    const drawn = () => this.drawn(hookup, base);
+    const used = { network, operation, outlet, solved, drawn, nodesRe, nodesIm };
+    watches.predict(used, this.predicted, first + hookup.spans);
   }
 
-  private atContacts(
-    reads: Reads,
-    spans: readonly Span[],
-    { first, setting }: ReadingEvidence,
-    base: Terminals,
-    slopes: boolean,
-  ): void {
-    const { nominalVolts } = this.network.circuit;
-    const siemens = reads.siemens(setting, nominalVolts);
-    const perVolt = reads.perVolt?.(setting, nominalVolts) ?? 1;
-    const load = reads.load?.(setting, nominalVolts) ?? 0;
+  private atContacts(hookup: Hookup, first: number, base: Terminals, slopes: boolean): void {
+    const { spans, ends, siemens, together, load, perVolt } = hookup;
     let seen = base;
-    if (load > 0 || reads.together === true) {
+    if (load > 0 || together) {
       seen = this.plugged;
       copyTerminals(base, seen);
       if (load > 0) attach(seen, hot, neutral, load);
-      if (reads.together === true) for (const [a, b] of spans) attach(seen, a, b, siemens);
+      if (together)
+        for (let span = 0; span < spans; span += 1)
+          attach(seen, ends[2 * span] as number, ends[2 * span + 1] as number, siemens);
     }
-    for (let index = 0; index < spans.length; index += 1) {
-      const [a, b] = spans[index] as Span;
-      if (reads.together === true || siemens === 0) this.put(first + index, seen, a, b, perVolt, slopes);
-      else this.metered(first + index, seen, a, b, siemens, slopes, perVolt);
+    const isOnlySeen = together || siemens === 0;
+    for (let span = 0; span < spans; span += 1) {
+      const a = ends[2 * span] as number;
+      const b = ends[2 * span + 1] as number;
+      if (isOnlySeen) this.put(first + span, seen, a, b, perVolt, slopes);
+      else this.metered(first + span, seen, a, b, siemens, slopes, perVolt);
     }
   }
 
   /** The amperes that an instrument draws through the first of its spans. */
-  private drawn(
-    reads: Reads,
-    spans: readonly Span[],
-    { setting }: ReadingEvidence,
-    base: Terminals,
-  ): readonly [re: number, im: number] {
-    const [a, b] = spans[0] ?? [hot, neutral];
-    const siemens = reads.siemens(setting, this.network.circuit.nominalVolts);
+  private drawn({ spans, ends, siemens }: Hookup, base: Terminals): readonly [re: number, im: number] {
+    if (spans === 0) return [0, 0];
+    const [a, b] = [ends[0] as number, ends[1] as number];
     copyTerminals(base, this.plugged);
     attach(this.plugged, a, b, siemens);
     const { voltsRe, voltsIm } = this.plugged;
-    const at = (volts: Float64Array): number => (volts[a] as number) - (b < 0 ? 0 : (volts[b] as number));
+    const at = (volts: Float64Array): number =>
+      (volts[a] as number) - (b === toEarth ? 0 : (volts[b] as number));
     return [at(voltsRe) * siemens, at(voltsIm) * siemens];
   }
 

@@ -16,21 +16,33 @@ const matrixRe = new Float64Array(9);
 const matrixIm = new Float64Array(9);
 const siemens = new Float64Array(9);
 
-/**
- * The contacts' potentials with an instrument plugged in: (1 + Z·Y) V = V₀, where V₀ and Z are those of the
- * outlet as three terminals and Y is the instrument's.
- */
+/** Takes everything out that is plugged in. */
+export const unplug = (): void => void siemens.fill(0);
+
+/** Plugs so many siemens in between two contacts, or one and `earth`, beside what is plugged in already. */
+export function connect(a: number, b: number, between: number): void {
+  siemens[4 * a] = (siemens[4 * a] as number) + between;
+  if (b === earth) return;
+  siemens[4 * b] = (siemens[4 * b] as number) + between;
+  siemens[3 * a + b] = (siemens[3 * a + b] as number) - between;
+  siemens[3 * b + a] = (siemens[3 * b + a] as number) - between;
+}
+
+/** The contacts' potentials with an instrument plugged in, and nothing else. */
 export function plugIn(outlet: ThreeTerminals, instrument: Attachment, volts: ContactVolts): void {
-  const { hn = 0, hg = 0, ng = 0, hot = 0, neutral = 0, ground = 0 } = instrument;
-  siemens[0] = hn + hg + hot;
-  siemens[4] = hn + ng + neutral;
-  siemens[8] = hg + ng + ground;
-  siemens[1] = -hn;
-  siemens[3] = -hn;
-  siemens[2] = -hg;
-  siemens[6] = -hg;
-  siemens[5] = -ng;
-  siemens[7] = -ng;
+  unplug();
+  for (const [span, between] of Object.entries(instrument)) {
+    const [a, b] = endsOf[span as Span];
+    connect(a, b, between);
+  }
+  settle(outlet, volts);
+}
+
+/**
+ * The contacts' potentials with what is plugged in: (1 + Z·Y) V = V₀, where V₀ and Z are those of the outlet as three
+ * terminals and Y is the instrument's.
+ */
+export function settle(outlet: ThreeTerminals, volts: ContactVolts): void {
   for (let row = 0; row < 3; row += 1)
     for (let column = 0; column < 3; column += 1) {
       let re = row === column ? 1 : 0;
@@ -117,8 +129,11 @@ function exchange(a: number, b: number, re: Float64Array, im: Float64Array): voi
 }
 
 /** The complex volts across a span: its first contact against its second, or against earth. */
-export function voltsAcross(span: Span, { re, im }: ContactVolts): readonly [re: number, im: number] {
+export const voltsAcross = (span: Span, volts: ContactVolts): readonly [re: number, im: number] => {
   const [a, b] = endsOf[span];
-  const [baseRe, baseIm] = b === earth ? [0, 0] : [re[b] as number, im[b] as number];
-  return [(re[a] as number) - baseRe, (im[a] as number) - baseIm];
-}
+  return [partBetween(volts.re, a, b), partBetween(volts.im, a, b)];
+};
+
+/** The real or imaginary part of the volts between two contacts, or one and `earth`. */
+export const partBetween = (part: Float64Array, a: number, b: number): number =>
+  (part[a] as number) - (b === earth ? 0 : (part[b] as number));

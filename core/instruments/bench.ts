@@ -1,9 +1,9 @@
 import { type Solver, type ThreeTerminals, threeTerminals } from '../physics/index.ts';
-import { type Attachment, type ContactVolts, contactVolts, plugIn, voltsAcross } from './at-contacts.ts';
-import type { Span } from './contacts.ts';
-import type { InUse, Reads } from './kind.ts';
+import { type ContactVolts, connect, contactVolts, partBetween, settle, unplug } from './at-contacts.ts';
+import { type Hookup, hookupOf } from './hookup.ts';
+import type { InUse } from './kind.ts';
 import type { Settled } from './protection.ts';
-import { settingOf, valuesOf } from './reading.ts';
+import { settingOf } from './reading.ts';
 import type { Reading, Test } from './reading-schema.ts';
 import { instruments } from './registry.ts';
 
@@ -34,43 +34,58 @@ const rounded = (value: unknown): unknown =>
 /** What one instrument shows at the outlet whose three terminals the bench holds. */
 export function show(bench: Bench, test: Test, outlet: number, { operation }: Settled): Reading {
   const { solver, nodesRe, nodesIm } = bench;
-  const instrument = instruments[test.instrument];
-  const { reads, watches } = instrument;
-  const { values, ampsRe, ampsIm } = readAt(bench, reads, settingOf(test));
-  const used: InUse = { solver, operation, outlet, ampsRe, ampsIm, nodesRe, nodesIm };
-  watches?.predict(used, values, values.length);
-  const devices = solver.network.devices.map(({ id }) => id);
-  const shown = {
-    ...valuesOf(instrument, (index) => values[index] ?? 0, devices),
-    ...watches?.besides?.(used),
-  };
-  return {
-    ...test,
-    ...Object.fromEntries(Object.entries(shown).map(([name, value]) => [name, rounded(value)])),
-  } as Reading;
+  const hookup = hookupOf(test.instrument, settingOf(test), solver.network.circuit.nominalVolts);
+  const { values, ampsRe, ampsIm } = readAt(bench, hookup);
+  const { watches } = hookup;
+  const shown: Record<string, unknown> = { ...test };
+  const { reads } = instruments[test.instrument];
+  if (reads !== undefined) {
+    let index = 0;
+    for (const name in reads.fields) {
+      shown[name] = rounded(reads.value.shown(values[index] as number));
+      index += 1;
+    }
+  }
+  if (watches !== null) {
+    const used: InUse = {
+      network: solver.network,
+      operation,
+      outlet,
+      solved: () => solver,
+      drawn: () => [ampsRe, ampsIm],
+      nodesRe,
+      nodesIm,
+    };
+    const channels: number[] = [];
+    watches.predict(used, channels, 0);
+    const devices = solver.network.devices.map(({ id }) => id);
+    Object.assign(
+      shown,
+      watches.shown((index) => channels[index] ?? 0, devices),
+    );
+    for (const [name, value] of Object.entries(watches.besides?.(used) ?? {})) shown[name] = rounded(value);
+  }
+  return shown as Reading;
 }
 
 /** What is read across each span, and the amperes through the first. */
-function readAt({ solver, outlet, volts }: Bench, reads: Reads | undefined, setting: number) {
+function readAt({ outlet, volts }: Bench, { spans, ends, siemens, together, load, perVolt }: Hookup) {
   const values: number[] = [];
-  const first = { ampsRe: 0, ampsIm: 0 };
-  if (reads === undefined) return { values, ...first };
-  const { nominalVolts } = solver.network.circuit;
-  const siemens = reads.siemens(setting, nominalVolts);
-  const spans: readonly Span[] = Object.values(reads.fields);
-  const load: Attachment = { hn: reads.load?.(setting, nominalVolts) ?? 0 };
-  const plug = (those: readonly Span[]): void => {
-    const attachment: Partial<Record<Span, number>> = { ...load };
-    for (const span of those) attachment[span] = (attachment[span] ?? 0) + siemens;
-    plugIn(outlet, attachment, volts);
+  let [ampsRe, ampsIm] = [0, 0];
+  const plug = (from: number, to: number): void => {
+    unplug();
+    if (load > 0) connect(0, 1, load);
+    for (let span = from; span < to; span += 1)
+      connect(ends[2 * span] as number, ends[2 * span + 1] as number, siemens);
+    settle(outlet, volts);
   };
-  if (reads.together) plug(spans);
-  const perVolt = reads.perVolt?.(setting, nominalVolts) ?? 1;
-  for (const span of spans) {
-    if (!reads.together) plug([span]);
-    const [re, im] = voltsAcross(span, volts);
-    if (values.length === 0) Object.assign(first, { ampsRe: re * siemens, ampsIm: im * siemens });
+  if (together) plug(0, spans);
+  for (let span = 0; span < spans; span += 1) {
+    if (!together) plug(span, span + 1);
+    const [a, b] = [ends[2 * span] as number, ends[2 * span + 1] as number];
+    const [re, im] = [partBetween(volts.re, a, b), partBetween(volts.im, a, b)];
+    if (span === 0) [ampsRe, ampsIm] = [re * siemens, im * siemens];
     values.push(Math.hypot(re, im) * perVolt);
   }
-  return { values, ...first };
+  return { values, ampsRe, ampsIm };
 }

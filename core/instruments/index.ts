@@ -1,5 +1,6 @@
 export { benchFor, show } from './bench.ts';
 export * from './contacts.ts';
+export { type Hookup, hookupOf, unplugged } from './hookup.ts';
 export type { Instrument, InUse, Reads } from './kind.ts';
 export { meterSiemens } from './kind.ts';
 export * from './lamps.ts';

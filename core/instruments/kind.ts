@@ -1,4 +1,4 @@
-import type { Operation, Solver } from '../physics/index.ts';
+import type { Network, Operation, Solver } from '../physics/index.ts';
 import { type Contact, contacts, type Pair, pairs, type Span } from './contacts.ts';
 import { type ChannelKind, type Value, volts } from './value.ts';
 
@@ -16,14 +16,15 @@ export interface Reads {
   readonly perVolt?: (setting: number, nominalVolts: number) => number;
 }
 
-/** An instrument in use at an outlet: the solver holds the operation. */
+/** An instrument in use at an outlet. */
 export interface InUse {
-  readonly solver: Solver;
+  readonly network: Network;
   readonly operation: Operation;
   readonly outlet: number;
+  /** The solver with the operation solved, for which nobody asks in vain. */
+  readonly solved: () => Solver;
   /** What it draws through the first of its spans, in amperes. */
-  readonly ampsRe: number;
-  readonly ampsIm: number;
+  readonly drawn: () => readonly [re: number, im: number];
   /** Scratch, a number a node. */
   readonly nodesRe: Float64Array;
   readonly nodesIm: Float64Array;

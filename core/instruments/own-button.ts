@@ -11,13 +11,13 @@ export const ownButtonForm = () => ({
 });
 
 /** What the test button of the device at an outlet does. */
-function resultOf({ solver, outlet, operation }: InUse): Result {
-  const { network, voltsRe, voltsIm } = solver;
+function resultOf({ network, outlet, operation, solved }: InUse): Result {
   const index = network.devices.findIndex((device) => device.outlet === outlet);
   const nodes = network.outlets[outlet];
   const leg = network.circuit.outlets[outlet]?.leg ?? 'L1';
   const state = operation.deviceStates[index];
   if (nodes === undefined || (state !== 'set' && state !== 'failed')) return 'no-power';
+  const { voltsRe, voltsIm } = solved();
   const hot = nodes.splice[leg];
   const { neutral } = nodes.splice;
   const volts = Math.hypot(

@@ -1,7 +1,6 @@
-import { endsOf, type Span } from './contacts.ts';
 import type { Instrument } from './kind.ts';
 import type { Reading, Shown, Test } from './reading-schema.ts';
-import { type InstrumentId, instruments } from './registry.ts';
+import { instruments } from './registry.ts';
 import type { ChannelKind } from './value.ts';
 
 type Fields = Readonly<Record<string, unknown>>;
@@ -78,13 +77,3 @@ export function scaled<R extends Reading>(reading: R, factor: number): R {
     ...Object.fromEntries(names.map((name) => [name, ((reading as Fields)[name] as number) * factor])),
   };
 }
-
-/** The spans that an instrument reads, as numbers of contacts. */
-export const spansOf = (id: InstrumentId): readonly (readonly [number, number])[] => spans[id];
-
-const spans = Object.fromEntries(
-  Object.entries(instruments).map(([id, { reads }]) => [
-    id,
-    Object.values<Span>(reads?.fields ?? {}).map((span) => endsOf[span]),
-  ]),
-) as unknown as Readonly<Record<InstrumentId, readonly (readonly [number, number])[]>>;

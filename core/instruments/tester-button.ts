@@ -23,23 +23,24 @@ export const usualButtonMilliamps = 8;
 const siemens = (asked: number, nominalVolts: number): number => asked / 1000 / nominalVolts;
 
 /** Amperes that each device that is set misses while the button is held; none where it cannot trip. */
-function missedAmps({ solver, operation, outlet, ampsRe, ampsIm, nodesRe, nodesIm }: InUse) {
-  const { network } = solver;
+function missedAmps({ network, operation, outlet, solved, drawn, nodesRe, nodesIm }: InUse) {
   const contact = network.outlets[outlet]?.contact;
   if (contact === undefined || network.devices.length === 0) return [];
-  const drawn = [
-    [contact.hot, -ampsRe, -ampsIm],
-    [contact.ground, ampsRe, ampsIm],
+  const solver = solved();
+  const [re, im] = drawn();
+  const amps = [
+    [contact.hot, -re, -im],
+    [contact.ground, re, im],
   ] as const;
-  solver.respond(drawn, nodesRe, nodesIm);
+  solver.respond(amps, nodesRe, nodesIm);
   for (let node = 0; node < network.nodeCount; node += 1) {
     nodesRe[node] = (nodesRe[node] as number) + (solver.voltsRe[node] as number);
     nodesIm[node] = (nodesIm[node] as number) + (solver.voltsIm[node] as number);
   }
   return network.devices.map((device, index) => {
     if (operation.deviceStates[index] !== 'set') return null;
-    const amps = imbalanceAmps(solver, device, nodesRe, nodesIm);
-    return amps >= thresholdAmps(device.protection) ? amps : null;
+    const missed = imbalanceAmps(solver, device, nodesRe, nodesIm);
+    return missed >= thresholdAmps(device.protection) ? missed : null;
   });
 }
 
@@ -66,7 +67,7 @@ export const testerButton: Instrument = {
     shown: (channel, devices) => ({ trips: devices.filter((_, index) => channel(index) === 1) }),
     besides: (used) => {
       const seconds = missedAmps(used).flatMap((amps, index) => {
-        const protection = used.solver.network.devices[index]?.protection;
+        const protection = used.network.devices[index]?.protection;
         return amps === null || protection === undefined ? [] : [secondsToTrip(protection, amps)];
       });
       return seconds.length === 0 ? {} : { seconds: Math.min(...seconds) };
