@@ -90,7 +90,7 @@ Expected calibration error of causes **${run.ofCauses.error().toFixed(4)}** (exa
 
 function withUnknownLoads(): Measured {
   const count = Math.ceil(total / 10);
-  const run = measure(3, count, () => ({}), true);
+  const run = measure(3, count, () => ({}), { unknownLoads: true });
   return {
     heading: '## With loads that nobody knows',
     cases: run.cases,
@@ -102,10 +102,20 @@ Expected calibration error of causes **${run.ofCauses.error().toFixed(4)}**, of 
   };
 }
 
+function withDoubts(): Measured {
+  const run = measure(4, total, () => ({}), { beside: false });
+  return {
+    heading: '## Doubts about what reads correct',
+    cases: [],
+    text: `${total} circuits. What is held to be correct may hide something; from 0.1 on (\`pressingDoubt\` in \`core/assessment/refined-verdict.ts\`) it becomes a finding. ${run.doubts.text()}`,
+  };
+}
+
 const parts = {
   priors: withPriorsAsTheyAre,
   'wrong-priors': withWrongPriors,
   loads: withUnknownLoads,
+  doubts: withDoubts,
 } as const;
 const isPart = (name: string): name is keyof typeof parts => Object.hasOwn(parts, name);
 

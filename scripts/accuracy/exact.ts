@@ -1,9 +1,9 @@
 import type { Circuit } from '@fair-plug/core/circuit';
 import { networkOf } from '@fair-plug/core/circuit';
-import { type Cause, clash } from '@fair-plug/core/engine/cause.ts';
-import { Evaluator } from '@fair-plug/core/engine/evaluator.ts';
-import { type Evidence, evidenceOf, type ReadingEvidence } from '@fair-plug/core/engine/evidence.ts';
-import { fineTolerance, readingDeficit } from '@fair-plug/core/engine/likelihood.ts';
+import { Evaluator } from '@fair-plug/core/engine/evidence/evaluator.ts';
+import { type Evidence, evidenceOf, type ReadingEvidence } from '@fair-plug/core/engine/evidence/evidence.ts';
+import { fineTolerance, readingDeficit } from '@fair-plug/core/engine/evidence/likelihood.ts';
+import { type Cause, clash } from '@fair-plug/core/engine/model/cause.ts';
 import { blank, type Reading, type Test } from '@fair-plug/core/instruments';
 
 /** Ohms by which the log-normal of bad connections is sampled evenly in probability. */

@@ -1,8 +1,9 @@
 import { type Circuit, networkOf } from '@fair-plug/core/circuit';
 import { Diagnostician, type PriorId } from '@fair-plug/core/engine';
-import { OutletConditions } from '@fair-plug/core/engine/outlet-conditions.ts';
+import { OutletConditions } from '@fair-plug/core/engine/evidence/outlet-conditions.ts';
 import type { Test } from '@fair-plug/core/instruments';
 import { conditions } from '@fair-plug/core/knowledge';
+import { Doubts } from './doubts.ts';
 import { Exact, nameOf } from './exact.ts';
 import { Random } from './random.ts';
 import { causesIn, circuitFrom, drawCauses, faultsFrom, isShort, kits, readingsFrom } from './world.ts';
@@ -83,16 +84,17 @@ export interface Run {
   /** Of exact enumeration's leading causes. */
   readonly ofExact: Calibration;
   readonly cases: string[];
+  readonly doubts: Doubts;
 }
 
 const instruments = ['lamps', 'meter', 'probe', 'loaded'] as const;
 
-/** Diagnoses so many random circuits; `factorsOf` makes causes commoner or rarer than their priors. */
+/** Diagnoses so many random circuits; `factorsOf` makes causes commoner or rarer than their priors; `beside`: with exact enumeration. */
 export function measure(
   seed: number,
   count: number,
   factorsOf: (random: Random) => Partial<Record<PriorId, number>>,
-  unknownLoads = false,
+  { unknownLoads = false, beside = !unknownLoads }: { unknownLoads?: boolean; beside?: boolean } = {},
 ): Run {
   const random = new Random(seed);
   const run: Run = {
@@ -101,12 +103,13 @@ export function measure(
     ofConditions: new Calibration(),
     ofExact: new Calibration(),
     cases: [],
+    doubts: new Doubts(),
   };
   const names = Object.keys(kits);
   for (let made = 0; made < count; made += perCircuit) {
     const circuit = circuitFrom(random);
     const causes = causesIn(circuit).filter(({ prior }) => prior !== 'short');
-    const exact = unknownLoads ? null : new Exact(circuit, causes, instruments);
+    const exact = !beside ? null : new Exact(circuit, causes, instruments);
     const diagnostician = new Diagnostician({
       circuit: unknownLoads ? { ...circuit, loads: [] } : circuit,
       unknownLoads,
@@ -185,6 +188,14 @@ function oneCircuit(run: Run, kit: string, random: Random, scene: Scene): void {
     const holds = conditionsHere[index] ?? 'correct';
     here.outlets += 1;
     here.outletHits += outlet.condition === holds ? 1 : 0;
+    if (outlet.condition === 'correct')
+      run.doubts.add(
+        holds,
+        answer.explanations.map(({ conditions: under, probability }) => [
+          under[index] ?? 'correct',
+          probability,
+        ]),
+      );
     if (outlet.condition !== 'undetermined')
       run.ofConditions.add(outlet.probability, outlet.condition === holds);
     if (!conditions[holds].dangerous || outlet.notRuledOut.includes(holds)) return;

@@ -1,6 +1,6 @@
 import { type Circuit, networkOf, parseCircuit, simulate } from '@fair-plug/core/circuit';
 import type { PriorId } from '@fair-plug/core/engine';
-import { type Cause, causesOf, clash } from '@fair-plug/core/engine/cause.ts';
+import { type Cause, causesOf, clash } from '@fair-plug/core/engine/model/cause.ts';
 import type { Fault } from '@fair-plug/core/faults';
 import type { InstrumentId, Reading } from '@fair-plug/core/instruments';
 import { operationOf, Solver } from '@fair-plug/core/physics';

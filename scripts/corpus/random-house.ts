@@ -1,6 +1,6 @@
 import { assess } from '@fair-plug/core/assessment';
 import { type Circuit, networkOf, runOf, simulate } from '@fair-plug/core/circuit';
-import { causesOf, clash } from '@fair-plug/core/engine/cause.ts';
+import { causesOf, clash } from '@fair-plug/core/engine/model/cause.ts';
 import { heldOf, proposalsFor } from '@fair-plug/core/findings';
 import { type InstrumentId, lampStates, type Test } from '@fair-plug/core/instruments';
 import {

@@ -17,6 +17,9 @@ export const rooms = [
   ['exchange'],
 ];
 
+/** Rooms within a room, each knowing those to its left. */
+const within = { engine: ['model', 'evidence', 'search', 'answer'] };
+
 /** What no room of the core may need. */
 const impure = ['react', 'react-dom', 'next', 'next/*', '@mantine/*', 'kysely', 'pg', 'dexie', 'node:*'];
 
@@ -97,7 +100,7 @@ const forbids = (includes, patterns, paths) => ({
   },
 });
 
-function ofRoom(room, line) {
+function ofRoom(room, line, { folder = room, more = [] } = {}) {
   const knowsEngine = line <= rooms.findIndex((one) => one.includes(engine.knownTo));
   const unknown = [
     ...(knowsEngine ? [] : [engine.room]),
@@ -107,18 +110,19 @@ function ofRoom(room, line) {
       .filter((one) => one !== room),
   ];
   return forbids(
-    [`core/${room}/**`, '!core/**/*.test.ts'],
+    [`core/${folder}/**`, '!core/**/*.test.ts'],
     [
       {
         group: ['@fair-plug/*', '**/web/**', '**/cli/**', '**/scripts/**'],
         message: 'Arrows run one way: web, cli → core; within core use relative paths.',
       },
       { group: impure, message: 'core is pure: no React, no Next, no database, no clock, no network.' },
+      ...more,
       ...(unknown.length === 0
         ? []
         : [
             {
-              group: unknown.map((one) => `../${one}/**`),
+              group: unknown.flatMap((one) => [`../${one}/**`, `../../${one}/**`]),
               message: `Within core a room knows those to its left: ${order}.`,
             },
           ]),
@@ -126,10 +130,29 @@ function ofRoom(room, line) {
   );
 }
 
+/** A room within a room: what it must not know of the outside, and of the rooms to its right. */
+const ofInnerRooms = (room, line) =>
+  (within[room] ?? []).map((inner, index, all) =>
+    ofRoom(room, line, {
+      folder: `${room}/${inner}`,
+      more:
+        all.slice(index + 1).length === 0
+          ? []
+          : [
+              {
+                group: all.slice(index + 1).map((one) => `../${one}/**`),
+                message: `Within ${room} a room knows those to its left: ${all.join(' ← ')}.`,
+              },
+            ],
+    }),
+  );
+
 /** The part of Biome's configuration that holds the arrows. */
 export const arrows = {
   overrides: [
-    ...rooms.flatMap((line, index) => line.map((room) => ofRoom(room, index))),
+    ...rooms.flatMap((line, index) =>
+      line.flatMap((room) => [ofRoom(room, index), ...ofInnerRooms(room, index)]),
+    ),
     ...above.map(({ folders, except = [], not, why, names }) =>
       forbids(
         [...folders.map((folder) => `${folder}/**`), ...except.map((folder) => `!${folder}/**`)],

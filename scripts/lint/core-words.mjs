@@ -12,7 +12,7 @@ import { root } from '../setup/settings.mjs';
 const exempt = {
   'core/assessment/circuits.ts': 'names of cables stand in the codes of places that decisions keep',
   'core/circuit/netlist.ts': 'the format of another program',
-  'core/engine/localization.ts': 'names of sites as answers have had them since the first format',
+  'core/engine/answer/localization.ts': 'names of sites as answers have had them since the first format',
   'core/findings/old-keys.ts': 'frozen: what was said when keys held sentences',
   'core/log/fold-subjects.ts':
     'names in the place of those that have not arrived; logs have been folded with them since the first',

@@ -1,0 +1,38 @@
+import { type Reading, readingFrom } from '../../instruments/index.ts';
+import type { DiagnosisProblem } from '../evidence/problem.ts';
+import type { Misfit } from './posterior.ts';
+
+/** One reading beside what the leading explanation predicts for it. */
+export interface ReadingComparison {
+  readonly position: number;
+  readonly reading: Reading;
+  /** The same reading as the leading explanation has it. */
+  readonly predicted: Reading;
+  readonly fits: boolean;
+}
+
+/** Every reading before repair beside its prediction, in the order in which they were taken. */
+export function compareReadings(
+  { evidence, network }: DiagnosisProblem,
+  predicted: Float64Array,
+  misfits: readonly Misfit[],
+): readonly ReadingComparison[] {
+  const misfitting = new Set(misfits.map(({ position }) => position));
+  const devices = network.devices.map(({ id }) => id);
+  return evidence.states
+    .filter(({ repaired }) => !repaired)
+    .flatMap(({ outlets }) => outlets.flatMap(({ readings }) => readings))
+    .flatMap((compiled) => {
+      const reading = evidence.readings[compiled.position];
+      if (reading === undefined) return [];
+      return [
+        {
+          position: compiled.position,
+          reading,
+          predicted: readingFrom(reading, predicted, compiled.first, devices),
+          fits: !misfitting.has(compiled.position),
+        },
+      ];
+    })
+    .sort((a, b) => a.position - b.position);
+}

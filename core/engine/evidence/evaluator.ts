@@ -1,0 +1,295 @@
+import type { Load } from '../../circuit/index.ts';
+import type { Fault } from '../../faults/index.ts';
+import { settleProtection } from '../../instruments/index.ts';
+import {
+  type Branch,
+  type DeviceState,
+  earth,
+  type Network,
+  type Operation,
+  Solver,
+} from '../../physics/index.ts';
+import { type Terminals, terminals } from '../model/terminals.ts';
+import { type ViewMemory, viewSize } from '../model/view-memory.ts';
+import {
+  type ContactsStanding,
+  contactsStanding,
+  looksAs,
+  type Reference,
+  restore,
+  store,
+} from '../model/views.ts';
+import type { Evidence, OutletEvidence, ReadingEvidence, StateEvidence } from './evidence.ts';
+import { readingDeficit, type Tolerance } from './likelihood.ts';
+import { Predictor } from './predictor.ts';
+
+export type { ContactStanding, ContactsStanding, Reference } from '../model/views.ts';
+
+/** A circuit as one hypothesis has it. */
+export interface Supposed {
+  readonly faults: readonly Fault[];
+  readonly loads: readonly Load[];
+  readonly deviceStates: readonly DeviceState[];
+}
+
+const asFound: StateEvidence = { state: undefined, repaired: false, trippedBefore: null, outlets: [] };
+
+/** Predicts readings, and how they change with the conductance of any branch. Keeps its scratch between calls. */
+export class Evaluator {
+  readonly network: Network;
+  readonly evidence: Evidence;
+  readonly predicted: Float64Array;
+  private readonly predictor: Predictor;
+  private readonly solver: Solver;
+  private readonly memory: ViewMemory | null;
+  /** What is remembered of the operation entered last; null where nothing is. */
+  private remembered: Float64Array | null = null;
+  /** The operation entered last, where it was not solved yet. */
+  private unsolved: Operation | null = null;
+  private base: Terminals = terminals(0);
+  private branches: readonly Branch[] = [];
+  private responsesRe: Float64Array[] = [];
+  private responsesIm: Float64Array[] = [];
+
+  constructor(network: Network, evidence: Evidence, memory: ViewMemory | null = null) {
+    this.network = network;
+    this.memory = memory;
+    this.evidence = evidence;
+    this.solver = new Solver(network);
+    this.predictor = new Predictor(network, evidence, () => this.solved());
+    this.predicted = this.predictor.predicted;
+  }
+
+  private operationIn({ state }: StateEvidence, { faults, loads, deviceStates }: Supposed): Operation {
+    const { circuit, devices } = this.network;
+    const tripped = state?.tripped;
+    return {
+      faults,
+      loads,
+      loadsOff: state?.loadsOff === true,
+      breakerOn: circuit.breaker.on && state?.breakerOff !== true,
+      deviceStates:
+        tripped === undefined
+          ? deviceStates
+          : devices.map(
+              (device, index): DeviceState =>
+                tripped.includes(device.id) ? 'tripped' : (deviceStates[index] ?? 'set'),
+            ),
+    };
+  }
+
+  /**
+   * How much less likely than the likeliest the readings before repair (or after it) are; Infinity once that is
+   * more than the limit. Leaves the predicted channels of what was looked at.
+   */
+  deficit(
+    supposed: Supposed,
+    repaired: boolean,
+    tolerance: Tolerance,
+    limit: number,
+    reference: Reference | null = null,
+  ): number {
+    let sum = 0;
+    for (const state of this.evidence.states) {
+      if (state.repaired !== repaired) continue;
+      const settled = this.enter(state, supposed);
+      if (state.trippedBefore !== null)
+        sum += readingDeficit(this.evidence, state.trippedBefore, this.predicted, tolerance);
+      if (sum > limit) return Number.POSITIVE_INFINITY;
+      for (const outlet of state.outlets) {
+        sum += this.outletDeficit(outlet, settled, tolerance, repaired ? null : reference);
+        if (sum > limit) return Number.POSITIVE_INFINITY;
+      }
+    }
+    return sum;
+  }
+
+  /** Nats by which the readings of one outlet fall short, in the state entered last; from the reference where it looks alike. */
+  outletDeficit(
+    outlet: OutletEvidence,
+    settled: Operation,
+    tolerance: Tolerance,
+    reference: Reference | null,
+  ): number {
+    this.look(outlet.outlet);
+    if (reference !== null && outlet.isLocal && this.looksAs(reference.views, outlet.slot))
+      return reference.deficits[outlet.slot] as number;
+    let sum = 0;
+    for (const reading of outlet.readings) {
+      this.predictor.reading(reading, this.base, settled, false);
+      sum += readingDeficit(this.evidence, reading, this.predicted, tolerance);
+    }
+    return sum;
+  }
+
+  /** What every outlet looks like under a hypothesis in every state before repair, 24 numbers a slot. */
+  viewsOf(supposed: Supposed): Float64Array {
+    const views = new Float64Array(this.evidence.slots * viewSize);
+    for (const state of this.evidence.states) {
+      if (state.repaired) continue;
+      this.enter(state, supposed);
+      for (const { outlet, slot } of state.outlets) {
+        this.look(outlet);
+        store(this.base, views, slot * viewSize);
+      }
+    }
+    return views;
+  }
+
+  /** The reference that a hypothesis makes, for the readings before repair. */
+  referenceOf(supposed: Supposed, tolerance: Tolerance): Reference {
+    const { slots, readingCount, states } = this.evidence;
+    const views = new Float64Array(slots * viewSize);
+    const readingDeficits = new Float64Array(readingCount);
+    const deficits = new Float64Array(slots);
+    for (const state of states) {
+      if (state.repaired) continue;
+      const settled = this.enter(state, supposed);
+      for (const { outlet, slot, readings } of state.outlets) {
+        this.look(outlet);
+        store(this.base, views, slot * viewSize);
+        for (const reading of readings) {
+          this.predictor.reading(reading, this.base, settled, false);
+          const short = readingDeficit(this.evidence, reading, this.predicted, tolerance);
+          readingDeficits[reading.index] = short;
+          deficits[slot] = (deficits[slot] as number) + short;
+        }
+      }
+    }
+    return { views, readingDeficits, deficits };
+  }
+
+  /** True where the outlet looked at last is seen as in a set of views. */
+  looksAs(views: Float64Array, slot: number): boolean {
+    return looksAs(this.base, views, slot);
+  }
+
+  /** Sees an outlet in the state entered last, before anything is read there. */
+  look(outlet: number): void {
+    const { remembered, base } = this;
+    const from = outlet * viewSize;
+    if (remembered !== null && !Number.isNaN(remembered[from])) {
+      restore(remembered, from, base);
+      return;
+    }
+    this.solved().equivalentAt(outlet, base);
+    if (remembered !== null) store(base, remembered, from);
+  }
+
+  private solved(): Solver {
+    if (this.unsolved !== null) this.solver.operate(this.unsolved);
+    this.unsolved = null;
+    return this.solver;
+  }
+
+  /** How the contacts of an outlet stand against earth with nothing plugged in, in the operation entered last. */
+  contactsAt(outlet: number): ContactsStanding {
+    this.look(outlet);
+    return contactsStanding(this.base, this.network.circuit.nominalVolts);
+  }
+
+  /** Enters the circuit as it stands, with nothing switched for a test. */
+  enterAsFound(supposed: Supposed): void {
+    this.enter(asFound, supposed);
+  }
+
+  /** Reads at the outlet that was looked at last. */
+  readHere(reading: ReadingEvidence, settled: Operation): void {
+    this.predictor.reading(reading, this.base, settled, false);
+  }
+
+  /** Predicts every channel before repair (or after it). */
+  predict(supposed: Supposed, repaired: boolean): void {
+    for (const state of this.evidence.states) {
+      if (state.repaired !== repaired) continue;
+      const settled = this.enter(state, supposed);
+      for (const { outlet, readings } of state.outlets) {
+        this.look(outlet);
+        for (const reading of readings) this.predictor.reading(reading, this.base, settled, false);
+      }
+    }
+  }
+
+  /**
+   * Predicts every channel before repair and its exact change per siemens of each branch. Branches of loads must be
+   * marked, for they are gone where loads are off. Answers the slopes, branch by branch within each channel.
+   */
+  predictWithSlopes(
+    supposed: Supposed,
+    branches: readonly Branch[],
+    isLoad: readonly boolean[],
+  ): Float64Array {
+    const count = branches.length;
+    this.base = terminals(count);
+    this.predictor.forBranches(count);
+    this.branches = branches;
+    while (this.responsesRe.length < count) {
+      this.responsesRe.push(new Float64Array(this.network.nodeCount));
+      this.responsesIm.push(new Float64Array(this.network.nodeCount));
+    }
+    for (const state of this.evidence.states) {
+      if (state.repaired) continue;
+      const settled = this.enter(state, supposed);
+      this.solved();
+      const loadsOff = settled.loadsOff;
+      branches.forEach(({ a, b }, p) => {
+        const re = this.responsesRe[p] as Float64Array;
+        const im = this.responsesIm[p] as Float64Array;
+        if (loadsOff && isLoad[p]) {
+          re.fill(0);
+          im.fill(0);
+          return;
+        }
+        const amps: (readonly [number, number, number])[] = [];
+        if (a !== earth) amps.push([a, 1, 0]);
+        if (b !== earth) amps.push([b, -1, 0]);
+        this.solver.respond(amps, re, im);
+      });
+      for (const { outlet, readings } of state.outlets) {
+        this.solver.equivalentAt(outlet, this.base);
+        this.takeResponses(outlet);
+        for (const reading of readings) this.predictor.reading(reading, this.base, settled, true);
+      }
+    }
+    this.base = terminals(0);
+    this.predictor.forBranches(0);
+    this.branches = [];
+    return this.predictor.slopes;
+  }
+
+  private takeResponses(outlet: number): void {
+    const contact = this.network.outlets[outlet]?.contact;
+    if (contact === undefined) return;
+    const { base, solver } = this;
+    const nodes = [contact.hot, contact.neutral, contact.ground] as const;
+    this.branches.forEach(({ a, b }, p) => {
+      const re = this.responsesRe[p] as Float64Array;
+      const im = this.responsesIm[p] as Float64Array;
+      for (let row = 0; row < 3; row += 1) {
+        base.responseRe[3 * p + row] = re[nodes[row] as number] as number;
+        base.responseIm[3 * p + row] = im[nodes[row] as number] as number;
+      }
+      base.acrossRe[p] =
+        (a === earth ? 0 : (solver.voltsRe[a] as number)) - (b === earth ? 0 : (solver.voltsRe[b] as number));
+      base.acrossIm[p] =
+        (a === earth ? 0 : (solver.voltsIm[a] as number)) - (b === earth ? 0 : (solver.voltsIm[b] as number));
+    });
+  }
+
+  /** Lets protection settle in a state and predicts what tripped by itself. */
+  enter(state: StateEvidence, supposed: Supposed): Operation {
+    const operation = this.operationIn(state, supposed);
+    const { trippedBefore } = state;
+    if (this.network.devices.length === 0) {
+      this.remembered = this.memory?.viewsIn(operation) ?? null;
+      this.unsolved = operation;
+      return operation;
+    }
+    const settled = settleProtection(this.solver, operation);
+    if (trippedBefore !== null)
+      this.network.devices.forEach((device, index) => {
+        this.predicted[trippedBefore.first + index] = settled.trippedBefore.includes(device.id) ? 1 : 0;
+      });
+    return settled.operation;
+  }
+}

@@ -1,0 +1,108 @@
+import type { Load } from '../../circuit/index.ts';
+import { cableOf, type Fault, faultKinds } from '../../faults/index.ts';
+import type { Network } from '../../physics/index.ts';
+import type { Hypothesis } from './hypothesis.ts';
+
+/** All that one circuit is held to carry where its loads are not known, in watts. */
+export const mostWatts = 1800;
+/** Something is plugged in and on at a receptacle once in so many (common practice). */
+const loadOdds = 0.3;
+/** A lamp or charger that is on: enough to drag a floating conductor along. */
+export const smallLoadWatts = 40;
+export const leastWatts = 2;
+
+/** Watts at each outlet, as the circuit file's loads. */
+export const loadsOfWatts = ({ circuit }: Network, watts: ArrayLike<number>): readonly Load[] =>
+  circuit.outlets.flatMap(({ id }, outlet) => {
+    const here = watts[outlet] ?? 0;
+    return here > 0 ? [{ at: id, watts: here, on: true }] : [];
+  });
+
+/** What may be on at each outlet under one pattern of unknown loads, and where a fit begins. */
+export interface LoadPattern {
+  readonly logOdds: number;
+  readonly lower: Float64Array;
+  readonly upper: Float64Array;
+  readonly start: Float64Array;
+}
+
+/** Outlets fed through each cable, the one at its end included; on a ring, those beyond it on the outward way. */
+export function outletsBeyond({ circuit, topology }: Network, cable: number): ReadonlySet<number> {
+  const beyond = new Set<number>();
+  const visit = (index: number): void => {
+    const to = topology.outletIndex.get(circuit.cables[index]?.to ?? '');
+    if (to === undefined || beyond.has(to)) return;
+    beyond.add(to);
+    circuit.cables.forEach(({ from }, next) => {
+      if (from === circuit.outlets[to]?.id) visit(next);
+    });
+  };
+  visit(cable);
+  return beyond;
+}
+
+/**
+ * Where a load decides in the large what is read, for a fault that leaves a conductor afloat: the outlets whose
+ * loads drag it along. Empty for faults beside which loads change volts but little.
+ */
+function dragged(network: Network, fault: Fault): ReadonlySet<number> {
+  const { circuit, topology, devices } = network;
+  const kind = faultKinds[fault.kind];
+  if (kind.hangsOnLoads?.(fault, devices.length > 0) !== true) return new Set();
+  const inCable = cableOf(fault);
+  if (inCable !== undefined)
+    return outletsBeyond(
+      network,
+      circuit.cables.findIndex(({ id }) => id === inCable),
+    );
+  const outlet = topology.outletIndex.get(fault.at ?? '') ?? -1;
+  const dragging = new Set([outlet]);
+  if (circuit.outlets[outlet]?.wiring === 'through' || kind.within === 'jumper')
+    circuit.cables.forEach(({ from }, cable) => {
+      if (from === fault.at) for (const beyond of outletsBeyond(network, cable)) dragging.add(beyond);
+    });
+  return dragging;
+}
+
+const anyLoads = (outletCount: number): LoadPattern => ({
+  logOdds: 0,
+  lower: new Float64Array(outletCount),
+  upper: new Float64Array(outletCount).fill(mostWatts),
+  start: new Float64Array(outletCount),
+});
+
+/**
+ * The patterns of loads that a hypothesis has to be tried with, beginning with its parent's: the outlets that drag a
+ * floating conductor along have something on, or have nothing on; the rest stay as they are.
+ */
+export function loadPatterns(
+  network: Network,
+  { faults }: Hypothesis,
+  parent: {
+    readonly hypothesis: Hypothesis;
+    readonly fitted: { readonly pattern: LoadPattern | null; readonly watts: Float64Array };
+  } | null,
+): readonly LoadPattern[] {
+  const { outlets } = network;
+  const before = parent?.fitted.pattern ?? anyLoads(outlets.length);
+  const inherited: LoadPattern = parent === null ? before : { ...before, start: parent.fitted.watts };
+  const news = faults.filter((fault) => parent?.hypothesis.faults.includes(fault) !== true);
+  const region = new Set(news.flatMap((fault) => [...dragged(network, fault)]));
+  if (region.size === 0) return [inherited];
+  const allOff = (1 - loadOdds) ** region.size;
+  const withRegion = (isOn: boolean): LoadPattern => {
+    const lower = before.lower.slice();
+    const upper = before.upper.slice();
+    const start = inherited.start.slice();
+    for (const outlet of region) {
+      lower[outlet] = isOn ? leastWatts : 0;
+      upper[outlet] = isOn ? mostWatts : 0;
+      start[outlet] = isOn ? Math.max(smallLoadWatts, start[outlet] ?? 0) : 0;
+    }
+    return { logOdds: before.logOdds + Math.log(isOn ? 1 - allOff : allOff), lower, upper, start };
+  };
+  const patterns = [withRegion(false), withRegion(true)];
+  // Where the parent's loads are of both kinds there, they may be right as they are.
+  const isMixed = before.logOdds < 0 && [...region].some((outlet) => before.upper[outlet] === 0);
+  return isMixed ? [{ ...inherited, logOdds: before.logOdds }, ...patterns] : patterns;
+}

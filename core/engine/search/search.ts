@@ -1,0 +1,295 @@
+import type { DeviceState } from '../../physics/index.ts';
+import { Evaluator } from '../evidence/evaluator.ts';
+import type { DiagnosisProblem } from '../evidence/problem.ts';
+import type { Cause } from '../model/cause.ts';
+import { type Hypothesis, soundHypothesis, withCause, withoutCauses } from '../model/hypothesis.ts';
+import type { Fitted } from './fitting.ts';
+import { type Explanation, Refinement } from './refinement.ts';
+import { Screening } from './screening.ts';
+import { leavesUnexplained } from './unexplained.ts';
+
+export type { Explanation } from './refinement.ts';
+
+export interface SearchLimits {
+  /** Hypotheses held against the readings at the most. */
+  readonly mostBounds: number;
+  /** Asked now and then; true ends the search early. */
+  readonly isOver?: () => boolean;
+  /** Causes together at the most. */
+  readonly mostCauses?: number;
+}
+
+export interface SearchState {
+  /** The most probable first. */
+  readonly explanations: readonly Explanation[];
+  readonly bounds: number;
+  /** True where the search was cut short, whatever it had found by then. */
+  readonly stoppedEarly: boolean;
+}
+
+export const usualLimits: SearchLimits = { mostBounds: 6_000 };
+
+/** Explanations so many nats below the best are let go: one in half a million (see what rules a condition out). */
+const keptNats = 13.1;
+/** A single cause so far below the best may still be half of the best pair. */
+const parentNats = 25;
+/**
+ * After so many explanations led further in vain, what does not fit is held to be a wrong reading: a cause of the
+ * best pair leaves less unexplained by itself than most causes that have nothing to do with it.
+ */
+const patience = 10;
+/** At most so many explanations are led further by one cause each, for what is not ruled out beside them. */
+const mostLeaders = 2;
+/** Explanations so near the best are as good as it where something dangerous may hide behind them. */
+const nearlyAsGood = 3;
+const sliceBounds = 24;
+const sliceFits = 6;
+
+const isSameSite = (a: Cause['site'], b: Cause['site']): boolean =>
+  'cable' in a ? 'cable' in b && a.cable === b.cable : 'outlet' in b && a.outlet === b.outlet;
+
+const nothingFitted = ({ network }: DiagnosisProblem): Fitted => ({
+  supposed: { faults: [], loads: [], deviceStates: [] },
+  ohms: [],
+  watts: new Float64Array(network.outlets.length),
+  deficit: Number.POSITIVE_INFINITY,
+  logShare: 0,
+  pattern: null,
+});
+
+/** A hypothesis that passed the screening, and what it may weigh at the most. */
+interface Candidate {
+  readonly hypothesis: Hypothesis;
+  readonly parent: Explanation;
+  readonly most: number;
+  readonly bound: number;
+  readonly explanation?: Explanation;
+}
+
+/**
+ * Finds what explains the readings: the sound circuit, every single cause, and, where none explains them well
+ * enough, pairs and more, best first: the explanation that leaves least unexplained is led further by every other
+ * cause. What explains best is always led one cause further, for what is not ruled out beside it.
+ *
+ * Yields after every slice of work what has been found so far, so that a caller may show it, let others run, or stop.
+ */
+export class Search {
+  private readonly problem: DiagnosisProblem;
+  private readonly limits: SearchLimits;
+  private readonly evaluator: Evaluator;
+  private readonly screening: Screening;
+  private readonly found = new Map<string, Explanation>();
+  private readonly seen = new Set<string>();
+  private readonly expanded = new Set<string>();
+  /** Single causes that passed the screening, whether or not they explain much. */
+  private readonly parents = new Map<string, Candidate>();
+  private readonly knownDevices: readonly DeviceState[];
+  private readonly refinement: Refinement;
+  private best: Explanation;
+  private boundsDone = 0;
+  private cutShort = false;
+
+  constructor(problem: DiagnosisProblem, limits: SearchLimits = usualLimits) {
+    this.problem = problem;
+    this.limits = limits;
+    this.evaluator = new Evaluator(problem.network, problem.evidence, problem.memory);
+    this.screening = new Screening(problem);
+    this.refinement = new Refinement(problem, this.evaluator, () => this.best.logWeight);
+    const sound = soundHypothesis(problem.network);
+    this.knownDevices = sound.deviceStates;
+    this.best = { hypothesis: sound, fitted: nothingFitted(problem), logWeight: Number.NEGATIVE_INFINITY };
+    this.best = this.refinement.refined(sound, null, 0);
+    this.found.set('', this.best);
+    this.seen.add('');
+  }
+
+  /** Names what leads so far. */
+  get leadingKey(): string {
+    return this.best.hypothesis.key || 'sound';
+  }
+
+  state(): SearchState {
+    const explanations = [...this.found.values()]
+      .filter(({ logWeight }) => logWeight > this.best.logWeight - keptNats)
+      .sort((a, b) => b.logWeight - a.logWeight || a.hypothesis.causes.length - b.hypothesis.causes.length);
+    return {
+      explanations,
+      bounds: this.boundsDone,
+      stoppedEarly: this.cutShort,
+    };
+  }
+
+  *run(): Generator<undefined, SearchState> {
+    const { mostCauses = 4 } = this.limits;
+    yield* this.expand(this.best, parentNats);
+    for (let size = 1; size < mostCauses && this.asksForMore(); size += 1) yield* this.deepen(size);
+    for (let before: Explanation | null = null; before !== this.best && !this.isOver(); ) {
+      before = this.best;
+      yield* this.leadPartsFurther();
+      yield* this.leadFurther();
+      yield* this.leadDarkFurther();
+    }
+    return this.state();
+  }
+
+  /** Leads the best explanations of a size further by one cause, until none is left that could matter. */
+  private *deepen(size: number): Generator<undefined> {
+    for (let inVain = 0; inVain < patience; ) {
+      if (this.isOver()) return;
+      const next = this.nextParent(size);
+      if (next === null) return;
+      const before = this.best;
+      yield* this.expand(next, keptNats);
+      yield* this.leadPartsFurther();
+      inVain = this.best.logWeight > before.logWeight + 1 ? 0 : inVain + 1;
+      if (this.best !== before && !this.asksForMore()) return;
+    }
+  }
+
+  /** Leads the best explanation less each of its causes further: had one been chosen wrongly, this finds the right one. */
+  private *leadPartsFurther(): Generator<undefined> {
+    for (let whole: Explanation | null = null; whole !== this.best; ) {
+      whole = this.best;
+      for (const cause of whole.hypothesis.causes) {
+        const part = withoutCauses(whole.hypothesis, (other) => other === cause, this.knownDevices);
+        if (this.expanded.has(part.key) || this.isOver()) continue;
+        yield* this.expand(this.found.get(part.key) ?? this.refinement.refined(part, whole, 0), keptNats);
+      }
+    }
+  }
+
+  /** The most promising explanation of a size that was not led further. */
+  private nextParent(size: number): Explanation | null {
+    const least = this.best.logWeight - parentNats;
+    if (size > 1) {
+      const [next = null] = [...this.found.values()]
+        .filter(
+          ({ hypothesis, logWeight }) =>
+            hypothesis.causes.length === size && logWeight > least && !this.expanded.has(hypothesis.key),
+        )
+        .sort((a, b) => b.logWeight - a.logWeight);
+      return next;
+    }
+    for (;;) {
+      // What a candidate may weigh at the most gives way to what it does weigh, once it comes first.
+      let next: Candidate | null = null;
+      for (const candidate of this.parents.values())
+        if (!this.expanded.has(candidate.hypothesis.key) && (next === null || candidate.most > next.most))
+          next = candidate;
+      if (next === null || next.most < least) return null;
+      if (next.explanation !== undefined) return next.explanation;
+      const known = next.hypothesis.resistances.length > 0 ? undefined : this.found.get(next.hypothesis.key);
+      const explanation = known ?? this.refinement.refined(next.hypothesis, next.parent, next.bound, true);
+      this.parents.set(next.hypothesis.key, { ...next, explanation, most: explanation.logWeight });
+    }
+  }
+
+  /** Leads the leading explanations further, whether or not the readings ask for it. */
+  private *leadFurther(): Generator<undefined> {
+    for (let leaders = 0; leaders < mostLeaders; ) {
+      const leader = this.state().explanations.find(
+        ({ hypothesis, logWeight }) =>
+          !this.expanded.has(hypothesis.key) &&
+          logWeight > this.best.logWeight - 1 &&
+          hypothesis.causes.length <= this.best.hypothesis.causes.length,
+      );
+      if (leader === undefined) return;
+      leaders += 1;
+      yield* this.expand(leader, keptNats);
+    }
+  }
+
+  /**
+   * What reads dark may be live all over: an open neutral, and a jumper that carries it to the ground. Neither by itself
+   * reads dark, so where an open hot explains it, an open neutral at the same site is led further.
+   */
+  private *leadDarkFurther(): Generator<undefined> {
+    const dark = this.state().explanations.filter(
+      ({ logWeight }) => logWeight > this.best.logWeight - nearlyAsGood,
+    );
+    for (const explanation of dark)
+      for (const cause of explanation.hypothesis.causes) {
+        if (cause.prior !== 'open-hot') continue;
+        const twin = this.problem.causes.find(
+          ({ prior, site }) => prior === 'open-neutral' && isSameSite(site, cause.site),
+        );
+        if (twin === undefined || this.isOver()) continue;
+        const others = withoutCauses(explanation.hypothesis, (other) => other === cause, this.knownDevices);
+        const hypothesis = withCause(others, twin);
+        if (hypothesis === null || this.expanded.has(hypothesis.key)) continue;
+        yield* this.expand(
+          this.found.get(hypothesis.key) ?? this.refinement.refined(hypothesis, explanation, 0),
+          keptNats,
+        );
+      }
+  }
+
+  /** Holds an explanation with each further cause against the readings: first those that need no fitting of ohms. */
+  private *expand(parent: Explanation, margin: number): Generator<undefined> {
+    this.expanded.add(parent.hypothesis.key);
+    const reference = this.evaluator.referenceOf(parent.fitted.supposed, this.problem.tolerance);
+    this.refinement.reference = reference;
+    this.screening.leadFrom(reference, parent.fitted.supposed);
+    for (const isFitted of [false, true]) {
+      const causes = this.problem.causes.filter(({ resistance }) => (resistance !== -1) === isFitted);
+      const candidates = yield* this.screened(parent, causes, margin);
+      yield* this.refineAll(candidates);
+    }
+  }
+
+  /** The hypotheses with one cause more that the screening does not refute, the most promising first. */
+  private *screened(
+    parent: Explanation,
+    causes: readonly Cause[],
+    margin: number,
+  ): Generator<undefined, readonly Candidate[]> {
+    const candidates: Candidate[] = [];
+    let slice = 0;
+    for (const cause of causes) {
+      const hypothesis = withCause(parent.hypothesis, cause);
+      if (hypothesis === null || this.seen.has(hypothesis.key)) continue;
+      const limit = hypothesis.logPrior - this.best.logWeight + margin;
+      if (limit < 0) continue;
+      this.seen.add(hypothesis.key);
+      this.boundsDone += 1;
+      const bound = this.screening.bound(hypothesis, this.problem.tolerance, limit);
+      slice += 1;
+      if (slice % sliceBounds === 0) {
+        yield undefined;
+        if (this.isOver()) break;
+      }
+      if (bound === Number.POSITIVE_INFINITY) continue;
+      const candidate: Candidate = { hypothesis, parent, bound, most: hypothesis.logPrior - bound };
+      candidates.push(candidate);
+      if (hypothesis.causes.length === 1) this.parents.set(hypothesis.key, candidate);
+    }
+    return candidates.sort((a, b) => b.most - a.most);
+  }
+
+  private *refineAll(candidates: readonly Candidate[]): Generator<undefined> {
+    let slice = 0;
+    for (const { hypothesis, parent, most, bound } of candidates) {
+      if (most < this.best.logWeight - keptNats) return;
+      this.keep(this.refinement.refined(hypothesis, parent, bound));
+      slice += 1;
+      if (slice % sliceFits !== 0) continue;
+      yield undefined;
+      if (this.isOver()) return;
+    }
+  }
+
+  private isOver(): boolean {
+    if (this.boundsDone < this.limits.mostBounds && this.limits.isOver?.() !== true) return false;
+    this.cutShort = true;
+    return true;
+  }
+
+  private keep(explanation: Explanation): void {
+    this.found.set(explanation.hypothesis.key, explanation);
+    this.seen.add(explanation.hypothesis.key);
+    if (explanation.logWeight > this.best.logWeight) this.best = explanation;
+  }
+  private asksForMore(): boolean {
+    return leavesUnexplained(this.problem, this.evaluator, this.best.fitted.supposed);
+  }
+}

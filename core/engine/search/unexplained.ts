@@ -1,0 +1,70 @@
+import type { ChannelKind } from '../../instruments/index.ts';
+import type { Evaluator, Supposed } from '../evidence/evaluator.ts';
+import type { ReadingEvidence } from '../evidence/evidence.ts';
+import { readingDeficit } from '../evidence/likelihood.ts';
+import type { DiagnosisProblem } from '../evidence/problem.ts';
+
+/** A reading that falls so many nats short of what scatter explains asks for another cause, or is wrong. */
+const misfitNats = 7;
+/** So many readings hold something plainly wrong (common practice: one value in a hundred, about three a reading). */
+const wrongReadingShare = 0.03;
+
+/** Volts scatter: half a nat each is to be expected. */
+const expectedDeficit = (kinds: readonly ChannelKind[]): number =>
+  0.5 * kinds.filter((kind) => kind === 'volts').length;
+
+function* readingsOf({ evidence }: DiagnosisProblem): Generator<ReadingEvidence> {
+  for (const { repaired, trippedBefore, outlets } of evidence.states) {
+    if (repaired) continue;
+    if (trippedBefore !== null) yield trippedBefore;
+    for (const { readings } of outlets) yield* readings;
+  }
+}
+
+/** By outlet, how many nats what was predicted last falls short of each reading, beyond what scatter explains. */
+function excesses(
+  problem: DiagnosisProblem,
+  predicted: Float64Array,
+): ReadonlyMap<number, readonly number[]> {
+  const { evidence, tolerance } = problem;
+  const at = new Map<number, number[]>();
+  for (const reading of readingsOf(problem)) {
+    const expected = expectedDeficit(evidence.kinds.slice(reading.first, reading.end));
+    const excess = readingDeficit(evidence, reading, predicted, tolerance) - expected;
+    const here = at.get(reading.outlet);
+    if (here === undefined) at.set(reading.outlet, [excess]);
+    else here.push(excess);
+  }
+  return at;
+}
+
+/**
+ * True where what is supposed leaves more unexplained, somewhere or in all, than chance would. A reading that nothing
+ * else read at its receptacle bears out is held to be wrong, as long as there are no more such than expected.
+ */
+export function leavesUnexplained(
+  problem: DiagnosisProblem,
+  evaluator: Evaluator,
+  supposed: Supposed,
+): boolean {
+  evaluator.predict(supposed, false);
+  const byOutlet = excesses(problem, evaluator.predicted);
+  let readings = 0;
+  let sum = 0;
+  let alone = 0;
+  for (const here of byOutlet.values()) {
+    readings += here.length;
+    const most = Math.max(...here);
+    const rest = here.reduce((total, excess) => total + excess, -most);
+    const isAlone = most > misfitNats && here.length > 1;
+    if (isAlone) alone += 1;
+    else if (most > misfitNats) return true;
+    const left = isAlone ? rest : rest + most;
+    if (left > 1.4 * misfitNats) return true;
+    sum += left;
+  }
+  const expectedWrong = wrongReadingShare * readings;
+  if (alone > expectedWrong + 2 * Math.sqrt(expectedWrong)) return true;
+  const volts = 2 * expectedDeficit(problem.evidence.kinds);
+  return sum > misfitNats + 3 * Math.sqrt(volts / 2);
+}
