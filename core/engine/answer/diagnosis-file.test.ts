@@ -6,7 +6,7 @@ import { diagnosisJsonSchemas, diagnosisOf, parseDiagnosisInput } from '../index
 test.each(Object.entries(diagnosisJsonSchemas()))(
   'docs/formats/%s is what the schema says (npm run formats)',
   (file, schema) => {
-    const published = readFileSync(new URL(`../../docs/formats/${file}`, import.meta.url), 'utf8');
+    const published = readFileSync(new URL(`../../../docs/formats/${file}`, import.meta.url), 'utf8');
     expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(schema)));
   },
 );
