@@ -31,7 +31,7 @@ export default defineConfig({
             comlink: `${testing}/comlink.ts`,
             'next/navigation': `${testing}/navigation.ts`,
             '@/local/pauses': `${testing}/pauses.ts`,
-            '@/components/missing-chart': `${testing}/missing-chart.tsx`,
+            './missing-chart': `${testing}/missing-chart.tsx`,
             ...resolved.alias,
           },
         },

@@ -8,7 +8,7 @@ import type { Recorder } from '@/local/use-recorder';
 import classes from './prepare.module.css';
 
 // The chart is large and only looked at here.
-const MissingChart = whenUsed(() => import('@/components/missing-chart').then((one) => one.MissingChart));
+const MissingChart = whenUsed(() => import('./missing-chart').then((one) => one.MissingChart));
 
 const supposed = 3;
 const wanted = 0.95;

@@ -1,9 +1,9 @@
 import { type LampPattern, type Lamps, lampPatterns, lampsOf, patternsOf } from '@fair-plug/core/instruments';
 import { memo } from 'react';
-import { pressOnce } from '@/components/press-once';
 import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import classes from './pattern-keys.module.css';
+import { pressOnce } from './press-once';
 
 export interface PatternKeysProps {
   /** The recorded reading, whose key is marked. */

@@ -1,8 +1,8 @@
 import type { ContactState } from '@fair-plug/core/assessment';
 import type { Contact, Lamps, Pair } from '@fair-plug/core/instruments';
 import { type CSSProperties, memo } from 'react';
-import { useWords } from './region-words';
-import { Triangle } from './triangle';
+import { useWords } from '@/components/region-words';
+import { Triangle } from '@/components/triangle';
 import classes from './triangle-input.module.css';
 
 const edges: readonly { readonly pair: Pair; readonly hotkey: string }[] = [
