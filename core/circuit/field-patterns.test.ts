@@ -7,6 +7,8 @@ import { threeTerminals } from '../physics/index.ts';
 import { type CircuitInput, circuitInput } from './arbitrary-circuit.ts';
 import { parseCircuit, simulate, solved } from './index.ts';
 
+// Longer than other files: a case for each pattern, as the trade lists them.
+
 type Fault = NonNullable<CircuitInput['faults']>[number];
 type Extra = Partial<Pick<CircuitInput, 'loads' | 'protection'>> & {
   readonly ground?: boolean;

@@ -18,6 +18,8 @@ import {
 } from './store.ts';
 import { Sync } from './sync.ts';
 
+// Longer than other files: one device, one server, and everything that may come between them.
+
 const author = v7();
 const room = (name: string): JobStatement => ({ kind: 'room-described', room: v7(), name });
 

@@ -12,6 +12,8 @@ import {
 import { enUs } from '../../words/index.ts';
 import { Diagnostician, diagnoseLone, likelyGroups, lostServiceNeutral, runLengths } from '../index.ts';
 
+// Longer than other files: a case for each way in which readings mislead, a few lines each.
+
 // Facts of the trade are marked "common practice"; what follows from the model is computed from it.
 
 type Extra = Partial<Omit<CircuitInput, 'format'>>;

@@ -7,6 +7,8 @@ import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
 import { type LoadPattern, loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
 import { type Fit, fitLeastSquares } from './least-squares.ts';
 
+// Longer than other files: what is free, its limits and its slopes go by the same positions and are read together.
+
 /** Ohms of a bad connection are taken as log-normal: mostly 0.1 to 100 Ω, about 3 Ω in the middle (common practice). */
 const logOhms = { middle: Math.log(3), sigma: 2, least: Math.log(0.1), most: Math.log(1e5) } as const;
 /** Spread of an unknown load in watts, where one may or may not be on. */
@@ -287,8 +289,6 @@ class FreeQuantities {
 /**
  * Fits the ohms of bad connections (in their logarithm) and, where a pattern of loads is given, the watts at every
  * outlet (else they stay), by least squares with exact derivatives (compensation theorem; see terminals.ts).
- *
- * Longer than other files: what is free, its limits and its slopes go by the same positions and are read together.
  */
 export function fitted(
   evaluator: Evaluator,

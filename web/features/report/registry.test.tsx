@@ -17,6 +17,8 @@ import { expect, test } from 'vitest';
 import type { z } from 'zod';
 import { ReportSheet } from './report-sheet';
 
+// Longer than other files: the table of what is entered and where it shows is read as one.
+
 /** What is recorded is used: every field, and every value of every choice, changes what is said of some house. */
 
 const id = (n: number): string => `01900000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;

@@ -4,6 +4,8 @@ import { describe, expect, test, vi } from 'vitest';
 import { houseOf, pressKey, type Shown, showScreen } from '@/testing/screen';
 import { WalkScreen } from './walk-screen';
 
+// Longer than other files: what one screen does, from the first press to the last.
+
 const currentPlace = (name: string) => screen.findByRole('heading', { level: 2, name });
 const verdict = () => screen.getByRole('region', { name: 'Verdict' });
 const dialog = () => screen.findByRole('dialog');

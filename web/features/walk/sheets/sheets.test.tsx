@@ -12,6 +12,8 @@ import { describe, expect, test } from 'vitest';
 import { houseOf, type Shown, showScreen } from '@/testing/screen';
 import { WalkScreen } from '../walk-screen';
 
+// Longer than other files: a case for each sheet, all opened from one and the same walk.
+
 interface Opened extends Shown {
   readonly ids: Readonly<Record<string, string>>;
   /** Opens a sheet by its key. */
