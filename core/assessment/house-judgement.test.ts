@@ -17,20 +17,21 @@ const receptacleId = (index: number): string => idNumber(0x100 + index);
 
 function houseOf(places: readonly Place[], described: object = {}): House {
   const room = idNumber(0x20);
-  const said: JobStatement[] = [
+  const statements: JobStatement[] = [
     { kind: 'job-described', ...described },
     { kind: 'room-described', room, name: 'Den' },
   ];
   places.forEach(({ shows, breaker, taken = [] }, index) => {
     const receptacle = receptacleId(index);
-    said.push({ kind: 'receptacle-described', receptacle, room, name: `Den ${index + 1}` });
-    if (shows !== null) said.push({ kind: 'lamps-read', receptacle, lamps: lampsOf(shows) });
-    for (const shown of taken) said.push({ kind: 'reading-taken', receptacle, shown });
-    if (breaker !== undefined) said.push({ kind: 'receptacle-fed', receptacle, breaker, place: index + 1 });
+    statements.push({ kind: 'receptacle-described', receptacle, room, name: `Den ${index + 1}` });
+    if (shows !== null) statements.push({ kind: 'lamps-read', receptacle, lamps: lampsOf(shows) });
+    for (const shown of taken) statements.push({ kind: 'reading-taken', receptacle, shown });
+    if (breaker !== undefined)
+      statements.push({ kind: 'receptacle-fed', receptacle, breaker, place: index + 1 });
   });
   const envelope = { device: idNumber(2), author: idNumber(3), at: '2026-05-04T09:30:00.000Z' };
   return foldHouse(
-    said.map((one, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...one })),
+    statements.map((one, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...one })),
   );
 }
 

@@ -67,7 +67,7 @@ export const slimHouse = (house: House): House => ({
   ...house,
   proofs: [],
   wentDead: [],
-  findingsSaid: [],
+  findingEntries: [],
   signatures: [],
   rooms: house.rooms.map((room) => ({ ...room, receptacles: room.receptacles.map(slim) })),
 });

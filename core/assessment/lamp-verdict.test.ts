@@ -39,9 +39,9 @@ describe('the verdict on three lamps', () => {
   test('every dangerous condition that fits a pattern is read or listed as not ruled out', () => {
     for (const pattern of lampPatterns) {
       const verdict = byPattern(pattern);
-      const said = [...verdict.readsAs, ...verdict.notRuledOut];
+      const statements = [...verdict.readsAs, ...verdict.notRuledOut];
       for (const id of patternTable[pattern].fits.flatMap((fit) => fit.conditions))
-        if (conditions[id].dangerous) expect(said, pattern).toContain(id);
+        if (conditions[id].dangerous) expect(statements, pattern).toContain(id);
     }
   });
 

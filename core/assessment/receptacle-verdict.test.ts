@@ -21,21 +21,21 @@ const den1 = idNumber(0x30);
 const verdictOn = (receptacle: Receptacle, answered: JudgedReceptacle | undefined) =>
   verdictBy(receptacle, answered, currentLamps(receptacle));
 
-function houseOf(...said: readonly JobStatement[]) {
+function houseOf(...statements: readonly JobStatement[]) {
   const envelope = { device: idNumber(2), author: idNumber(3), at: '2026-05-04T09:30:00.000Z' };
   const room = idNumber(0x20);
   const all: JobStatement[] = [
     { kind: 'room-described', room, name: 'Den' },
     { kind: 'receptacle-described', receptacle: den1, room, name: 'Den 1' },
-    ...said,
+    ...statements,
   ];
   return foldHouse(
     all.map((one, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...one })),
   );
 }
 
-function receptacleWith(...said: readonly JobStatement[]) {
-  const [receptacle] = receptaclesOf(houseOf(...said));
+function receptacleWith(...statements: readonly JobStatement[]) {
+  const [receptacle] = receptaclesOf(houseOf(...statements));
   if (receptacle === undefined) throw new Error('no receptacle');
   return receptacle;
 }
@@ -55,8 +55,8 @@ const ofType = (type: ReceptacleType, adapter = false): JobStatement => ({
 });
 
 describe('a receptacle to keep away from', () => {
-  const judgedAt = (...said: readonly JobStatement[]) => {
-    const house = houseOf(...said);
+  const judgedAt = (...statements: readonly JobStatement[]) => {
+    const house = houseOf(...statements);
     const run = new HouseJudge().judging(house, ['lamps', 'meter', 'probe']);
     let step = run.next();
     while (!step.done) step = run.next();
@@ -144,8 +144,8 @@ describe('when to stop', () => {
     ['scorch', look('scorch'), 'scorch'],
     ['water', look('wet'), 'wet'],
     ['paint', look('painted'), null],
-  ])('%s', (_, said, danger) => {
-    expect(dangerAt(receptacleWith(said), null)).toBe(danger);
+  ])('%s', (_, statements, danger) => {
+    expect(dangerAt(receptacleWith(statements), null)).toBe(danger);
   });
 
   test('all lamps lit is overvoltage; plainly correct is no danger', () => {

@@ -84,7 +84,7 @@ describe('a job file', () => {
 
 const den = idNumber(0x20);
 function houseWith(...names: readonly string[]) {
-  const said: JobStatement[] = [
+  const statements: JobStatement[] = [
     { kind: 'job-described', address: '=HYPERLINK("http://x")' },
     { kind: 'room-described', room: den, name: 'Den' },
     ...names.flatMap((name, n): JobStatement[] => [
@@ -92,7 +92,7 @@ function houseWith(...names: readonly string[]) {
       { kind: 'lamps-read', receptacle: idNumber(0x100 + n), lamps: lampsOf(n === 0 ? 'hn-ng' : 'hn-hg') },
     ]),
   ];
-  return foldHouse(asEntries(said));
+  return foldHouse(asEntries(statements));
 }
 
 describe('tables for a spreadsheet', () => {

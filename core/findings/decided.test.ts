@@ -29,7 +29,7 @@ const reads = (n: number, pattern: LampPattern): JobStatement => ({
   lamps: lampsOf(pattern),
 });
 
-const logOf = (said: readonly JobStatement[]): readonly JobEntry[] => asEntries(said);
+const logOf = (statements: readonly JobStatement[]): readonly JobEntry[] => asEntries(statements);
 
 const findingsIn = (entries: Iterable<JobEntry>): readonly Finding[] => {
   const house = foldHouse(entries);
@@ -39,8 +39,8 @@ const findingsIn = (entries: Iterable<JobEntry>): readonly Finding[] => {
     enUs,
   );
 };
-const findings = (...said: readonly JobStatement[]): readonly Finding[] =>
-  findingsIn(logOf([...described(4), ...said]));
+const findings = (...statements: readonly JobStatement[]): readonly Finding[] =>
+  findingsIn(logOf([...described(4), ...statements]));
 
 const only = (list: readonly Finding[]): Finding => {
   const [first] = list;

@@ -260,7 +260,7 @@ export function decidedFindings(
   proposals: readonly Proposal[],
   words: FindingLanguage,
 ): readonly Finding[] {
-  const { byKey, order } = replayed(house.findingsSaid);
+  const { byKey, order } = replayed(house.findingEntries);
   const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
   const proposed = proposedNow(proposals, byKey);
   const context: Context = {

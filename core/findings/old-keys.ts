@@ -66,8 +66,8 @@ export const codeOfHeadline = (headline: string): string | null =>
   oldHeadlines[headline] ?? oldRuleHeadlines[headline] ?? null;
 
 /** Whether something was decided on a finding by its old key: when it was still one for all devices of a house. */
-export const isDecidedByOldKey = (findingsSaid: House['findingsSaid'], key: string): boolean =>
-  findingsSaid.some((entry) => {
+export const isDecidedByOldKey = (findingEntries: House['findingEntries'], key: string): boolean =>
+  findingEntries.some((entry) => {
     const named =
       'findings' in entry ? entry.findings : [entry.finding, ...('into' in entry ? [entry.into] : [])];
     return named.some((one) => one !== null && one !== key && currentKey(one) === key);

@@ -73,8 +73,8 @@ describe('where a rule asks for ground-fault protection', () => {
       'a test that tripped',
       { kind: 'ground-fault-tested', receptacle, by: 'tester-button', result: 'tripped' },
     ],
-  ])('%s is protection', (_, said) => {
-    expect(placesOf('Bath', 1990, [said])).toEqual([]);
+  ])('%s is protection', (_, statements) => {
+    expect(placesOf('Bath', 1990, [statements])).toEqual([]);
   });
 
   test.each<[string, JobStatement]>([
@@ -91,8 +91,8 @@ describe('where a rule asks for ground-fault protection', () => {
       'a breaker that it went dead with',
       { kind: 'went-dead', by: { kind: 'breaker', breaker: '4' }, dead: [receptacle], powerBack: true },
     ],
-  ])('%s is none', (_, said) => {
-    expect(placesOf('Bath', 1990, [said])).toHaveLength(1);
+  ])('%s is none', (_, statements) => {
+    expect(placesOf('Bath', 1990, [statements])).toHaveLength(1);
   });
 
   test('rooms of one place are gathered, with the youngest year of them', () => {

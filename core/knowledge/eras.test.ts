@@ -47,11 +47,11 @@ describe('what a year makes likely', () => {
   });
 
   test('a recent year is no alibi, and an alteration is named', () => {
-    const said = (...of: Parameters<typeof hintsOf>): string =>
+    const statements = (...of: Parameters<typeof hintsOf>): string =>
       hintsOf(...of)
         .map(enUs.eraHint)
         .join(' ');
-    expect(said(2018, [])).toContain('no alibi');
-    expect(said(1954, [{ year: 2004, what: 'Kitchen' }])).toMatch(/jumpers.*Kitchen \(2004\)/s);
+    expect(statements(2018, [])).toContain('no alibi');
+    expect(statements(1954, [{ year: 2004, what: 'Kitchen' }])).toMatch(/jumpers.*Kitchen \(2004\)/s);
   });
 });

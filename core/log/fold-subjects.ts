@@ -29,7 +29,7 @@ const nothingSaid: Described & Done = {
   wentDead: [],
   plan: null,
   left: [],
-  findingsSaid: [],
+  findingEntries: [],
   signatures: [],
 };
 

@@ -97,7 +97,12 @@ describe('two devices, one of them two hours ahead', () => {
   const right = idNumber(0x11);
   const room = idNumber(0x20);
   let count = 0x2000;
-  const said = (device: string, at: string, clock: string | undefined, statement: JobStatement): JobEntry => {
+  const statements = (
+    device: string,
+    at: string,
+    clock: string | undefined,
+    statement: JobStatement,
+  ): JobEntry => {
     count += 1;
     return {
       id: idNumber(count),
@@ -111,9 +116,13 @@ describe('two devices, one of them two hours ahead', () => {
 
   test('what the other says after having seen its entries stands', () => {
     const named = '2026-05-04T11:00:00.000Z';
-    const before = said(fast, named, nextClock(named, null), { kind: 'room-described', room, name: 'Dne' });
+    const before = statements(fast, named, nextClock(named, null), {
+      kind: 'room-described',
+      room,
+      name: 'Dne',
+    });
     const now = '2026-05-04T09:05:00.000Z';
-    const after = said(right, now, nextClock(now, clockOf(before)), {
+    const after = statements(right, now, nextClock(now, clockOf(before)), {
       kind: 'room-described',
       room,
       name: 'Den',
@@ -126,12 +135,12 @@ describe('two devices, one of them two hours ahead', () => {
   });
 
   test('without a clock the one ahead would have buried it', () => {
-    const before = said(fast, '2026-05-04T11:00:00.000Z', undefined, {
+    const before = statements(fast, '2026-05-04T11:00:00.000Z', undefined, {
       kind: 'room-described',
       room,
       name: 'Dne',
     });
-    const after = said(right, '2026-05-04T09:05:00.000Z', undefined, {
+    const after = statements(right, '2026-05-04T09:05:00.000Z', undefined, {
       kind: 'room-described',
       room,
       name: 'Den',

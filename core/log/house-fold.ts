@@ -131,7 +131,7 @@ export class HouseFold {
   }
 
   /** What is said of several receptacles, with those that became others under their new ids. */
-  private renamed(job: Pick<Job, 'wentDead' | 'findingsSaid'>): Pick<Job, 'wentDead' | 'findingsSaid'> {
+  private renamed(job: Pick<Job, 'wentDead' | 'findingEntries'>): Pick<Job, 'wentDead' | 'findingEntries'> {
     const all = (ids: readonly string[]): string[] => [...new Set(ids.map((id) => this.meant(id)))];
     return {
       wentDead: job.wentDead.map((entry) => ({
@@ -142,7 +142,7 @@ export class HouseFold {
             : entry.by,
         dead: all(entry.dead),
       })),
-      findingsSaid: job.findingsSaid.map((entry): FindingEntry => {
+      findingEntries: job.findingEntries.map((entry): FindingEntry => {
         if (entry.kind === 'finding-added' || entry.kind === 'finding-split')
           return { ...entry, receptacles: all(entry.receptacles) };
         if (entry.kind === 'finding-decided' && entry.decision !== 'open')

@@ -20,10 +20,10 @@ const den2 = idNumber(0x31);
 const phone = idNumber(0x10);
 
 let count = 0x1000;
-const entry = (minute: number, said: JobStatement, device = phone): JobEntry => {
+const entry = (minute: number, statements: JobStatement, device = phone): JobEntry => {
   count += 1;
   const at = new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString();
-  return { id: idNumber(count), device, author: idNumber(1), at, ...said };
+  return { id: idNumber(count), device, author: idNumber(1), at, ...statements };
 };
 const read = (minute: number, receptacle: string, pattern: 'hn-hg' | 'hn' | 'none'): JobEntry =>
   entry(minute, { kind: 'lamps-read', receptacle, lamps: lampsOf(pattern) });
@@ -127,20 +127,20 @@ describe('the house folded from its log', () => {
   });
 
   test('undo takes back a later description of the house too', () => {
-    const said = entry(7, { kind: 'job-described', breakerLeave: true });
-    expect(latestAction([...described, said], phone)).toEqual([said.id]);
+    const statements = entry(7, { kind: 'job-described', breakerLeave: true });
+    expect(latestAction([...described, statements], phone)).toEqual([statements.id]);
   });
 });
 
 describe('what other instruments showed, and what feeds a receptacle', () => {
   const room = idNumber(0x21);
   const receptacle = idNumber(0x31);
-  const entry = (minute: number, said: JobStatement, n: number): JobEntry => ({
+  const entry = (minute: number, statements: JobStatement, n: number): JobEntry => ({
     id: idNumber(0x500 + n),
     device: idNumber(2),
     author: idNumber(3),
     at: `2026-05-04T09:${String(minute).padStart(2, '0')}:00.000Z`,
-    ...said,
+    ...statements,
   });
   const probe = (ground: boolean) => ({ instrument: 'probe', hot: true, neutral: false, ground }) as const;
   const log: readonly JobEntry[] = [

@@ -121,7 +121,7 @@ export interface Done {
   /** What was seen to before leaving. */
   readonly left: readonly CloseOutItem[];
   /** What was decided on findings, oldest first. */
-  readonly findingsSaid: readonly FindingEntry[];
+  readonly findingEntries: readonly FindingEntry[];
   /** Names of authors who came in with a file from another firm, by id; left out where there are none. */
   readonly authors?: Readonly<Record<string, string>>;
   /** Who signed the report, each role's latest. */

@@ -13,8 +13,8 @@ const layout = [
 ] as Extract<KitStatement, { kind: 'tester-described' }>['layout'];
 
 /** Statements a minute apart. */
-const log = (...said: readonly KitStatement[]): KitEntry[] =>
-  said.map(
+const log = (...statements: readonly KitStatement[]): KitEntry[] =>
+  statements.map(
     (one, minute): KitEntry => ({
       id: idNumber(0x100 + minute),
       device: idNumber(1),

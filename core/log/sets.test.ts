@@ -127,7 +127,7 @@ test('ticked references of two people are all ticked', () => {
   );
 });
 
-const said = (second: number, device: number, statement: object): JobEntry =>
+const statements = (second: number, device: number, statement: object): JobEntry =>
   ({
     id: idNumber(0x5000 + second * 0x10 + device),
     device: idNumber(device),
@@ -140,23 +140,23 @@ test('rooms moved by two people offline: both moves stand', () => {
   const rooms = [0x20, 0x21, 0x22, 0x23].map(idNumber);
   const [hall, den, bath, attic] = rooms;
   const described = rooms.map((room, at) =>
-    said(at, 1, { kind: 'room-described', room, name: `Room ${at}` }),
+    statements(at, 1, { kind: 'room-described', room, name: `Room ${at}` }),
   );
   const moves = [
-    said(10, 1, { kind: 'room-moved', moved: attic, after: null }),
-    said(11, 2, { kind: 'room-moved', moved: hall, after: bath }),
+    statements(10, 1, { kind: 'room-moved', moved: attic, after: null }),
+    statements(11, 2, { kind: 'room-moved', moved: hall, after: bath }),
   ];
   const order = (log: readonly JobEntry[]) => foldHouse(log).rooms.map(({ id }) => id);
   expect(order([...described, ...moves])).toEqual([attic, den, bath, hall]);
-  const whole = said(12, 1, { kind: 'rooms-ordered', rooms: [bath, den] });
+  const whole = statements(12, 1, { kind: 'rooms-ordered', rooms: [bath, den] });
   expect(order([...described, ...moves, whole])).toEqual([bath, den, hall, attic]);
 });
 
 test('looked for, none there, stays sayable; and hides no label that somebody else saw', () => {
   const receptacle = idNumber(0x30);
   const labels = (...log: readonly JobEntry[]) => receptaclesOf(foldHouse(log))[0]?.protection.labels;
-  const looked = said(2, 1, { kind: 'labels-looked-for', receptacle });
+  const looked = statements(2, 1, { kind: 'labels-looked-for', receptacle });
   expect(labels(looked)).toEqual([]);
-  const seen = said(1, 2, { kind: 'label-noted', receptacle, label: 'protected', there: true });
+  const seen = statements(1, 2, { kind: 'label-noted', receptacle, label: 'protected', there: true });
   expect(labels(seen, looked)).toEqual(['protected']);
 });

@@ -21,9 +21,9 @@ const hall = idNumber(0x21);
 const [den1, den2, hall1] = [0x30, 0x31, 0x32].map(idNumber) as [string, string, string];
 
 /** Said one a minute, in this order. */
-const houseOf = (...said: readonly JobStatement[]) =>
+const houseOf = (...statements: readonly JobStatement[]) =>
   foldHouse(
-    said.map(
+    statements.map(
       (one, minute): JobEntry => ({
         id: idNumber(0x1000 + minute),
         device: idNumber(0x10),
@@ -58,8 +58,8 @@ const held = { ...wording, condition: null, where: null };
 const proved = (passed: boolean): JobStatement => ({ kind: 'tester-proved', instrument: 'lamps', passed });
 
 describe('testers are proved before and after', () => {
-  const stateOf = (...said: readonly JobStatement[]) =>
-    functionChecksOf(houseOf(...rooms, ...said))[0]?.state;
+  const stateOf = (...statements: readonly JobStatement[]) =>
+    functionChecksOf(houseOf(...rooms, ...statements))[0]?.state;
 
   test.each<[string, readonly JobStatement[], string]>([
     ['read without any proof', [read(den1)], 'not-proved'],
@@ -68,8 +68,8 @@ describe('testers are proved before and after', () => {
     ['proved on both sides', [proved(true), read(den1), read(den2), proved(true)], 'proved'],
     ['failed after', [proved(true), read(den1), proved(false)], 'failed'],
     ['failed before and passed later', [proved(false), proved(true), read(den1), proved(true)], 'proved'],
-  ])('%s', (_, said, state) => {
-    expect(stateOf(...said)).toBe(state);
+  ])('%s', (_, statements, state) => {
+    expect(stateOf(...statements)).toBe(state);
   });
 
   test('a failed proof puts in doubt what was read since the last good one, and nothing before it', () => {
@@ -178,7 +178,7 @@ describe('the house as it is walked', () => {
     );
     expect(house.wentDead).toMatchObject([{ by: { receptacle: den1 }, dead: [den1, hall1] }]);
     expect(foundBehind(house)).toMatchObject([{ device: den1, dead: [den1, hall1] }]);
-    expect(house.findingsSaid).toMatchObject([
+    expect(house.findingEntries).toMatchObject([
       { receptacles: [den1] },
       { receptacles: [den1] },
       { held: { receptacles: [den1] } },
@@ -213,8 +213,8 @@ describe('the house as it is walked', () => {
     dead: [den1, den2],
     powerBack: false,
   };
-  const notBack = (...said: readonly JobStatement[]) =>
-    leftUndone(houseOf(...rooms, ...said)).powerNotBack.map((one) =>
+  const notBack = (...statements: readonly JobStatement[]) =>
+    leftUndone(houseOf(...rooms, ...statements)).powerNotBack.map((one) =>
       one.kind === 'device' ? one.name : one.breaker,
     );
 

@@ -9,14 +9,16 @@ import { methodFacts, type Report, workListOf } from './index.ts';
 /** A house with one room whose receptacles show the given patterns, in order; null is not tested. */
 function houseShowing(patterns: readonly (LampPattern | null)[]) {
   const room = idNumber(0x20);
-  const said: JobStatement[] = [{ kind: 'room-described', room, name: 'Den' }];
+  const statements: JobStatement[] = [{ kind: 'room-described', room, name: 'Den' }];
   patterns.forEach((pattern, index) => {
     const receptacle = idNumber(0x100 + index);
-    said.push({ kind: 'receptacle-described', receptacle, room, name: `Den ${index + 1}` });
-    if (pattern !== null) said.push({ kind: 'lamps-read', receptacle, lamps: lampsOf(pattern) });
+    statements.push({ kind: 'receptacle-described', receptacle, room, name: `Den ${index + 1}` });
+    if (pattern !== null) statements.push({ kind: 'lamps-read', receptacle, lamps: lampsOf(pattern) });
   });
   const envelope = { device: idNumber(2), author: idNumber(3), at: '2026-05-04T09:30:00.000Z' };
-  return foldHouse(said.map((s, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...s })));
+  return foldHouse(
+    statements.map((s, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...s })),
+  );
 }
 
 /** Findings that readings lead to, without what is said of the walk as a whole. */
@@ -56,7 +58,7 @@ describe('the report', () => {
 
   test('the method says what the log holds, not what is usual', () => {
     const house = houseShowing(['hn-hg', 'hn-hg']);
-    const said = (more: Partial<House>): string =>
+    const statements = (more: Partial<House>): string =>
       JSON.stringify(
         enUs.sections.texts.method(
           {
@@ -69,14 +71,16 @@ describe('the report', () => {
           clock,
         ),
       );
-    expect(said({})).toContain('No cover is recorded as taken off. No breaker is recorded as switched.');
-    expect(said({})).not.toMatch(/both halves|without leave|with leave/);
+    expect(statements({})).toContain(
+      'No cover is recorded as taken off. No breaker is recorded as switched.',
+    );
+    expect(statements({})).not.toMatch(/both halves|without leave|with leave/);
     const wentDead = [
       { by: { kind: 'breaker', breaker: '7' } },
       { by: { kind: 'device', receptacle: idNumber(0x100) } },
     ] as unknown as House['wentDead'];
-    expect(said({ wentDead })).toContain('Switched: breaker 7, and no leave for it is recorded.');
-    expect(said({ wentDead, breakerLeave: true, leaveFrom: 'the owner' })).toContain(
+    expect(statements({ wentDead })).toContain('Switched: breaker 7, and no leave for it is recorded.');
+    expect(statements({ wentDead, breakerLeave: true, leaveFrom: 'the owner' })).toContain(
       'Switched: breaker 7, with leave of the owner.',
     );
     const [room] = house.rooms;
@@ -86,7 +90,7 @@ describe('the report', () => {
         receptacles: room.receptacles.map((one) => ({ ...one, coverOff: { metal: 'copper' as const } })),
       },
     ];
-    expect(said({ rooms: rooms ?? [] })).toContain('2 covers were taken off, where a qualified person');
+    expect(statements({ rooms: rooms ?? [] })).toContain('2 covers were taken off, where a qualified person');
   });
 
   test('what was not tested is named', () => {

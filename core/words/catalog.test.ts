@@ -16,12 +16,12 @@ import { enGb, enUs } from './index.ts';
 const wayIds = Object.keys(ways) as (keyof typeof ways)[];
 const languages = [enUs, enGb];
 const wrong = conditionIds.map((id) => conditions[id]).filter(({ urgency }) => urgency !== null);
-const said = languages.flatMap((words) =>
+const statements = languages.flatMap((words) =>
   wrong.map((condition) => ({ ...condition, words, ...words.conditions[condition.id] })),
 );
 
 describe('the catalog of conditions', () => {
-  test.each(said.map((one) => [one.name, one] as const))(
+  test.each(statements.map((one) => [one.name, one] as const))(
     '%s: hazard, reason for its urgency, ways out, where to open, steps, retest, references, cautions',
     (_, condition) => {
       for (const words of [
@@ -56,7 +56,7 @@ describe('the catalog of conditions', () => {
   });
 
   test('whatever is done in a box begins with proving it dead', () => {
-    for (const { name, steps, openFirst } of said)
+    for (const { name, steps, openFirst } of statements)
       if (!openFirst?.startsWith('no box')) expect(steps.join(' '), name).toContain('prove every conductor');
   });
 

@@ -21,7 +21,7 @@ const british =
 const spareWords = /^\/(looks\/heat|rules\/voltage)\//;
 
 /** Everything in a language that stands there as it is said, with where it stands; what is said of values is tested apart. */
-function sentencesIn(value: unknown, path = ''): readonly (readonly [path: string, said: string])[] {
+function sentencesIn(value: unknown, path = ''): readonly (readonly [path: string, statements: string])[] {
   if (typeof value === 'string') return value === '' ? [] : [[path, value]];
   if (typeof value !== 'object' || value === null) return [];
   return Object.entries(value).flatMap(([key, one]) => sentencesIn(one, `${path}/${key}`));
@@ -40,9 +40,9 @@ describe('two English languages', () => {
   });
 
   test('the one holds no word of the other', () => {
-    expect(sentences(enUs).filter(([, said]) => british.test(said))).toEqual([]);
+    expect(sentences(enUs).filter(([, statements]) => british.test(statements))).toEqual([]);
     const inBritain = sentences(enGb).filter(([path]) => !spareWords.test(path));
-    expect(inBritain.filter(([, said]) => american.test(said))).toEqual([]);
+    expect(inBritain.filter(([, statements]) => american.test(statements))).toEqual([]);
   });
 
   test.each([

@@ -10,7 +10,7 @@ import { ownerLanguages, ownerTexts, reportOn } from './index.ts';
 const rooms = { Den: idNumber(0x20), Bath: idNumber(0x21) };
 const at = (n: number): string => idNumber(0x100 + n);
 
-const entries = (said: readonly JobStatement[]): readonly JobEntry[] => asEntries(said);
+const entries = (statements: readonly JobStatement[]): readonly JobEntry[] => asEntries(statements);
 
 const report = reportOn(
   assess(
@@ -60,12 +60,17 @@ describe('the owner’s page', () => {
   test.each(ownerLanguages)('%s: that nothing is dangerous is said only where nothing may be', (language) => {
     const texts = ownerTexts(language, 'north-america');
     const noneFor = (...lamps: readonly Parameters<typeof lampsOf>[0][]): string | undefined => {
-      const said: JobStatement[] = [{ kind: 'room-described', room: rooms.Den, name: 'Den' }];
+      const statements: JobStatement[] = [{ kind: 'room-described', room: rooms.Den, name: 'Den' }];
       lamps.forEach((pattern, n) => {
-        said.push({ kind: 'receptacle-described', receptacle: at(n), room: rooms.Den, name: `Den ${n}` });
-        said.push({ kind: 'lamps-read', receptacle: at(n), lamps: lampsOf(pattern) });
+        statements.push({
+          kind: 'receptacle-described',
+          receptacle: at(n),
+          room: rooms.Den,
+          name: `Den ${n}`,
+        });
+        statements.push({ kind: 'lamps-read', receptacle: at(n), lamps: lampsOf(pattern) });
       });
-      return ownerPageOf(reportOn(assess(foldHouse(entries(said)))), texts).groups[0]?.none;
+      return ownerPageOf(reportOn(assess(foldHouse(entries(statements)))), texts).groups[0]?.none;
     };
     const nothing = texts.groups['act-now'].none;
     expect(noneFor('hn-hg', 'hn-hg')).toBe(nothing);
@@ -111,7 +116,7 @@ describe('the firm’s wording', () => {
   });
 
   test('settings take the latest word, and a taken-back one gives the usual again', () => {
-    const said = [
+    const statements = [
       { kind: 'wording-saved', of: 'introduction', text: 'One' },
       { kind: 'wording-saved', of: 'introduction', text: 'Two' },
       { kind: 'wording-saved', of: { correctionOf: 'open-ground' }, text: 'Ours' },
@@ -126,7 +131,7 @@ describe('the firm’s wording', () => {
       { kind: 'letterhead-described', lines: null },
     ] as const;
     const { firm } = foldKit(
-      said.map(
+      statements.map(
         (one, n) =>
           ({
             id: idNumber(0x3000 + n),

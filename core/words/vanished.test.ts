@@ -19,8 +19,8 @@ const reads = (pattern: LampPattern): JobStatement => ({
   shown: { instrument: 'lamps', ...lampsOf(pattern) },
 });
 
-const found = (...said: readonly JobStatement[]) => {
-  const assessment = assess(foldHouse(asEntries([...described, ...said])));
+const found = (...statements: readonly JobStatement[]) => {
+  const assessment = assess(foldHouse(asEntries([...described, ...statements])));
   return { assessment, findings: findingsOf(assessment, usualPractice) };
 };
 
@@ -29,8 +29,8 @@ describe('a finding that nobody decided on and that is proposed no more', () => 
     const { findings, assessment } = found(reads('hn'));
     return proposedIn(findings, assessment).filter(({ key }) => key.startsWith('reads:'));
   })();
-  const after = (...said: readonly JobStatement[]) => {
-    const { findings, assessment } = found(...said);
+  const after = (...statements: readonly JobStatement[]) => {
+    const { findings, assessment } = found(...statements);
     return vanishedSince(before, findings, assessment).map((one) => `${one.headline}: ${enUs.vanished(one)}`);
   };
 

@@ -33,7 +33,10 @@ export function houseAsBefore(house: House, entries: readonly JobEntry[]): unkno
       };
     }),
   }));
-  const { address, ...rest } = house;
+  const { address, ...rest } = Object.fromEntries(
+    // At its place: houses are held against each other with their fields in order.
+    Object.entries(house).map(([name, value]) => [name === 'findingEntries' ? 'findingsSaid' : name, value]),
+  );
   return { address: address ?? 'Address not entered', ...rest, rooms };
 }
 

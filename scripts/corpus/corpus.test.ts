@@ -50,8 +50,8 @@ describe('what an earlier build wrote', () => {
       const { judgement, findings, broken } = outcomeOf(entries, own);
       expect(broken).toEqual([]);
       expect(findings).toEqual(outcome.findings);
-      for (const said of findings as readonly Said[]) {
-        const { headline, what, why, urgency, proposal, status, edits } = said;
+      for (const statements of findings as readonly Said[]) {
+        const { headline, what, why, urgency, proposal, status, edits } = statements;
         // Words that somebody took over or entered are theirs.
         if (status !== 'open' || Object.keys(edits).length > 0) continue;
         expect(what, headline).not.toBe(why);

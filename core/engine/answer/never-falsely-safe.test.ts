@@ -69,8 +69,8 @@ describe('no outlet whose state is dangerous is called correct, or without power
         const { outlets } = diagnostician.diagnose({ readings: readOn(world, kit), trippedBefore: [], kit });
         outlets.forEach((outlet, index) => {
           const holds = world.conditions[index] ?? 'correct';
-          const said = `${outlet.condition} not ${outlet.notRuledOut} but ${holds}: ${JSON.stringify(world.circuit.faults)}`;
-          expect(isSafelyCalled(outlet, holds), said).toBe(true);
+          const statements = `${outlet.condition} not ${outlet.notRuledOut} but ${holds}: ${JSON.stringify(world.circuit.faults)}`;
+          expect(isSafelyCalled(outlet, holds), statements).toBe(true);
         });
       }
     },
@@ -91,8 +91,8 @@ describe('no outlet whose state is dangerous is called correct, or without power
             kit,
           );
           const holds = world.conditions[index] ?? 'correct';
-          const said = `${outlet.condition} not ${outlet.notRuledOut} but ${holds}: ${JSON.stringify(world.circuit.faults)}`;
-          expect(isSafelyCalled(outlet, holds), said).toBe(true);
+          const statements = `${outlet.condition} not ${outlet.notRuledOut} but ${holds}: ${JSON.stringify(world.circuit.faults)}`;
+          expect(isSafelyCalled(outlet, holds), statements).toBe(true);
         });
       }
     },

@@ -39,7 +39,7 @@ export function groundFaultDevices({ house, verdictOf, words }: JudgedHouse): re
     const ofCode = byCode.get(code) ?? new Map<string, Failing>();
     byCode.set(code, ofCode);
     // What somebody decided on when all devices of a house were one finding stays one.
-    const device = isDecidedByOldKey(house.findingsSaid, `device-${code}`) ? '' : deviceOf(one, house);
+    const device = isDecidedByOldKey(house.findingEntries, `device-${code}`) ? '' : deviceOf(one, house);
     ofCode.set(device, { code, there: [...(ofCode.get(device)?.there ?? []), one] });
   }
   const { urgency } = conditions['protection-failed'];

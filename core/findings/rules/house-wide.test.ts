@@ -20,13 +20,13 @@ type Described = Partial<Extract<JobStatement, { kind: 'job-described' }>>;
 
 /** A house with one room, with the given outlets in order. */
 function houseOf(described: Described, outlets: readonly Outlet[], roomName = 'Den') {
-  const said: JobStatement[] = [
+  const statements: JobStatement[] = [
     { kind: 'job-described', address: '9 Alder Rise', ...described },
     { kind: 'room-described', room, name: roomName },
   ];
   outlets.forEach(({ lamps, type, adapter, more }, n) => {
     const receptacle = at(n);
-    said.push({
+    statements.push({
       kind: 'receptacle-described',
       receptacle,
       room,
@@ -34,10 +34,10 @@ function houseOf(described: Described, outlets: readonly Outlet[], roomName = 'D
       ...(type === undefined ? {} : { type }),
       ...(adapter === undefined ? {} : { adapter }),
     });
-    if (lamps !== undefined) said.push({ kind: 'lamps-read', receptacle, lamps: lampsOf(lamps) });
-    said.push(...(more?.(receptacle) ?? []));
+    if (lamps !== undefined) statements.push({ kind: 'lamps-read', receptacle, lamps: lampsOf(lamps) });
+    statements.push(...(more?.(receptacle) ?? []));
   });
-  return foldHouse(asEntries(said));
+  return foldHouse(asEntries(statements));
 }
 
 const proposals = (

@@ -8,13 +8,13 @@ import { reportOn } from '../../words/index.ts';
 const [den1, den2] = [0x30, 0x31].map(idNumber) as [string, string];
 
 /** Without what is said of the walk as a whole. */
-const reportOf = (...said: readonly JobStatement[]) => {
+const reportOf = (...statements: readonly JobStatement[]) => {
   const room = idNumber(0x20);
   const all: JobStatement[] = [
     { kind: 'room-described', room, name: 'Den' },
     { kind: 'receptacle-described', receptacle: den1, room, name: 'Den 1' },
     { kind: 'receptacle-described', receptacle: den2, room, name: 'Den 2' },
-    ...said,
+    ...statements,
   ];
   const report = reportOn(assess(foldHouse(asEntries(all))));
   return { ...report, findings: report.findings.filter(({ key }) => !key.startsWith('house-')) };

@@ -14,7 +14,7 @@ function faultIn(reading: ReadingTaken): ConditionId | null {
 
 /** Somebody took it over or refused it as it read then: that finding itself says that it reads otherwise now. */
 const isDecided = (house: House, receptacle: string, reading: ReadingTaken): boolean =>
-  house.findingsSaid.some(
+  house.findingEntries.some(
     (entry) =>
       entry.kind === 'finding-decided' &&
       entry.decision !== 'open' &&

@@ -14,7 +14,7 @@ export const findingAdded = entryKind(
   }),
   {
     job: (job, entry) => {
-      job.findingsSaid = [...job.findingsSaid, entry];
+      job.findingEntries = [...job.findingEntries, entry];
     },
   },
 );

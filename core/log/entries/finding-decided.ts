@@ -23,7 +23,7 @@ export const findingDecided = entryKind(
   ]),
   {
     job: (job, entry) => {
-      job.findingsSaid = [...job.findingsSaid, entry];
+      job.findingEntries = [...job.findingEntries, entry];
     },
   },
 );

@@ -19,7 +19,7 @@ export const findingEdited = entryKind(
   }),
   {
     job: (job, entry) => {
-      job.findingsSaid = [...job.findingsSaid, entry];
+      job.findingEntries = [...job.findingEntries, entry];
     },
   },
 );

@@ -13,7 +13,7 @@ export const findingMerged = entryKind(
   }),
   {
     job: (job, entry) => {
-      job.findingsSaid = [...job.findingsSaid, entry];
+      job.findingEntries = [...job.findingEntries, entry];
     },
   },
 );

@@ -12,7 +12,7 @@ export const findingsOrdered = entryKind(
   }),
   {
     job: (job, entry) => {
-      job.findingsSaid = [...job.findingsSaid, entry];
+      job.findingEntries = [...job.findingEntries, entry];
     },
   },
 );

@@ -64,7 +64,7 @@ function particulars(
   return [
     {
       kind: 'terms',
-      rows: rows.flatMap(([term, said]) => (said === null ? [] : [[term, said] as const])),
+      rows: rows.flatMap(([term, definition]) => (definition === null ? [] : [[term, definition] as const])),
     },
   ];
 }

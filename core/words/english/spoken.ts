@@ -39,11 +39,11 @@ export interface OwnSpoken extends Omit<Spoken, SpokenByRule> {
 
 /** What is said where receptacles are read, out of an English's own words. */
 export function spokenEnglish(language: string, own: OwnSpoken): Spoken {
-  const { terms: named, verdictPhrases, groundFaultName, ...said } = own;
+  const { terms: named, verdictPhrases, groundFaultName, ...rest } = own;
   const terms: Terms = { ...named, conditionName: (id) => own.conditions[id].name };
   const reading = readingWords(terms, own.instruments);
   return {
-    ...said,
+    ...rest,
     ...reading,
     ...causeWords(terms),
     ...verdictWords(own, verdictPhrases),

@@ -11,11 +11,11 @@ import {
 import { lower } from './terms.ts';
 
 type Catalog = Pick<CatalogWords, 'conditions' | 'patterns' | 'dim' | 'looks' | 'dangers'>;
-type Said = Pick<VerdictWords, 'headline' | 'why' | 'correction'>;
+type Phrased = Pick<VerdictWords, 'headline' | 'why' | 'correction'>;
 
 /** What only one English says of verdicts. */
 export interface VerdictPhrases {
-  readonly twoSlot: Said;
+  readonly twoSlot: Phrased;
   /** What dark contacts may still be: never called dead without saying so. */
   readonly dark: Readonly<Record<'open-hot' | 'protection-tripped', string>>;
 }
@@ -31,21 +31,21 @@ export function verdictWords(
   const { conditions, patterns, dim, dangers } = catalog;
   const headlines: Partial<Record<ConditionId, string>> = { correct: 'Reads correct', ...dark };
 
-  function byLamps(pattern: LampPattern | 'dim', readsAs: Verdict['readsAs']): Said {
+  function byLamps(pattern: LampPattern | 'dim', readsAs: Verdict['readsAs']): Phrased {
     if (pattern === 'dim') return dim;
     const { headline, why, correction } = patterns[pattern];
     const reading = conditions[readsAs[0] ?? 'correct'];
     return { headline, why: why ?? reading.why, correction: correction ?? reading.correction };
   }
 
-  function keptAway(seen: Danger | Look): Said {
+  function keptAway(seen: Danger | Look): Phrased {
     const { name, why, correction } = isLook(seen)
       ? catalog.looks[seen]
       : { ...conditions['energized-ground'], name: 'metal joined to it is live' };
     return { headline: `Lamps read correct, but: ${lower(name)}`, why, correction };
   }
 
-  function said({ code, readsAs }: Verdict): Said {
+  function phrased({ code, readsAs }: Verdict): Phrased {
     if (code === 'two-slot') return twoSlot;
     if (code === 'undetermined')
       return {
@@ -74,7 +74,7 @@ export function verdictWords(
       const { signature, code } = verdict;
       const isByLamps = signature !== 'dim' && code === `lamps-${signature}`;
       return {
-        ...said(verdict),
+        ...phrased(verdict),
         settle:
           verdict.settle === null ? null : signature === 'dim' ? dim.settle : patterns[signature].settle,
         practice: isByLamps ? patterns[signature].practice : null,

@@ -80,7 +80,7 @@ export function useDecisions(record: Recorder | null): Decisions | null {
         record({ kind: 'finding-split', finding: key, part: `own ${v7()}`, receptacles: [...receptacles] }),
       move: (shown, move) =>
         record(({ house }) => [
-          { kind: 'findings-ordered', findings: moved(orderedSince(shown, house.findingsSaid), move) },
+          { kind: 'findings-ordered', findings: moved(orderedSince(shown, house.findingEntries), move) },
         ]),
       add: (wording, receptacles) =>
         record({ kind: 'finding-added', finding: `own ${v7()}`, ...wording, receptacles: [...receptacles] }),
