@@ -1,11 +1,10 @@
-import { z } from 'zod';
+import { contactsInVolts, type Zod } from './form.ts';
 import { contactFields, type Instrument, meterSiemens } from './kind.ts';
-import { contactsInVolts } from './state-schema.ts';
 import { volts } from './value.ts';
 
-export const earthMeterForm = () => ({
+export const earthMeterForm = (z: Zod) => ({
   asked: { instrument: z.literal('earth-meter') },
-  shown: contactsInVolts,
+  shown: contactsInVolts(z),
 });
 
 /** A meter from each contact to a ground that was proved. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { lampFields } from './three-lamps.ts';
+import { lampFields } from './form.ts';
 
 /** Parses what three lamps show, by pair. */
-export const lampsSchema = z.strictObject(lampFields());
+export const lampsSchema = z.strictObject(lampFields(z));

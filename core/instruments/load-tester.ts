@@ -1,10 +1,9 @@
-import { z } from 'zod';
+import { pairsInVolts, type Zod } from './form.ts';
 import { type Instrument, meterSiemens, metersPairs } from './kind.ts';
-import { pairsInVolts } from './state-schema.ts';
 
-export const loadTesterForm = () => ({
+export const loadTesterForm = (z: Zod) => ({
   asked: { instrument: z.literal('loaded'), amps: z.number().positive().max(1000).optional() },
-  shown: pairsInVolts,
+  shown: pairsInVolts(z),
 });
 
 /** What a load tester draws at the nominal voltage, where the test does not say, in amperes. */

@@ -1,8 +1,10 @@
-import { z } from 'zod';
+import { pairsInVolts, type Zod } from './form.ts';
 import { type Instrument, metersPairs } from './kind.ts';
-import { pairsInVolts } from './state-schema.ts';
 
-export const lowMeterForm = () => ({ asked: { instrument: z.literal('meter-low') }, shown: pairsInVolts });
+export const lowMeterForm = (z: Zod) => ({
+  asked: { instrument: z.literal('meter-low') },
+  shown: pairsInVolts(z),
+});
 
 export const lowMeterSiemens = 1 / 3e3;
 

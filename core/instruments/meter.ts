@@ -1,8 +1,7 @@
-import { z } from 'zod';
+import { pairsInVolts, type Zod } from './form.ts';
 import { type Instrument, meterSiemens, metersPairs } from './kind.ts';
-import { pairsInVolts } from './state-schema.ts';
 
-export const meterForm = () => ({ asked: { instrument: z.literal('meter') }, shown: pairsInVolts });
+export const meterForm = (z: Zod) => ({ asked: { instrument: z.literal('meter') }, shown: pairsInVolts(z) });
 
 /** A meter of high impedance between the contacts. */
 export const meter: Instrument = {

@@ -1,11 +1,11 @@
-import { z } from 'zod';
+import type { Zod } from './form.ts';
 import type { Instrument, InUse } from './kind.ts';
 import { litFrom } from './lamps.ts';
 
 const results = ['trips', 'no-power', 'nothing'] as const;
 type Result = (typeof results)[number];
 
-export const ownButtonForm = () => ({
+export const ownButtonForm = (z: Zod) => ({
   asked: { instrument: z.literal('own-button') },
   shown: { result: z.enum(results) },
 });

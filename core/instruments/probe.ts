@@ -1,8 +1,8 @@
-import { z } from 'zod';
+import type { Zod } from './form.ts';
 import { contactFields, type Instrument } from './kind.ts';
 import { sounds } from './value.ts';
 
-export const probeForm = () => ({
+export const probeForm = (z: Zod) => ({
   asked: { instrument: z.literal('probe') },
   shown: { hot: z.boolean(), neutral: z.boolean(), ground: z.boolean() },
 });

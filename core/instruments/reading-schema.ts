@@ -26,15 +26,15 @@ const of = <F extends Form>({ asked, shown }: F) => ({
 
 /** Every instrument that is read at the contacts: a line each. */
 const atContacts = [
-  of(threeLampsForm()),
-  of(meterForm()),
-  of(lowMeterForm()),
-  of(earthMeterForm()),
-  of(probeForm()),
-  of(loadTesterForm()),
+  of(threeLampsForm(z)),
+  of(meterForm(z)),
+  of(lowMeterForm(z)),
+  of(earthMeterForm(z)),
+  of(probeForm(z)),
+  of(loadTesterForm(z)),
 ];
 /** Those that make a device trip. */
-const atDevices = [of(testerButtonForm()), of(ownButtonForm())];
+const atDevices = [of(testerButtonForm(z)), of(ownButtonForm(z))];
 const all = [...atContacts, ...atDevices];
 
 /** As a union takes its members: one at least. */

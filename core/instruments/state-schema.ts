@@ -1,8 +1,9 @@
 import { z } from 'zod';
+import { outletId as outletIdOf } from './form.ts';
 
 // What the schemas of tests and readings share.
 
-export const outletId = z.string().min(1).max(64);
+export const outletId = outletIdOf(z);
 
 /** The state of a circuit while a test is made, where it differs from the file's. */
 export const stateSchema = z.strictObject({
@@ -15,7 +16,3 @@ export const stateSchema = z.strictObject({
 export type TestState = Readonly<z.infer<typeof stateSchema>>;
 
 export const trippedBefore = z.array(outletId).max(10_000).optional();
-
-const volts = z.number().min(0).max(1e6);
-export const pairsInVolts = { hn: volts, hg: volts, ng: volts };
-export const contactsInVolts = { hot: volts, neutral: volts, ground: volts };

@@ -1,17 +1,16 @@
-import { z } from 'zod';
+import { outletId, type Zod } from './form.ts';
 import type { Instrument, InUse } from './kind.ts';
 import { imbalanceAmps, secondsToTrip, thresholdAmps } from './protection.ts';
-import { outletId } from './state-schema.ts';
 import { milliamps } from './value.ts';
 
-export const testerButtonForm = () => ({
+export const testerButtonForm = (z: Zod) => ({
   asked: {
     instrument: z.literal('gfci-button'),
     buttonMilliamps: z.number().positive().max(10_000).optional(),
   },
   shown: {
     milliamps: z.number().min(0).max(1e6),
-    trips: z.array(outletId).max(10_000),
+    trips: z.array(outletId(z)).max(10_000),
     /** At most so long; absent where nothing trips. */
     seconds: z.number().min(0).max(1e6).optional(),
   },

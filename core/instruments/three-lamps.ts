@@ -1,13 +1,10 @@
-import { z } from 'zod';
+import { lampFields, type Zod } from './form.ts';
 import { type Instrument, pairFields } from './kind.ts';
-import { lampStates } from './lamps.ts';
 import { lamp } from './value.ts';
 
-const glow = () => z.enum(lampStates);
-export const lampFields = () => ({ hn: glow(), hg: glow(), ng: glow() });
-export const threeLampsForm = () => ({
+export const threeLampsForm = (z: Zod) => ({
   asked: { instrument: z.literal('lamps') },
-  shown: lampFields(),
+  shown: lampFields(z),
 });
 
 /** What each lamp takes. */

@@ -1,0 +1,19 @@
+import type { z as zod } from 'zod';
+import { lampStates } from './lamps.ts';
+
+/**
+ * What the schemas of tests and readings are made with. It is handed to the forms of instruments, so that who asks only
+ * what an instrument is takes no schema along.
+ */
+export type Zod = typeof zod;
+
+export const outletId = (z: Zod) => z.string().min(1).max(64);
+
+const volts = (z: Zod) => z.number().min(0).max(1e6);
+export const pairsInVolts = (z: Zod) => ({ hn: volts(z), hg: volts(z), ng: volts(z) });
+export const contactsInVolts = (z: Zod) => ({ hot: volts(z), neutral: volts(z), ground: volts(z) });
+export const lampFields = (z: Zod) => ({
+  hn: z.enum(lampStates),
+  hg: z.enum(lampStates),
+  ng: z.enum(lampStates),
+});
