@@ -5,7 +5,7 @@ import { lowMeterForm } from './low-meter.ts';
 import { meterForm } from './meter.ts';
 import { ownButtonForm } from './own-button.ts';
 import { probeForm } from './probe.ts';
-import { outletId, stateSchema, trippedBefore } from './state-schema.ts';
+import { outletId, parts, stateSchema, trippedBefore } from './state-schema.ts';
 import { testerButtonForm } from './tester-button.ts';
 import { threeLampsForm } from './three-lamps.ts';
 
@@ -26,15 +26,15 @@ const of = <F extends Form>({ asked, shown }: F) => ({
 
 /** Every instrument that is read at the contacts: a line each. */
 const atContacts = [
-  of(threeLampsForm(z)),
-  of(meterForm(z)),
-  of(lowMeterForm(z)),
-  of(earthMeterForm(z)),
-  of(probeForm(z)),
-  of(loadTesterForm(z)),
+  of(threeLampsForm(parts)),
+  of(meterForm(parts)),
+  of(lowMeterForm(parts)),
+  of(earthMeterForm(parts)),
+  of(probeForm(parts)),
+  of(loadTesterForm(parts)),
 ];
 /** Those that make a device trip. */
-const atDevices = [of(testerButtonForm(z)), of(ownButtonForm(z))];
+const atDevices = [of(testerButtonForm(parts)), of(ownButtonForm(parts))];
 const all = [...atContacts, ...atDevices];
 
 /** As a union takes its members: one at least. */

@@ -1,9 +1,19 @@
 import { z } from 'zod';
-import { outletId as outletIdOf } from './form.ts';
+import { outletId as outletIdOf, type Zod } from './form.ts';
 
 // What the schemas of tests and readings share.
 
-export const outletId = outletIdOf(z);
+/** What forms are made with. */
+export const parts: Zod = {
+  array: z.array,
+  boolean: z.boolean,
+  enum: z.enum,
+  literal: z.literal,
+  number: z.number,
+  string: z.string,
+};
+
+export const outletId = outletIdOf(parts);
 
 /** The state of a circuit while a test is made, where it differs from the file's. */
 export const stateSchema = z.strictObject({
