@@ -19,11 +19,22 @@ export interface ReadingFormProps {
   readonly onClose: () => void;
 }
 
+/** It is used at every other receptacle: at hand by the time that it is, and not in the way of the first sight. */
+function loadAtFirstTouch() {
+  const done = new AbortController();
+  const begin = (): void => {
+    done.abort();
+    void load().catch(() => {});
+  };
+  for (const touch of ['pointerdown', 'keydown'])
+    addEventListener(touch, begin, { signal: done.signal, passive: true });
+  return () => done.abort();
+}
+
 /** Enters what an instrument shows at the current receptacle. */
 export const ReadingForm = memo(
   function ReadingForm({ name, place, asked, groundMayBeLive, onRecord, onClose }: ReadingFormProps) {
-    // It is used at every other receptacle: at hand by the time that it is.
-    useEffect(() => void load().catch(() => {}), []);
+    useEffect(loadAtFirstTouch, []);
     return (
       <Sheet opened={asked !== null} onClose={onClose} title={`${name}: what does it show?`}>
         {asked !== null && (

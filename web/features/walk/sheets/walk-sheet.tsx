@@ -1,22 +1,18 @@
 import { type ComponentType, memo } from 'react';
-import { FunctionChecks } from '@/components/function-checks';
 import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
 import { whenUsed } from '@/components/when-used';
 import { type SheetId, sheetName } from '../words';
 import { NotReachedSheet } from './not-reached-sheet';
-import { NoteSheet } from './note-sheet';
 import type { SheetProps } from './sheet-props';
 import { VisibleDefectsSheet } from './visible-defects-sheet';
-
-const FunctionCheckSheet = ({ job, house }: SheetProps) => <FunctionChecks job={job} house={house} />;
 
 /** What is met at few receptacles is loaded when it is first opened; the service worker has it. */
 const sheets: Readonly<Record<SheetId, ComponentType<SheetProps>>> = {
   'visible-defects': VisibleDefectsSheet,
   'not-reached': NotReachedSheet,
-  note: NoteSheet,
-  'function-checks': FunctionCheckSheet,
+  note: whenUsed(() => import('./note-sheet').then((one) => one.NoteSheet)),
+  'function-checks': whenUsed(() => import('@/components/function-checks').then((one) => one.FunctionChecks)),
   'ground-fault': whenUsed(() => import('./ground-fault-sheet').then((one) => one.GroundFaultSheet)),
   kind: whenUsed(() => import('./kind-sheet').then((one) => one.KindSheet)),
   'cover-off': whenUsed(() => import('./cover-off-sheet').then((one) => one.CoverOffSheet)),

@@ -2,24 +2,6 @@ import type { Assessment } from '../assessment/index.ts';
 import { type Finding, type FindingLanguage, findingsOf } from '../findings/index.ts';
 import type { Practice } from '../knowledge/index.ts';
 import { type Urgency, urgencies } from '../knowledge/index.ts';
-import { coverageOf, type House, receptaclesOf } from '../log/index.ts';
-
-/** What a list of jobs says of a house by its log alone. */
-export interface HouseSummary {
-  readonly address: string | null;
-  readonly about: string | null;
-  readonly yearBuilt: number | null;
-  readonly receptacles: number;
-  readonly tested: number;
-  /** ISO time of the latest reading. */
-  readonly lastReadAt: string | null;
-}
-
-export function summaryOf(house: House): HouseSummary {
-  const { address, about, yearBuilt, lastReadAt } = house;
-  const receptacles = receptaclesOf(house).length;
-  return { address, about, yearBuilt, receptacles, tested: coverageOf(house).tested, lastReadAt };
-}
 
 /** How many findings a house has, and how pressing they are: said of it wherever it is listed. */
 export interface FindingSummary {
