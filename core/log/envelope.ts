@@ -1,11 +1,14 @@
 import { z } from 'zod';
-import { clockSchema } from './clock.ts';
+import { clockPattern } from './clock.ts';
 
 /** Ids are compared as text, so only the canonical lower-case form is one. */
 export const idSchema = z.uuidv7().lowercase();
 
 /** UTC with milliseconds, so that the order of the text is the order in time. */
 export const instantSchema = z.iso.datetime({ precision: 3 });
+
+/** An instant, and a count. */
+export const clockSchema = z.string().regex(clockPattern);
 
 /** One line of a person's words: not blank, and storable as it is (no NUL, no half characters). */
 export const textSchema = (longest: number) =>

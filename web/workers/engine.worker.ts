@@ -11,7 +11,6 @@ import type { InstrumentId, Reading } from '@fair-plug/core/instruments';
 import type { ConditionId, Practice } from '@fair-plug/core/knowledge';
 import type { House } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';
-import { findingSummaryOf } from '@fair-plug/core/words';
 import { expose } from 'comlink';
 
 /** Slices of work are gathered until so many milliseconds have passed; then other requests get their turn. */
@@ -100,6 +99,8 @@ const engine = {
       () => false,
       () => {},
     );
+    // Words come along only with lists of houses: no verdict waits for them.
+    const { findingSummaryOf } = await import('@fair-plug/core/words');
     return findingSummaryOf(assess(house, judgement), practice);
   },
 
