@@ -1,4 +1,4 @@
-import type { DiagnosisWords } from '../engine/index.ts';
+import type { DiagnosisWords, InstrumentFault, Wrong } from '../engine/index.ts';
 import type { Fault } from '../faults/index.ts';
 import type { InstrumentId, Lamps, Reading, Shown, TestState } from '../instruments/index.ts';
 import type { JudgedExplanation } from './judged.ts';
@@ -42,8 +42,12 @@ export interface AssessmentWords extends DiagnosisWords {
   /** The faults of one cause in a few words: "open ground and a jumper from neutral to ground". */
   readonly cause: (faults: readonly Fault[]) => string;
   readonly explanation: (
-    explanation: Pick<JudgedExplanation, 'faults' | 'isTripped' | 'isMisread'>,
+    explanation: Pick<JudgedExplanation, 'faults' | 'isTripped' | 'isMisread' | 'instruments'>,
   ) => string;
+  /** What is wrong with an instrument and what to do about it, in a sentence. */
+  readonly instrumentFault: (fault: InstrumentFault) => string;
+  /** Of a reading that does not fit the others: how it may have come about, and that it is to be taken again. */
+  readonly wrongReading: (wrong: Wrong | null) => string;
   /** A probability as people read it: neither none nor all of a hundred, since nothing measured is certain. */
   readonly share: (probability: number) => string;
 }

@@ -44,10 +44,11 @@ export function answerOf(
       explanations: explanations
         .filter(({ probability }, place) => place === 0 || probability >= worthALine)
         .slice(0, mostExplanations)
-        .map(({ fitted: { supposed }, probability, conditions }, place) => ({
+        .map(({ hypothesis: { instruments }, fitted: { supposed }, probability, conditions }, place) => ({
           faults: supposed.faults,
           isTripped: false,
-          isMisread: isMisread(supposed.faults, place),
+          isMisread: instruments.length === 0 && isMisread(supposed.faults, place),
+          instruments,
           probability,
           condition: conditions[index] ?? 'correct',
         })),

@@ -26,11 +26,11 @@ export function circuitsOf(house: House): readonly FedTogether[] {
 /** Guessed where nobody measured: so far from the panel to the first receptacle, and from one to the next. */
 const guessedMeters = { first: 15, next: 4 } as const;
 
-/** The circuit that a breaker's receptacles are taken to form: one run, in their order. */
-export const guessedCircuit = ({ receptacles }: FedTogether, groundedWiring: boolean | null): Circuit =>
+/** The circuit that a breaker's receptacles are taken to form: one run, in their order, with a ground unless readings tell. */
+export const guessedCircuit = ({ receptacles }: FedTogether): Circuit =>
   runOf(
     receptacles.map(({ id }) => id),
-    { meters: guessedMeters, ground: groundedWiring !== false, cableName: (id) => `to ${id}` },
+    { meters: guessedMeters, cableName: (id) => `to ${id}` },
   );
 
 const stateKey = (state: TestState | undefined): string =>

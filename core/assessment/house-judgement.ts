@@ -46,6 +46,7 @@ interface LoneQuestion {
   readonly facts: HouseFacts;
   readonly kit: readonly InstrumentId[];
   readonly nominalVolts: number;
+  readonly twoLegs: boolean;
 }
 
 /** And on a circuit. */
@@ -78,10 +79,11 @@ function judgedAlone(id: string, answer: LoneDiagnosis): JudgedReceptacle {
     explanations: answer.explanations
       .filter(({ probability }, index) => index === 0 || probability >= worthALine)
       .slice(0, mostExplanations)
-      .map(({ faults, tripped, probability, conditions: [condition = 'correct'] }, place) => ({
+      .map(({ faults, tripped, instruments, probability, conditions: [condition = 'correct'] }, place) => ({
         faults,
         isTripped: tripped,
-        isMisread: !tripped && isMisread(faults, place),
+        isMisread: !tripped && instruments.length === 0 && isMisread(faults, place),
+        instruments,
         probability,
         condition,
       })),
@@ -109,7 +111,8 @@ export class HouseJudge {
    * in the end the final one.
    */
   *judging(house: House, kit: readonly InstrumentId[]): Generator<HouseJudgement | null, HouseJudgement> {
-    const asked = { facts: factsOf(house), kit, nominalVolts: regions[house.region].nominalVolts };
+    const { nominalVolts, twoLegs } = regions[house.region];
+    const asked = { facts: factsOf(house), kit, nominalVolts, twoLegs };
     const circuits = circuitsOf(house).filter(
       ({ receptacles }) => receptacles.length > 1 && receptacles.some((one) => readingsOf(one).length > 0),
     );
@@ -170,12 +173,17 @@ export class HouseJudge {
   }
 
   /** What is known of a circuit's wiring alone outlasts the readings. */
-  private diagnosticianOf(fed: FedTogether, { breaker, receptacles, facts }: CircuitQuestion): Diagnostician {
-    const asked = { receptacles, facts };
+  private diagnosticianOf(
+    fed: FedTogether,
+    { breaker, receptacles, facts, twoLegs }: CircuitQuestion,
+  ): Diagnostician {
+    const asked = { receptacles, facts, twoLegs };
     const held = this.diagnosticians.get(breaker);
     if (held !== undefined && isSameQuestion(held.asked, asked)) return held.of;
     const made = new Diagnostician({
-      circuit: guessedCircuit(fed, facts.groundedWiring ?? null),
+      circuit: guessedCircuit(fed),
+      // Whether a breaker shares its neutral with another nobody has said; where there is one leg, none does.
+      legs: twoLegs ? 'unknown' : 'as-written',
       house: facts,
       unknownLoads: true,
       unknownDevices: new Set(),

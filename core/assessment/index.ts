@@ -1,5 +1,12 @@
 /** What the engine's answers are made of: who reads an assessment needs no more of the engine. */
-export { blindSpots, type ContactState, placeCode, type ReadingComparison } from '../engine/index.ts';
+export {
+  blindSpots,
+  type ContactState,
+  type InstrumentFault,
+  placeCode,
+  type ReadingComparison,
+  type Wrong,
+} from '../engine/index.ts';
 export * from './assessment.ts';
 export * from './assessment-words.ts';
 export * from './circuits.ts';

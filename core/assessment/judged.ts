@@ -1,5 +1,6 @@
 import type {
   ContactState,
+  InstrumentFault,
   LikelyGroup,
   Localization,
   LostServiceNeutral,
@@ -17,6 +18,8 @@ export interface JudgedExplanation {
   readonly isTripped: boolean;
   /** Nothing is wrong, behind a fault that is more probable: then something was misread. */
   readonly isMisread: boolean;
+  /** Instruments that do not work under it. */
+  readonly instruments: readonly InstrumentFault[];
   readonly probability: number;
   /** What holds at the receptacle under it. */
   readonly condition: ConditionId;
@@ -28,6 +31,8 @@ export interface JudgedReceptacle {
   readonly condition: ConditionId | 'undetermined';
   readonly probability: number;
   readonly notRuledOut: readonly ConditionId[];
+  /** Further ones, were a reading wrong. */
+  readonly ifMisread: readonly ConditionId[];
   readonly doubts: readonly number[];
   readonly contacts: Readonly<Record<'hot' | 'neutral' | 'ground', ContactState>>;
   readonly next: NextTest | null;

@@ -13,6 +13,8 @@ export interface RegionWords {
 /** Between what a region's readings lie. */
 export interface RegionFacts {
   readonly nominalVolts: number;
+  /** Whether a house is fed by two legs, of which two breakers may share a neutral. */
+  readonly twoLegs: boolean;
   /** Between these a receptacle should read, hot to neutral. */
   readonly usualVolts: readonly [low: number, high: number];
   /** Above this a typed value is worth a second look. */
@@ -21,6 +23,6 @@ export interface RegionFacts {
 
 /** ANSI C84.1, range A at the point of use; UK supply regulations, +10 % −6 %: from memory until the pages are open. */
 export const regions: Readonly<Record<Region, RegionFacts>> = {
-  'north-america': { nominalVolts: 120, usualVolts: [108, 126], unusualVolts: 250 },
-  uk: { nominalVolts: 230, usualVolts: [216.2, 253], unusualVolts: 440 },
+  'north-america': { nominalVolts: 120, twoLegs: true, usualVolts: [108, 126], unusualVolts: 250 },
+  uk: { nominalVolts: 230, twoLegs: false, usualVolts: [216.2, 253], unusualVolts: 440 },
 };

@@ -2,7 +2,8 @@ import type { Circuit } from '@fair-plug/core/circuit';
 import { networkOf } from '@fair-plug/core/circuit';
 import { Evaluator } from '@fair-plug/core/engine/evidence/evaluator.ts';
 import { type Evidence, evidenceOf, type ReadingEvidence } from '@fair-plug/core/engine/evidence/evidence.ts';
-import { fineTolerance, readingDeficit } from '@fair-plug/core/engine/evidence/likelihood.ts';
+import { fineTolerance } from '@fair-plug/core/engine/evidence/likelihood.ts';
+import { Weighing } from '@fair-plug/core/engine/evidence/weighing.ts';
 import { type Cause, clash } from '@fair-plug/core/engine/model/cause.ts';
 import { blank, type Reading, type Test } from '@fair-plug/core/instruments';
 
@@ -43,6 +44,7 @@ interface Enumerated {
   readonly name: string;
   readonly logPrior: number;
   readonly predicted: Float64Array;
+  readonly adrift: Uint8Array;
 }
 
 /**
@@ -78,6 +80,7 @@ export class Exact {
         name: nameOf(set),
         logPrior: set.reduce((sum, { logOdds }) => sum + logOdds, 0),
         predicted: evaluator.predicted.slice(),
+        adrift: evaluator.weighing.adrift.slice(),
       });
     };
     const spread = (set: readonly Cause[], sample: readonly number[]): void => {
@@ -112,16 +115,21 @@ export class Exact {
       for (const { outlet, readings: own } of outlets)
         for (const reading of own)
           compiled.push([reading, spans.get(`${outlet} ${reading.instrument}`) ?? 0]);
-    const scratch = new Float64Array(observed.observed.length);
+    const weighing = new Weighing(observed, circuit.nominalVolts, fineTolerance);
     let most = Number.NEGATIVE_INFINITY;
-    const weights = this.all.map(({ logPrior, predicted }) => {
-      let weight = logPrior;
+    const weights = this.all.map(({ logPrior, predicted, adrift }) => {
+      weighing.begin();
+      weighing.scale = 1;
+      let least = 0;
       for (const [reading, from] of compiled) {
-        for (let channel = reading.first; channel < reading.end; channel += 1)
-          scratch[channel] = predicted[from + channel - reading.first] as number;
-        weight -= readingDeficit(observed, reading, scratch, fineTolerance);
-        if (weight < most - 25) return Number.NEGATIVE_INFINITY;
+        for (let channel = reading.first; channel < reading.end; channel += 1) {
+          weighing.predicted[channel] = predicted[from + channel - reading.first] as number;
+          weighing.adrift[channel] = adrift[from + channel - reading.first] as number;
+        }
+        least += weighing.take(reading);
+        if (logPrior - least < most - 25) return Number.NEGATIVE_INFINITY;
       }
+      const weight = logPrior - weighing.weigh();
       most = Math.max(most, weight);
       return weight;
     });

@@ -7,10 +7,9 @@ import { operationOf, Solver } from '@fair-plug/core/physics';
 import type { Random } from './random.ts';
 
 /** Circuits that the figures are measured on: three to five outlets, runs and trees, some on two legs, some with a load. */
-export function circuitFrom(random: Random): Circuit {
-  const count = 3 + random.whole(3);
+export function circuitFrom(random: Random, count = 3 + random.whole(3), twoLegShare = 0.15): Circuit {
   const ids = Array.from({ length: count }, (_, index) => `o${index + 1}`);
-  const twoLegs = random.chance(0.15);
+  const twoLegs = random.chance(twoLegShare);
   const parsed = parseCircuit({
     format: 'fair-plug/circuit@1',
     outlets: ids.map((id) => ({
@@ -71,10 +70,26 @@ export const kits: Readonly<Record<string, readonly InstrumentId[]>> = {
   'lamps, meter, probe and load test': ['lamps', 'meter', 'probe', 'loaded'],
 };
 
-const noisyVolts = (volts: number, random: Random): number =>
-  random.chance(0.01)
-    ? random.between(0, 130)
-    : Math.max(0, volts + (random.gauss() * Math.max(0.5, 0.01 * volts)) / 2);
+/** How a house stands on the day: its supply, and the meter in the bag. */
+export interface Day {
+  /** What all volts are times what they would be at nominal. */
+  readonly supply: number;
+  readonly meter: number;
+}
+
+/** A supply anywhere from 108 to 132 V, a meter within a hundredth. */
+export const dayFrom = (random: Random): Day => ({
+  supply: random.chance(0.6) ? 1 + 0.025 * random.gauss() : random.between(0.9, 1.1),
+  meter: 1 + 0.01 * random.gauss(),
+});
+
+/** What a meter shows of some volts: its own noise, and now and then a value that is plainly wrong. */
+const noisyVolts = (volts: number, factor: number, random: Random): number =>
+  random.chance(0.01) ? random.between(0, 130) : Math.max(0, factor * volts + 0.2 * random.gauss());
+
+/** A load's current is known to a sixth or so; nobody knows by how much it is off. */
+const loadOff = 0.15;
+const usualAmps = 12;
 
 export interface Taken {
   readonly reading: Reading;
@@ -99,7 +114,7 @@ export function isShort(circuit: Circuit): boolean {
 }
 
 /** All readings of a circuit's tests as a person takes them. */
-export function readingsFrom(circuit: Circuit, random: Random): readonly Taken[] {
+export function readingsFrom(circuit: Circuit, random: Random, day: Day = dayFrom(random)): readonly Taken[] {
   const solver = new Solver(networkOf(circuit));
   solver.operate(operationOf(solver.network));
   const against = (id: string): readonly number[] => {
@@ -109,11 +124,20 @@ export function readingsFrom(circuit: Circuit, random: Random): readonly Taken[]
       Math.hypot(solver.voltsRe[node] ?? 0, solver.voltsIm[node] ?? 0),
     );
   };
-  return simulate(circuit).readings.map((reading) => taken(reading, against(reading.at), random));
+  const tests = circuit.tests.map((test) =>
+    test.instrument === 'loaded'
+      ? { ...test, amps: (test.amps ?? usualAmps) * Math.max(0.5, 1 + loadOff * random.gauss()) }
+      : test,
+  );
+  return simulate({ ...circuit, tests }).readings.map((reading, index) => {
+    const asked = circuit.tests[index];
+    const shown = reading.instrument === 'loaded' ? { ...reading, amps: usualAmps, ...asked } : reading;
+    return taken(shown as Reading, against(reading.at), random, day);
+  });
 }
 
 /** A reading as taken by a person with a real instrument: scatter, induction, and now and then a plainly wrong one. */
-function taken(reading: Reading, volts: readonly number[], random: Random): Taken {
+function taken(reading: Reading, volts: readonly number[], random: Random, day: Day): Taken {
   const elsewhere = random.chance(0.004);
   const lamp = () => random.pick(['lit', 'off'] as const);
   switch (reading.instrument) {
@@ -133,9 +157,13 @@ function taken(reading: Reading, volts: readonly number[], random: Random): Take
     case 'meter':
     case 'meter-low':
     case 'loaded': {
-      const seen = (value: number) => (elsewhere ? random.between(0, 130) : noisyVolts(value, random));
+      const factor = day.supply * day.meter * (1 + (0.4 / 120) * random.gauss());
+      const seen = (value: number) =>
+        elsewhere ? random.between(0, 130) : noisyVolts(value, factor, random);
       const read = { ...reading, hn: seen(reading.hn), hg: seen(reading.hg), ng: seen(reading.ng) };
-      const isWrong = (['hn', 'hg', 'ng'] as const).some((pair) => Math.abs(read[pair] - reading[pair]) > 4);
+      const isWrong = (['hn', 'hg', 'ng'] as const).some(
+        (pair) => Math.abs(read[pair] - factor * reading[pair]) > 4,
+      );
       return { reading: read, isWrong };
     }
     case 'probe': {
@@ -151,6 +179,22 @@ function taken(reading: Reading, volts: readonly number[], random: Random): Take
       );
       return { reading: read, isWrong };
     }
+    case 'earth-meter': {
+      const factor = day.supply * day.meter * (1 + (0.4 / 120) * random.gauss());
+      const seen = (value: number) => noisyVolts(value, factor, random);
+      const read = {
+        ...reading,
+        hot: seen(reading.hot),
+        neutral: seen(reading.neutral),
+        ground: seen(reading.ground),
+      };
+      const isWrong = (['hot', 'neutral', 'ground'] as const).some(
+        (contact) => Math.abs(read[contact] - factor * reading[contact]) > 4,
+      );
+      return { reading: read, isWrong };
+    }
+    case 'gfci-button':
+      return { reading: { ...reading, milliamps: day.supply * reading.milliamps }, isWrong: false };
     default:
       return { reading, isWrong: false };
   }

@@ -21,7 +21,7 @@ export function EvidenceTable({ table, nameOf }: EvidenceTableProps) {
         </tr>
       </thead>
       <tbody>
-        {table.map(({ position, reading, predicted, fits }) => {
+        {table.map(({ position, reading, predicted, fits, wrong }) => {
           const expected = words.values(predicted);
           return (
             <tr key={position} data-fits={fits}>
@@ -29,7 +29,7 @@ export function EvidenceTable({ table, nameOf }: EvidenceTableProps) {
                 {nameOf && <span>{nameOf(reading.at)}: </span>}
                 {words.instruments[reading.instrument].name}
                 {reading.state?.loadsOff && ', all off'}
-                {!fits && <strong className={classes.misfit}>Does not fit the others: test again</strong>}
+                {!fits && <strong className={classes.misfit}>{words.wrongReading(wrong)}</strong>}
               </th>
               <td>
                 {words.values(reading).map(([name, value]) => (

@@ -2,13 +2,16 @@ import type { Circuit } from '../../circuit/index.ts';
 import { type Fault, withOhms } from '../../faults/index.ts';
 import type { Reading } from '../../instruments/index.ts';
 import type { Network } from '../../physics/index.ts';
+import type { SlipKind } from '../evidence/slips.ts';
+import type { InstrumentFault } from '../model/instrument-fault.ts';
 import { type SearchLimits, usualLimits } from '../search/search.ts';
 import type { DiagnosisInput } from './diagnosis-file.ts';
-import { Diagnostician } from './diagnostician.ts';
+import { Diagnostician, type OutletDiagnosis } from './diagnostician.ts';
 import type { Localization } from './localization.ts';
 import { diagnoseLone } from './lone-outlet.ts';
-import type { NextTest } from './next-test.ts';
+import type { WeighedExplanation } from './posterior.ts';
 import { runLengths } from './run-lengths.ts';
+import type { NextTest } from './worth.ts';
 
 /** What a language says in an answer. */
 export interface DiagnosisWords {
@@ -30,12 +33,21 @@ export interface DiagnosisFile {
     /** Devices that are not as they should be, where their state was not known. */
     readonly protection?: readonly { readonly at: string; readonly state: string }[];
     readonly loads?: readonly { readonly at: string; readonly watts: number }[];
+    /** Instruments that do not work under it; a breaker that was another one. */
+    readonly instruments?: readonly InstrumentFault[];
+    /** Positions of readings held to be wrong, with the slip that explains one where one does. */
+    readonly misread?: readonly { readonly reading: number; readonly as?: SlipKind }[];
+    /** At the panel, as fitted. */
+    readonly supplyVolts?: number;
+    /** True where the neutral is shared with another breaker, which the circuit does not say. */
+    readonly sharedNeutral?: true;
   }[];
   readonly outlets: readonly {
     readonly id: string;
     readonly condition: string;
     readonly probability: number;
     readonly notRuledOut: readonly string[];
+    readonly ifMisread: readonly string[];
     readonly next?: Omit<NextTest, 'tells'> & { readonly why: string };
   }[];
   readonly localized?: {
@@ -44,6 +56,8 @@ export interface DiagnosisFile {
     readonly words: string;
     readonly boxes: readonly { readonly at: string; readonly probability: number }[];
   };
+  /** The best test for the circuit as a whole. */
+  readonly next?: Omit<NextTest, 'tells'> & { readonly why: string };
   /** Every cause of the leading explanation with its place, what does most harm first; `localized` is the first's. */
   readonly causes?: readonly {
     readonly faults: readonly Fault[];
@@ -84,15 +98,49 @@ const nextKey = (next: NextTest | null, words: DiagnosisWords) => {
   return { next: { ...test, why: words.whyNext(next) } };
 };
 
+const outletKeys = (
+  { id, condition, probability, notRuledOut, ifMisread, next }: OutletDiagnosis,
+  words: DiagnosisWords,
+) => ({ id, condition, probability: rounded(probability), notRuledOut, ifMisread, ...nextKey(next, words) });
+
+function explanationKeys(
+  explanation: WeighedExplanation,
+  network: Network,
+  { nominalVolts, outlets }: Circuit,
+  unknownLoads: boolean,
+) {
+  const { hypothesis, probability, group, foresight } = explanation;
+  const { supposed, scale } = explanation.fitted;
+  const isShared = foresight.problem.network !== network;
+  const loads = supposed.loads.filter(({ at }) => outlets.some(({ id }) => id === at));
+  const misread = foresight.misfitsUnder(explanation).map(({ position, wrong }) => ({
+    reading: position,
+    ...(wrong === 'decimal' || wrong === 'digits' || wrong === 'probes' ? { as: wrong } : {}),
+  }));
+  return {
+    faults: supposed.faults.map(withOhmsRounded),
+    probability: rounded(probability),
+    group,
+    ...protectionKey(network, hypothesis.causes),
+    ...(unknownLoads && loads.length > 0
+      ? { loads: loads.map(({ at, watts }) => ({ at, watts: rounded(watts) })) }
+      : {}),
+    ...(hypothesis.instruments.length > 0 ? { instruments: hypothesis.instruments } : {}),
+    ...(misread.length > 0 ? { misread } : {}),
+    supplyVolts: Number((scale * nominalVolts).toPrecision(4)),
+    ...(isShared ? { sharedNeutral: true as const } : {}),
+  };
+}
+
 function ofCircuit(
   input: DiagnosisInput,
   circuit: Circuit,
   words: DiagnosisWords,
   limits: SearchLimits,
 ): DiagnosisFile {
-  const { unknownLoads, unknownDevices, house, readings, trippedBefore, afterRepair, kit } = input;
-  const diagnostician = new Diagnostician({ circuit, unknownLoads, unknownDevices, house });
-  const { explanations, outlets, causes, localization, misfits, stoppedEarly } = diagnostician.diagnose(
+  const { unknownLoads, unknownDevices, house, readings, trippedBefore, afterRepair, kit, legs } = input;
+  const diagnostician = new Diagnostician({ circuit, unknownLoads, unknownDevices, house, legs });
+  const { explanations, outlets, causes, localization, misfits, next, stoppedEarly } = diagnostician.diagnose(
     { readings, trippedBefore, afterRepair, kit },
     limits,
   );
@@ -100,22 +148,9 @@ function ofCircuit(
     format: 'fair-plug/diagnosis@1',
     explanations: explanations
       .filter(({ probability }, index) => index < mostExplanations && probability >= leastProbability)
-      .map(({ hypothesis, fitted: { supposed }, probability, group }) => ({
-        faults: supposed.faults.map(withOhmsRounded),
-        probability: rounded(probability),
-        group,
-        ...protectionKey(diagnostician.network, hypothesis.causes),
-        ...(unknownLoads && supposed.loads.length > 0
-          ? { loads: supposed.loads.map(({ at, watts }) => ({ at, watts: rounded(watts) })) }
-          : {}),
-      })),
-    outlets: outlets.map(({ id, condition, probability, notRuledOut, next }) => ({
-      id,
-      condition,
-      probability: rounded(probability),
-      notRuledOut,
-      ...nextKey(next, words),
-    })),
+      .map((explanation) => explanationKeys(explanation, diagnostician.network, circuit, unknownLoads)),
+    outlets: outlets.map((outlet) => outletKeys(outlet, words)),
+    ...nextKey(next, words),
     ...(localization === null ? {} : { localized: { ...localization, words: words.place(localization) } }),
     ...(causes.length < 2
       ? {}
@@ -169,21 +204,16 @@ function oneByOne({ readings, house, kit }: DiagnosisInput, words: DiagnosisWord
     groups += Math.max(0, ...here.map(({ group }) => group));
     return here
       .filter(({ probability }) => probability >= 1e-3)
-      .map(({ faults, probability, group }) => ({
+      .map(({ faults, probability, group, instruments }) => ({
         faults: faults.map(withOhmsRounded),
         probability: rounded(probability),
         group: before + group,
+        ...(instruments.length > 0 ? { instruments } : {}),
       }));
   });
   return {
     format: 'fair-plug/diagnosis@1',
     explanations: explanations.toSorted((a, b) => b.probability - a.probability),
-    outlets: alone.map(({ id, condition, probability, notRuledOut, next }) => ({
-      id,
-      condition,
-      probability: rounded(probability),
-      notRuledOut,
-      ...nextKey(next, words),
-    })),
+    outlets: alone.map((outlet) => outletKeys(outlet, words)),
   };
 }

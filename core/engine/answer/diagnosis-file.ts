@@ -15,6 +15,8 @@ import type { HouseFacts } from '../model/priors.ts';
 /** A readings file with what else is known; its circuit is checked apart. */
 export const diagnosisInputShape = readingsSchema.extend({
   circuit: z.unknown().optional(),
+  /** `unknown`: any outlet may be on either leg of a shared neutral. */
+  legs: z.enum(['as-written', 'unknown']).optional(),
   house: z
     .strictObject({
       yearBuilt: z.int().min(1600).max(2200).optional(),
@@ -38,6 +40,7 @@ export const diagnosisJsonSchemas = (): Readonly<Record<string, object>> => ({
 export interface DiagnosisInput {
   readonly circuit: Circuit | null;
   readonly unknownLoads: boolean;
+  readonly legs: 'as-written' | 'unknown';
   readonly unknownDevices: ReadonlySet<number>;
   readonly readings: readonly Reading[];
   readonly trippedBefore: readonly string[];
@@ -59,9 +62,10 @@ export function parseDiagnosisInput(input: unknown): Parsed<DiagnosisInput> {
     kit = instrumentIds,
     trippedBefore = [],
     afterRepair = [],
+    legs = 'as-written',
     circuit,
   } = parsed.value;
-  const common = { readings, trippedBefore, afterRepair, house, kit };
+  const common = { readings, trippedBefore, afterRepair, house, kit, legs };
   if (circuit === undefined)
     return {
       kind: 'parsed',

@@ -10,7 +10,9 @@ import {
   problemOf,
   type Question,
 } from '../evidence/problem.ts';
+import type { Cause } from '../model/cause.ts';
 import { withoutCauses } from '../model/hypothesis.ts';
+import type { InstrumentFault } from '../model/instrument-fault.ts';
 import {
   type Explanation,
   Search,
@@ -20,17 +22,24 @@ import {
 } from '../search/search.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
 import { type Localization, localize } from './localization.ts';
-import { type NextTest, nextTests } from './next-test.ts';
+import { nextTests } from './next-test.ts';
 import {
   conditionsMemory,
+  Foresight,
+  type Found,
   type Misfit,
   type OutletOpinion,
-  PosteriorMaker,
+  posteriorOf,
   type WeighedExplanation,
 } from './posterior.ts';
+import { elsewhere, sharedCircuit, sharedShare } from './shared-neutral.ts';
+import type { NextTest } from './worth.ts';
 
 /** What is known of a circuit before anything is read on it. */
-export type Known = Pick<Question, 'circuit' | 'house' | 'unknownLoads' | 'unknownDevices' | 'guessed'>;
+export type Known = Pick<Question, 'circuit' | 'house' | 'unknownLoads' | 'unknownDevices' | 'guessed'> & {
+  /** `unknown`: any outlet may be on either leg of a shared neutral, whatever the circuit says. */
+  readonly legs?: 'as-written' | 'unknown';
+};
 
 /** What was read on it, and with what more can be read. */
 export interface Taken {
@@ -65,6 +74,10 @@ export interface Diagnosis {
   /** Where the first of them sits; null where the circuit is held to be sound. */
   readonly localization: Localization | null;
   readonly misfits: readonly Misfit[];
+  /** Instruments that the leading explanation holds not to work. */
+  readonly instruments: readonly InstrumentFault[];
+  /** The best test for the circuit as a whole. */
+  readonly next: NextTest | null;
   /** Each reading beside what the leading explanation predicts. */
   readonly table: readonly ReadingComparison[];
   readonly isFinal: boolean;
@@ -72,27 +85,42 @@ export interface Diagnosis {
   readonly stoppedEarly: boolean;
 }
 
+/** A circuit as it is written, or with its neutral shared: what does not change with the readings. */
+interface Wiring {
+  readonly premises: Premises;
+  readonly outletConditions: OutletConditions;
+  readonly conditionsUnder: (explanation: Explanation) => readonly ConditionId[];
+}
+
+function wiringOf(premises: Premises): Wiring {
+  const outletConditions = new OutletConditions(premises.network);
+  return { premises, outletConditions, conditionsUnder: conditionsMemory(outletConditions) };
+}
+
+const foresightOf = (problem: DiagnosisProblem, { outletConditions, conditionsUnder }: Wiring): Foresight =>
+  new Foresight(problem, outletConditions, conditionsUnder);
+
 /** Explanations that an early answer is made from. */
 const mostEarly = 40;
 /** Slices of work between early answers: what leads changes often at first, and nobody reads so fast. */
 const slicesBetween = 8;
+/** What weighs so many nats less than the best is let go. */
+const keptNats = 9.6;
 
 /** Diagnoses one circuit, reading after reading. */
 export class Diagnostician {
   private readonly known: Known;
-  private readonly premises: Premises;
-  private readonly outletConditions: OutletConditions;
-  private readonly conditionsUnder: (explanation: Explanation) => readonly ConditionId[];
+  private readonly written: Wiring;
+  /** With its neutral shared, by the legs of its outlets. */
+  private readonly shared = new Map<string, Wiring>();
 
   get network(): Network {
-    return this.premises.network;
+    return this.written.premises.network;
   }
 
   constructor(known: Known) {
     this.known = known;
-    this.premises = premisesOf(known);
-    this.outletConditions = new OutletConditions(this.premises.network);
-    this.conditionsUnder = conditionsMemory(this.outletConditions);
+    this.written = wiringOf(premisesOf(known));
   }
 
   /**
@@ -100,21 +128,28 @@ export class Diagnostician {
    * answer once common causes were tried; returns the final one.
    */
   *diagnosing(taken: Taken, limits: SearchLimits = usualLimits): Generator<Diagnosis | null, Diagnosis> {
-    const problem = problemOf({ ...this.known, ...taken }, this.premises);
+    const problem = problemOf({ ...this.known, ...taken }, this.written.premises);
     const search = new Search(problem, limits);
-    const posteriors = new PosteriorMaker(problem, this.conditionsUnder);
+    const foresight = foresightOf(problem, this.written);
     const run = search.run();
     let answered = '';
     let answeredAt = 2 - slicesBetween;
     for (let slice = 0; ; slice += 1) {
       const step = run.next();
-      if (step.done) return this.answer(problem, posteriors, step.value, taken, true);
+      if (step.done) {
+        const asWritten = foundBy(step.value, foresight);
+        const asShared = yield* this.withSharedNeutral(taken, limits, search);
+        const stoppedEarly = step.value.stoppedEarly || asShared.stoppedEarly;
+        return this.answer([...asWritten, ...asShared.found], stoppedEarly, taken, true);
+      }
       const { leadingKey } = search;
       // An early answer is worth its time where it says something new.
       if (slice >= answeredAt + slicesBetween && leadingKey !== answered) {
         answered = leadingKey;
         answeredAt = slice;
-        yield this.answer(problem, posteriors, search.state(), taken, false);
+        const state = search.state();
+        const few = { ...state, explanations: state.explanations.slice(0, mostEarly) };
+        yield this.answer(foundBy(few, foresight), state.stoppedEarly, taken, false);
       } else yield null;
     }
   }
@@ -128,28 +163,70 @@ export class Diagnostician {
     }
   }
 
+  /** What explains the readings by a neutral that is shared with another breaker, and bad. */
+  private *withSharedNeutral(
+    taken: Taken,
+    limits: SearchLimits,
+    asWritten: Search,
+  ): Generator<null, { readonly found: readonly Found[]; readonly stoppedEarly: boolean }> {
+    const wiring = this.known.legs === 'unknown' ? this.sharedWiring(taken) : null;
+    if (wiring === null) return { found: [], stoppedEarly: false };
+    const whole = problemOf({ ...this.known, ...taken, unknownLoads: true }, wiring.premises);
+    const neutrals = { ...whole, causes: whole.causes.filter((cause) => isOfSharedNeutral(cause)) };
+    const foresight = foresightOf(neutrals, wiring);
+    const logShare = Math.log(sharedShare);
+    let state = yield* ranToTheEnd(new Search(neutrals, { ...limits, mostCauses: 1 }));
+    const best = asWritten.bestLogWeight;
+    const leads = (state.explanations[0]?.logWeight ?? Number.NEGATIVE_INFINITY) + logShare > best;
+    // Something else may be wrong besides.
+    const more = new Search(whole, { ...limits, mostCauses: 3 });
+    if (leads && more.wouldAskForMore(state)) state = yield* ranToTheEnd(more);
+    return {
+      found: foundBy(state, foresight, logShare).filter(
+        ({ explanation, logWeight }) =>
+          explanation.hypothesis.causes.some(isOfSharedNeutral) && logWeight > best - keptNats,
+      ),
+      stoppedEarly: state.stoppedEarly,
+    };
+  }
+
+  private sharedWiring({ readings }: Taken): Wiring | null {
+    const { circuit } = this.known;
+    const legs = new Set(circuit.outlets.map(({ leg }) => leg));
+    const isRing = circuit.cables.length > circuit.outlets.length;
+    const shared = legs.size > 1 || isRing ? null : sharedCircuit(circuit, readings);
+    if (shared === null) return null;
+    const key = shared.outlets.map(({ leg }) => leg).join('');
+    const known = this.shared.get(key);
+    if (known !== undefined) return known;
+    const made = wiringOf(premisesOf({ ...this.known, circuit: shared }));
+    this.shared.set(key, made);
+    return made;
+  }
+
   private located(explanations: readonly WeighedExplanation[]): readonly LocatedCause[] {
     const [leading] = explanations;
     if (leading === undefined) return [];
-    const { hypothesis, fitted } = leading;
-    const known = this.network.devices.map(({ protection }) => protection.state);
+    const { hypothesis, fitted, foresight } = leading;
+    const { network } = foresight.problem;
+    const known = network.devices.map(({ protection }) => protection.state);
+    const { outlets } = this.network.circuit;
     return hypothesis.causes
+      .filter(({ instrument }) => instrument === null)
       .map((cause) => {
         const alone = withoutCauses(hypothesis, (other) => other !== cause, known);
         const faults = fitted.supposed.faults.filter((_, position) =>
           cause.faults.includes(hypothesis.faults[position] as Fault),
         );
-        const under = this.outletConditions.under({
+        const under = foresight.outletConditions.under({
           ...fitted.supposed,
           faults,
           deviceStates: alone.deviceStates,
         });
         return {
           faults,
-          place: localize(this.network, explanations, cause),
-          affected: this.network.circuit.outlets.flatMap(({ id }, outlet) =>
-            under[outlet] === 'correct' ? [] : [id],
-          ),
+          place: localize(network, explanations, cause),
+          affected: outlets.flatMap(({ id }, outlet) => (under[outlet] === 'correct' ? [] : [id])),
           danger: Math.min(...under.map((id) => conditionIds.indexOf(id))),
         };
       })
@@ -157,36 +234,67 @@ export class Diagnostician {
       .map(({ danger: _, ...cause }) => cause);
   }
 
-  private answer(
-    problem: DiagnosisProblem,
-    posteriors: PosteriorMaker,
-    found: SearchState,
-    taken: Taken,
-    isFinal: boolean,
-  ): Diagnosis {
-    const considered = isFinal ? found.explanations : found.explanations.slice(0, mostEarly);
-    const { explanations, outlets, misfits, predicted } = posteriors.from(considered);
+  private answer(found: readonly Found[], stoppedEarly: boolean, taken: Taken, isFinal: boolean): Diagnosis {
+    const ids = this.network.circuit.outlets.map(({ id }) => id);
+    const ranked = found.toSorted(
+      (a, b) =>
+        b.logWeight - a.logWeight ||
+        a.explanation.hypothesis.causes.length - b.explanation.hypothesis.causes.length,
+    );
+    const { explanations, outlets, misfits, predicted } = posteriorOf(ranked, ids);
     const tests = isFinal
       ? nextTests({
-          network: problem.network,
-          memory: problem.memory,
+          network: this.network,
           readings: taken.readings,
           explanations,
           outlets,
           kit: new Set(taken.kit ?? instrumentIds),
+          doubted: new Set(explanations[0]?.hypothesis.instruments.map(({ instrument }) => instrument)),
         })
-      : [];
+      : null;
     const causes = this.located(explanations);
+    const problem = ranked[0]?.foresight.problem;
     return {
       kind: 'diagnosis',
       explanations,
       causes,
-      outlets: outlets.map((outlet, index) => ({ ...outlet, next: tests[index] ?? null })),
+      outlets: outlets.map((outlet, index) => ({ ...outlet, next: tests?.outlets[index] ?? null })),
       localization: causes[0]?.place ?? null,
       misfits,
-      table: compareReadings(problem, predicted, misfits),
+      instruments: explanations[0]?.hypothesis.instruments ?? [],
+      next: tests?.circuit ?? null,
+      table: problem === undefined ? [] : compareReadings(problem, predicted, misfits),
       isFinal,
-      stoppedEarly: found.stoppedEarly,
+      stoppedEarly,
     };
   }
 }
+
+const foundBy = ({ explanations }: SearchState, foresight: Foresight, logShare = 0): readonly Found[] =>
+  explanations.map((explanation) => ({
+    explanation,
+    foresight,
+    logWeight: explanation.logWeight + logShare,
+  }));
+
+function* ranToTheEnd(search: Search): Generator<null, SearchState> {
+  const run = search.run();
+  for (;;) {
+    const step = run.next();
+    if (step.done) return step.value;
+    yield null;
+  }
+}
+
+/** A neutral that is open or bad, and shared by what lies beyond. */
+const isOfSharedNeutral = ({ faults }: Cause): boolean => {
+  const [fault, ...others] = faults;
+  return (
+    fault !== undefined &&
+    others.length === 0 &&
+    (fault.kind === 'open' || fault.kind === 'resistance') &&
+    fault.conductor === 'neutral' &&
+    fault.cable !== elsewhere &&
+    fault.at !== elsewhere
+  );
+};

@@ -1,5 +1,6 @@
 import { type Reading, readingFrom } from '../../instruments/index.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
+import type { Wrong } from '../evidence/weighing.ts';
 import type { Misfit } from './posterior.ts';
 
 /** One reading beside what the leading explanation predicts for it. */
@@ -9,6 +10,8 @@ export interface ReadingComparison {
   /** The same reading as the leading explanation has it. */
   readonly predicted: Reading;
   readonly fits: boolean;
+  /** How it is held to be wrong, where it does not fit and that is known. */
+  readonly wrong: Wrong | null;
 }
 
 /** Every reading before repair beside its prediction, in the order in which they were taken. */
@@ -17,7 +20,7 @@ export function compareReadings(
   predicted: Float64Array,
   misfits: readonly Misfit[],
 ): readonly ReadingComparison[] {
-  const misfitting = new Set(misfits.map(({ position }) => position));
+  const misfitting = new Map(misfits.map(({ position, wrong }) => [position, wrong]));
   const devices = network.devices.map(({ id }) => id);
   return evidence.states
     .filter(({ repaired }) => !repaired)
@@ -31,6 +34,7 @@ export function compareReadings(
           reading,
           predicted: readingFrom(reading, predicted, compiled.first, devices),
           fits: !misfitting.has(compiled.position),
+          wrong: misfitting.get(compiled.position) ?? null,
         },
       ];
     })

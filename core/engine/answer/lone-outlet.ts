@@ -8,22 +8,17 @@ import {
   type Reading,
   readingFrom,
 } from '../../instruments/index.ts';
-import { evidenceOf, type ReadingEvidence } from '../evidence/evidence.ts';
-import { loneTolerance, readingDeficit } from '../evidence/likelihood.ts';
+import type { InstrumentFault } from '../model/instrument-fault.ts';
 import type { HouseFacts } from '../model/priors.ts';
 import type { ReadingComparison } from './evidence-table.ts';
-import { here, network, type Row } from './lone-rows.ts';
-import { type Column, LoneTable } from './lone-table.ts';
-import {
-  type Candidate,
-  loadsOffSeconds,
-  mostExplanations,
-  type NextTest,
-  outcomesOf,
-  testChooser,
-} from './next-test.ts';
+import { outcomesOf } from './foretelling.ts';
+import type { Row } from './lone-rows.ts';
+import { LoneTable } from './lone-table.ts';
+import { LoneWeighing, type Weighted } from './lone-weighing.ts';
+import { candidatesAt, mostExplanations } from './next-test.ts';
 import { alike, type OutletOpinion, opinionOn, type Weighed } from './posterior.ts';
-import { isSafe } from './safe-test.ts';
+import type { Situation } from './safe-test.ts';
+import { type NextTest, testChooser } from './worth.ts';
 
 /** What may explain the readings at one receptacle of which nothing else is known. */
 export interface LoneExplanation extends Weighed {
@@ -31,6 +26,8 @@ export interface LoneExplanation extends Weighed {
   readonly faults: readonly Fault[];
   /** True where a protection device or a breaker upstream has tripped. */
   readonly tripped: boolean;
+  /** An instrument that does not work; none in most. */
+  readonly instruments: readonly InstrumentFault[];
 }
 
 export interface LoneDiagnosis extends OutletOpinion {
@@ -55,9 +52,6 @@ const noFacts: HouseFacts = {};
 /** Made when it is first asked for: it serves every receptacle of every house. */
 const sharedTable = /* @__PURE__ */ once(() => new LoneTable());
 
-/** A misfit, in nats beyond what scatter explains. */
-const misfitNats = 5;
-
 /**
  * Judges one receptacle by its own readings alone, in well under a millisecond once the table is made. Readings name
  * devices that are not known here, so of a tester's button only its current counts, and a device's own button not.
@@ -69,101 +63,80 @@ export function diagnoseLone(
   kit: readonly InstrumentId[] = instrumentIds,
 ): LoneDiagnosis {
   const table = sharedTable();
-  const { rows } = table;
   const readings = taken.filter(({ instrument }) => !isOfDevice(instrument));
-  const seen = readings.map((reading) => table.columnFor(reading));
-  const evidence = evidenceOf(network, {
-    readings: readings.map((reading) => ({ ...reading, at: here, state: undefined }) as Reading),
-    trippedBefore: null,
-    afterRepair: [],
-  });
-  const compiled: ReadingEvidence[] = [];
-  for (const { outlets } of evidence.states)
-    for (const { readings: read } of outlets) for (const one of read) compiled[one.position] = one;
-  const scratch = new Float64Array(evidence.observed.length);
-  const deficitOf = (row: number, position: number): number => {
-    const one = compiled[position];
-    const column = seen[position]?.byRow[row];
-    if (one === undefined || column === undefined) return 0;
-    scratch.set(column, one.first);
-    return readingDeficit(evidence, one, scratch, loneTolerance);
-  };
-  const weights = table.pricesIn(house).slice();
-  for (let row = 0; row < rows.length; row += 1)
-    for (let position = 0; position < readings.length; position += 1)
-      weights[row] = (weights[row] as number) - deficitOf(row, position);
-  const ranked = ranking(table, weights, seen);
-  const leading = ranked.rows[0] ?? 0;
-  const misfits = readings.flatMap((_, position) => {
-    const volts = seen[position]?.kinds.filter((kind) => kind === 'volts').length ?? 0;
-    return deficitOf(leading, position) - 0.5 * volts > misfitNats ? [position] : [];
-  });
-  const opinion = opinionOn(id, 0, ranked.explanations, misfits.length > 0);
+  const alone = new LoneWeighing(table, readings);
+  const ranked = ranking(table, alone.weighAll(house), alone);
+  const leading = ranked.held[0] ?? { row: 0, fault: null, weight: 0, scale: 1 };
+  const misfits = alone.misfitsUnder(leading);
+  const opinion = opinionOn(id, 0, ranked.explanations, taken.length === 0);
   return {
     ...opinion,
     explanations: ranked.explanations.map((one) => ({
       ...one,
       faults: one.faults.map((fault) => ({ ...fault, at: id })),
     })),
-    next: nextFor(id, readings, table, ranked, opinion, kit),
+    next: nextFor(readings, table, ranked, opinion, kit),
     misfits,
     table: readings.map((reading, position) => ({
       position,
       reading,
-      predicted: readingFrom(reading, seen[position]?.byRow[leading] ?? [], 0, []),
+      predicted: readingFrom(reading, alone.seen[position]?.byRow[leading.row] ?? [], 0, []),
       fits: !misfits.includes(position),
+      wrong: misfits.includes(position) ? alone.wrongUnder(leading, position) : null,
     })),
   };
 }
 
+const nowhere: ReadonlySet<string> = new Set();
+const everywhere: ReadonlySet<string> = new Set(['*']);
+
 interface Ranked {
   readonly explanations: readonly LoneExplanation[];
-  /** Row of the table that stands for each. */
-  readonly rows: readonly number[];
+  /** What stands for each. */
+  readonly held: readonly Weighted[];
 }
 
 /** Rows of one and the same cause and condition are added up; the likeliest stands for them. */
-function ranking(table: LoneTable, weights: Float64Array, seen: readonly Column[]): Ranked {
-  const most = Math.max(...weights);
-  const byName = new Map<string, { row: number; sum: number; best: number }>();
+function ranking(table: LoneTable, held: readonly Weighted[], alone: LoneWeighing): Ranked {
+  const most = held.reduce((top, { weight }) => Math.max(top, weight), Number.NEGATIVE_INFINITY);
+  const byName = new Map<string, { one: Weighted; sum: number; best: number }>();
   let total = 0;
-  weights.forEach((weight, row) => {
-    const share = Math.exp(weight - most);
-    if (share < 1e-7) return;
+  for (const one of held) {
+    const share = Math.exp(one.weight - most);
+    if (share < 1e-7) continue;
     total += share;
-    const name = table.nameOf(row);
+    const name = `${table.nameOf(one.row)}${one.fault === null ? '' : JSON.stringify(one.fault)}`;
     const before = byName.get(name);
-    if (before === undefined) byName.set(name, { row, sum: share, best: share });
+    if (before === undefined) byName.set(name, { one, sum: share, best: share });
     else {
       before.sum += share;
-      if (share > before.best) Object.assign(before, { row, best: share });
+      if (share > before.best) Object.assign(before, { one, best: share });
     }
-  });
+  }
   const ordered = [...byName.values()].sort((a, b) => b.sum - a.sum);
-  const leaders: number[] = [];
-  const groupOf = (row: number): number => {
+  const leaders: Float64Array[] = [];
+  const groupOf = (one: Weighted): number => {
+    const predicted = alone.predictedUnder(one);
     const found = leaders.findIndex((leader) =>
-      seen.every(({ kinds, byRow }) =>
-        kinds.every((kind, channel) =>
-          alike(kind, byRow[row]?.[channel] ?? 0, byRow[leader]?.[channel] ?? 0),
-        ),
-      ),
+      alone.kinds.every((kind, channel) => alike(kind, predicted[channel] ?? 0, leader[channel] ?? 0)),
     );
     if (found !== -1) return found + 1;
-    leaders.push(row);
+    leaders.push(predicted);
     return leaders.length;
   };
   return {
-    rows: ordered.map(({ row }) => row),
-    explanations: ordered.map(({ row, sum }) => {
-      const { faults, tripped, condition, causeCount, contacts } = table.rows[row] as Row;
+    held: ordered.map(({ one }) => one),
+    explanations: ordered.map(({ one, sum }) => {
+      const { faults, tripped, condition, causeCount, contacts } = table.rows[one.row] as Row;
       return {
         faults,
         tripped,
+        instruments: one.fault === null ? [] : [one.fault],
         probability: sum / total,
-        group: groupOf(row),
-        causeCount,
+        group: groupOf(one),
+        causeCount: causeCount + (one.fault === null ? 0 : 1),
         conditions: [condition],
+        misreadAt: one.fault === null && alone.misfitsUnder(one).length === 0 ? nowhere : everywhere,
         contacts: [contacts],
       };
     }),
@@ -171,40 +144,29 @@ function ranking(table: LoneTable, weights: Float64Array, seen: readonly Column[
 }
 
 function nextFor(
-  id: string,
   readings: readonly Reading[],
   table: LoneTable,
-  { explanations, rows }: Ranked,
+  { explanations, held }: Ranked,
   opinion: OutletOpinion,
   kit: readonly InstrumentId[],
 ): NextTest | null {
-  const candidates: Candidate[] = [];
-  for (const instrument of kit) {
-    if (isOfDevice(instrument)) continue;
-    const { seconds, withLoadsOff } = instruments[instrument];
-    for (const state of [undefined, { loadsOff: true }]) {
-      if (state !== undefined && withLoadsOff !== 'always') continue;
-      const isDone = readings.some(
-        (one) => one.instrument === instrument && (one.state?.loadsOff === true) === (state !== undefined),
-      );
-      if (isDone || !isSafe(instrument, opinion, readings)) continue;
-      const test = { at: id, instrument, ...(state === undefined ? {} : { state }) } as Candidate['test'];
-      candidates.push({
-        test,
-        outlet: 0,
-        cost: seconds + (state === undefined ? 0 : loadsOffSeconds),
-      });
-    }
-  }
-  const likeliest = rows.slice(0, mostExplanations);
-  const outcomes = candidates.map(({ test }) => {
-    const { kinds, byRow } = table.columnFor(blank(test));
-    return outcomesOf(
-      kinds,
-      likeliest.map((row) => byRow[row] ?? new Float64Array(0)),
-      0,
-      kinds.length,
+  const doubted = new Set(explanations[0]?.instruments.map(({ instrument }) => instrument));
+  const situation: Situation = { opinion, circuit: [opinion], readings, doubted };
+  const candidates = candidatesAt(
+    situation,
+    0,
+    new Set(kit),
+    (instrument, state) =>
+      !isOfDevice(instrument) && (state === undefined || instruments[instrument].withLoadsOff === 'always'),
+  );
+  const likeliest = held.slice(0, mostExplanations);
+  const outcomes = candidates.map(({ tests }) => {
+    const columns = tests.map((test) => table.columnFor(blank(test)));
+    const kinds = columns.flatMap((column) => column.kinds);
+    const predictions = likeliest.map(({ row }) =>
+      Float64Array.from(columns.flatMap(({ byRow }) => [...(byRow[row] ?? [])])),
     );
+    return outcomesOf(kinds, predictions, [[0, kinds.length]]);
   });
-  return testChooser(explanations.slice(0, mostExplanations), candidates, outcomes)(id, 0);
+  return testChooser(explanations.slice(0, mostExplanations), candidates, outcomes, [opinion.id])(0);
 }

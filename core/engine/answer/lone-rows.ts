@@ -9,6 +9,7 @@ import { type Premises, premisesOf } from '../evidence/problem.ts';
 import { type Cause, clash } from '../model/cause.ts';
 import { faultsWith, type Hypothesis, soundHypothesis, withCause } from '../model/hypothesis.ts';
 import type { PriorId } from '../model/priors.ts';
+import { sharedOut } from '../search/fitting.ts';
 
 /** Stands for the receptacle that is asked about. */
 export const here = 'here';
@@ -31,7 +32,8 @@ const premises = ofOneLeg[1] ?? ofTwoLegs;
 export const { network } = premises;
 
 /** Ohms that stand for any bad connection where nothing is fitted. */
-const someOhms = [0.3, 1, 4, 20, 200] as const;
+const someOhms = sharedOut([0.3, 1, 4, 20, 200]);
+const noOhms = [{ ohms: 0, share: 1 }] as const;
 /** Loads that stand for any, with their shares: nothing on, something here, something beyond. */
 const someLoads = [
   { share: 0.5, loads: [] },
@@ -52,6 +54,13 @@ const fewLoads = [
 /** Watts on either side of a shared neutral. */
 const someWatts = [20, 60, 150, 600] as const;
 
+/** Loads on either side are as good as equal once in so many. */
+const asGoodAsEqual = 0.03;
+const wattsShare = (mine: number, others: number): number => {
+  const count = someWatts.length;
+  return mine === others ? asGoodAsEqual / count : (1 - asGoodAsEqual) / (count * (count - 1));
+};
+
 /** What stands behind a row: causes that show alike, each with its share. */
 export interface Origin {
   readonly priors: readonly PriorId[];
@@ -71,7 +80,16 @@ export interface Row {
 
 /** Causes at the receptacle, and in the cable to it: what is upstream shows alike. */
 const isNear = ({ site, prior }: Cause): boolean =>
-  prior !== 'short' && ('outlet' in site ? site.outlet === hereIndex : site.cable === 1);
+  prior !== 'short' &&
+  (prior === 'ungrounded-run' ||
+    ('outlet' in site ? site.outlet === hereIndex : 'cable' in site && site.cable === 1));
+
+/** What is in several places is one thing where the receptacle alone is known. */
+const once = (faults: readonly Fault[]): readonly Fault[] =>
+  faults.filter(
+    (fault, position) =>
+      faults.findIndex((other) => JSON.stringify(other) === JSON.stringify(fault)) === position,
+  );
 
 /** Where the receptacle alone is known, everything is named there. */
 const namedHere = (fault: Fault): Fault => {
@@ -114,23 +132,23 @@ function oneLegRows({ network: circuit, causes }: Premises): readonly Row[] {
     const isPair = hypothesis.causes.length > 1;
     if (isPair && circuit !== network) return [];
     const lengths = isPair ? 1 : someLengths.length;
-    const ohms = hypothesis.resistances.length === 0 ? [0] : someOhms;
-    return ohms.flatMap((each) =>
+    const tried = hypothesis.resistances.length === 0 ? noOhms : someOhms;
+    return tried.flatMap(({ ohms, share: ofOhms }) =>
       (isPair ? fewLoads : someLoads).map(({ share, loads }): Row => {
-        const faults = faultsWith(hypothesis, [each]);
+        const faults = faultsWith(hypothesis, [ohms]);
         const supposed: Supposed = { faults, loads, deviceStates: [] };
         return {
           network: circuit,
           origins: [
             {
               priors: hypothesis.causes.map(({ prior }) => prior),
-              logShare: Math.log(share / ohms.length / lengths),
+              logShare: Math.log((share * ofOhms) / lengths),
             },
           ],
           causeCount: hypothesis.causes.length,
           supposed,
           condition: outletConditions.under(supposed)[hereIndex] ?? 'correct',
-          faults: faults.map(namedHere),
+          faults: once(faults.map(namedHere)),
           tripped: false,
           contacts: contactsUnder(supposed),
         };
@@ -168,7 +186,7 @@ function lostSharedNeutral(): readonly Row[] {
       const supposed: Supposed = { faults: [fault], loads, deviceStates: [] };
       return {
         network: ofTwoLegs.network,
-        origins: [{ priors: ['shared-neutral-lost'], logShare: -2 * Math.log(someWatts.length) }],
+        origins: [{ priors: ['shared-neutral-lost'], logShare: Math.log(wattsShare(mine, others)) }],
         causeCount: 1,
         supposed,
         contacts: contactsUnder(supposed),

@@ -17,6 +17,8 @@ import { everyRow, here, network, type Origin, type Row } from './lone-rows.ts';
 export interface Column {
   readonly kinds: readonly ChannelKind[];
   readonly byRow: readonly Float64Array[];
+  /** 1 where nothing holds what a channel is read at. */
+  readonly adriftByRow: readonly Uint8Array[];
 }
 
 /** So many kinds of readings are remembered beside those that every kit has. */
@@ -26,6 +28,11 @@ const stateOf = ({ loadsOff, breakerOff }: TestState = {}): TestState => ({
   ...(loadsOff === true ? { loadsOff } : {}),
   ...(breakerOff === true ? { breakerOff } : {}),
 });
+
+interface Foreseen {
+  readonly predicted: Float64Array;
+  readonly adrift: Uint8Array;
+}
 
 /** What every row predicts for some readings, and which channels each of them has. */
 function predictionsOf(rows: readonly Row[], readings: readonly Reading[]) {
@@ -45,10 +52,10 @@ function predictionsOf(rows: readonly Row[], readings: readonly Reading[]) {
   return {
     kinds,
     spans,
-    byRow: rows.map(({ network: of, supposed }) => {
+    byRow: rows.map(({ network: of, supposed }): Foreseen => {
       const evaluator = evaluatorFor(of);
       evaluator.predict(supposed, false);
-      return evaluator.predicted.slice();
+      return { predicted: evaluator.predicted.slice(), adrift: evaluator.weighing.adrift.slice() };
     }),
   };
 }
@@ -66,18 +73,19 @@ const tellingReadings: readonly Reading[] = instrumentIds
 
 interface Merged {
   row: Row;
-  readonly predicted: Float64Array;
+  readonly seen: Foreseen;
 }
 
 /** Rows that show alike in every telling test are one, which stands for all that is behind them. */
-function merged(rows: readonly Row[], byRow: readonly Float64Array[]): readonly Merged[] {
+function merged(rows: readonly Row[], byRow: readonly Foreseen[]): readonly Merged[] {
   const byShown = new Map<string, Merged>();
   rows.forEach((row, index) => {
-    const predicted = byRow[index] ?? new Float64Array(0);
-    const seen = Array.from(predicted, (value) => Math.round(200 * value));
-    const key = `${row.condition}:${row.tripped}:${seen.join()}`;
+    const seen = byRow[index];
+    if (seen === undefined) return;
+    const shown = Array.from(seen.predicted, (value) => Math.round(200 * value));
+    const key = `${row.condition}:${row.tripped}:${shown.join()}:${seen.adrift.join('')}`;
     const before = byShown.get(key);
-    if (before === undefined) byShown.set(key, { row, predicted });
+    if (before === undefined) byShown.set(key, { row, seen });
     else {
       const simpler = before.row.causeCount <= row.causeCount ? before.row : row;
       before.row = { ...simpler, origins: [...before.row.origins, ...row.origins] };
@@ -103,7 +111,8 @@ export class LoneTable {
       const [first, end] = predictions.spans[position] ?? [0, 0];
       this.columns.set(columnKey(reading), {
         kinds: predictions.kinds.slice(first, end),
-        byRow: all.map(({ predicted }) => predicted.slice(first, end)),
+        byRow: all.map(({ seen }) => seen.predicted.slice(first, end)),
+        adriftByRow: all.map(({ seen }) => seen.adrift.slice(first, end)),
       });
     });
     this.rows = all.map(({ row }) => row);
@@ -131,8 +140,13 @@ export class LoneTable {
     } as Reading;
     const { kinds, byRow } = predictionsOf(this.rows, [asked]);
     if (this.columns.size > mostColumns) this.columns.clear();
-    this.columns.set(key, { kinds, byRow });
-    return { kinds, byRow };
+    const column: Column = {
+      kinds,
+      byRow: byRow.map(({ predicted }) => predicted),
+      adriftByRow: byRow.map(({ adrift }) => adrift),
+    };
+    this.columns.set(key, column);
+    return column;
   }
 
   /** Logarithm of every row's prior in a house. */

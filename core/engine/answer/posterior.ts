@@ -2,12 +2,14 @@ import { type Fault, withOhms } from '../../faults/index.ts';
 import { type ChannelKind, dimFrom, litFrom, probeVolts, type Reading } from '../../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
 import { type ContactsStanding, Evaluator } from '../evidence/evaluator.ts';
-import type { Evidence, ReadingEvidence } from '../evidence/evidence.ts';
-import { readingDeficit } from '../evidence/likelihood.ts';
+import type { Evidence } from '../evidence/evidence.ts';
 import type { OutletConditions } from '../evidence/outlet-conditions.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
+import type { Wrong } from '../evidence/weighing.ts';
 import type { ContactState } from '../model/contact-state.ts';
 import type { Explanation } from '../search/search.ts';
+
+// Longer than other files: shares, groups and lists are made from the same explanations, by the same figures.
 
 /** What is held of a circuit, with its share of all that was found. */
 export interface Weighed {
@@ -17,27 +19,36 @@ export interface Weighed {
   readonly causeCount: number;
   /** The most dangerous condition at each outlet under it. */
   readonly conditions: readonly ConditionId[];
+  /** Outlets where it needs a reading to be wrong; `*`: everywhere, for an instrument does not work. */
+  readonly misreadAt: ReadonlySet<string>;
   /** How the contacts of each outlet stand against earth under it. */
   readonly contacts: readonly ContactsStanding[];
 }
 
-export interface WeighedExplanation extends Explanation, Weighed {}
+export interface WeighedExplanation extends Explanation, Weighed {
+  /** By which it is seen: of the circuit as it is written, or with its neutral shared. */
+  readonly foresight: Foresight;
+}
 
 /** A reading that the leading explanation does not account for. */
 export interface Misfit {
   /** Its position among the readings. */
   readonly position: number;
   readonly reading: Reading;
+  /** How it is held to be wrong; null where that is not known. */
+  readonly wrong: Wrong | null;
 }
 
 /** What holds at an outlet, as far as the readings tell. */
 export interface OutletOpinion {
   readonly id: string;
-  /** `undetermined` where two of different danger are about equally likely. */
+  /** `undetermined` where several share the lead, or nothing was read. */
   readonly condition: ConditionId | 'undetermined';
   readonly probability: number;
-  /** Dangerous conditions that still fit, the most dangerous first. */
+  /** Dangerous conditions that would have shown the same, or are at least a thousandth likely; the most dangerous first. */
   readonly notRuledOut: readonly ConditionId[];
+  /** Further ones, were a reading wrong. */
+  readonly ifMisread: readonly ConditionId[];
   /** How probable each of these is. */
   readonly doubts: readonly number[];
   /** What is known of hot, neutral and ground. */
@@ -53,14 +64,13 @@ export interface Posterior {
   readonly predicted: Float64Array;
 }
 
-/**
- * A dangerous condition is ruled out below so much of the leading explanation's probability. What is about to be
- * called harmless is held to far more than the formats' own thousandth: over ten thousand circuits, readings scatter
- * against the truth by more than that now and then.
- */
-const ruledOutShare = { besideDanger: 1e-3, besideHarmless: 3e-6 } as const;
-/** Two conditions of the leading group are about equally likely where the lesser has so much of the other. */
-const aboutEqual = 0.6;
+/** A dangerous condition is ruled out below this; one that would have shown the same, below the lesser. */
+const ruledOutShare = 1e-3;
+const alikeShare = 1e-4;
+/** Two are about equally likely where the lesser has so much of the other. */
+const aboutEqual = 0.8;
+/** Where the likeliest has less, three or more share the lead. */
+const undeterminedBelow = 1 / 3;
 /** A contact is called live, or quiet, only where nothing that is not ruled out gainsays it. */
 const contactShare = 2e-4;
 const sureEnough = 0.999;
@@ -92,80 +102,74 @@ const allAlike = ({ kinds }: Evidence, a: Float64Array, b: Float64Array, end: nu
   return true;
 };
 
+const isScaled = (kind: ChannelKind | undefined): boolean => kind === 'volts' || kind === 'lamp';
+
 /** What one explanation predicts, kept from an early answer to the final one. */
-interface Foreseen {
+export interface Foreseen {
   readonly predicted: Float64Array;
+  misread: ReadonlySet<string> | null;
   /** Null where it has too small a share to say anything of contacts. */
   contacts: readonly ContactsStanding[] | null;
 }
 
-/** Turns weights into probabilities, groups explanations, and says what holds at every outlet. */
-export class PosteriorMaker {
-  private readonly problem: DiagnosisProblem;
+/** What explanations of one and the same circuit predict and come to. */
+export class Foresight {
+  readonly problem: DiagnosisProblem;
+  readonly outletConditions: OutletConditions;
   private readonly conditionsUnder: (explanation: Explanation) => readonly ConditionId[];
   private readonly evaluator: Evaluator;
   private readonly foreseen = new WeakMap<Explanation, Foreseen>();
 
   constructor(
     problem: DiagnosisProblem,
+    outletConditions: OutletConditions,
     conditionsUnder: (explanation: Explanation) => readonly ConditionId[],
   ) {
     this.problem = problem;
+    this.outletConditions = outletConditions;
     this.conditionsUnder = conditionsUnder;
-    this.evaluator = new Evaluator(problem.network, problem.evidence, problem.memory);
+    this.evaluator = new Evaluator(problem.network, problem.evidence, problem.memory, problem.tolerance);
   }
 
-  /** From what was found, the most probable first. */
-  from(found: readonly Explanation[]): Posterior {
-    const { evidence, network } = this.problem;
-    const [leading] = found;
-    if (leading === undefined) throw new Error('the sound circuit is always among what was found');
-    const shares = found.map(({ logWeight }) => Math.exp(logWeight - leading.logWeight));
-    const total = shares.reduce((sum, share) => sum + share, 0);
-    const leaders: Float64Array[] = [];
-    const explanations = found.map((explanation, index): WeighedExplanation => {
-      const share = shares[index] ?? 0;
-      const { predicted, contacts } = this.foresee(explanation, share >= contactShare);
-      let group = leaders.findIndex((leader) =>
-        allAlike(evidence, leader, predicted, evidence.firstRepaired),
-      );
-      if (group === -1) {
-        leaders.push(predicted);
-        group = leaders.length - 1;
-      }
-      return {
-        ...explanation,
-        probability: share / total,
-        group: group + 1,
-        causeCount: explanation.hypothesis.causes.length,
-        conditions: this.conditionsUnder(explanation),
-        contacts: contacts ?? [],
-      };
-    });
-    const predicted = leaders[0] ?? new Float64Array(0);
-    const misfits = misfitsOf(this.problem, predicted);
-    return {
-      explanations,
-      outlets: network.circuit.outlets.map(({ id }, outlet) =>
-        opinionOn(
-          id,
-          outlet,
-          explanations,
-          !evidence.readings.some(({ at }) => at === id) || misfits.some(({ reading }) => reading.at === id),
-        ),
-      ),
-      misfits,
-      predicted,
-    };
+  conditions(explanation: Explanation): readonly ConditionId[] {
+    return this.conditionsUnder(explanation);
   }
 
-  private foresee(explanation: Explanation, withContacts: boolean): Foreseen {
+  /** Readings that an explanation does not account for. */
+  misfitsUnder({ fitted: { supposed, scale } }: Explanation): readonly Misfit[] {
+    const { evaluator } = this;
+    const { evidence } = this.problem;
+    evaluator.predict(supposed, false);
+    const misfits: Misfit[] = [];
+    for (const { repaired, outlets } of evidence.states)
+      if (!repaired)
+        for (const { readings } of outlets)
+          for (const reading of readings) {
+            const taken = evidence.readings[reading.position];
+            if (taken === undefined || evaluator.weighing.excessOf(reading, scale) <= misfitNats) continue;
+            misfits.push({
+              position: reading.position,
+              reading: taken,
+              wrong: evaluator.weighing.wrongAt(reading, scale),
+            });
+          }
+    return misfits.sort((a, b) => a.position - b.position);
+  }
+
+  foresee(explanation: Explanation, withContacts: boolean): Foreseen {
     const { evaluator, foreseen } = this;
-    const { supposed } = explanation.fitted;
+    const { supposed, scale } = explanation.fitted;
     let known = foreseen.get(explanation);
     if (known === undefined) {
       evaluator.predict(supposed, false);
-      known = { predicted: evaluator.predicted.slice(), contacts: null };
+      const { kinds } = this.problem.evidence;
+      known = {
+        predicted: evaluator.predicted.map((value, channel) =>
+          isScaled(kinds[channel]) ? scale * value : value,
+        ),
+        misread: null,
+        contacts: null,
+      };
       foreseen.set(explanation, known);
     }
     if (withContacts && known.contacts === null) {
@@ -174,80 +178,138 @@ export class PosteriorMaker {
     }
     return known;
   }
+
+  /** Whether an explanation needs a reading at an outlet to be wrong, or an instrument that does not work. */
+  needsMisreading(explanation: Explanation): ReadonlySet<string> {
+    const known = this.foresee(explanation, false);
+    known.misread ??= new Set(this.misfitsUnder(explanation).map(({ reading }) => reading.at));
+    return known.misread;
+  }
 }
+
+/** What was found, and by which foresight it is seen. */
+export interface Found {
+  readonly explanation: Explanation;
+  readonly foresight: Foresight;
+  /** Logarithm of its weight against all the others. */
+  readonly logWeight: number;
+}
+
+/** Of what was found, the most probable first; at so many outlets. */
+export function posteriorOf(found: readonly Found[], ids: readonly string[]): Posterior {
+  const [leading] = found;
+  if (leading === undefined) throw new Error('the sound circuit is always among what was found');
+  const { evidence } = leading.foresight.problem;
+  const shares = found.map(({ logWeight }) => Math.exp(logWeight - leading.logWeight));
+  const total = shares.reduce((sum, share) => sum + share, 0);
+  const leaders: Float64Array[] = [];
+  const explanations = found.map(({ explanation, foresight }, index): WeighedExplanation => {
+    const share = shares[index] ?? 0;
+    const { predicted, contacts } = foresight.foresee(explanation, share >= contactShare);
+    let group = leaders.findIndex((leader) => allAlike(evidence, leader, predicted, evidence.firstRepaired));
+    if (group === -1) {
+      leaders.push(predicted);
+      group = leaders.length - 1;
+    }
+    return {
+      ...explanation,
+      foresight,
+      probability: share / total,
+      group: group + 1,
+      causeCount: explanation.hypothesis.causes.length,
+      conditions: foresight.conditions(explanation),
+      misreadAt:
+        share / total < ruledOutShare / 4 || explanation.hypothesis.instruments.length > 0
+          ? everywhere(explanation)
+          : foresight.needsMisreading(explanation),
+      contacts: contacts ?? [],
+    };
+  });
+  const predicted = leaders[0] ?? new Float64Array(0);
+  return {
+    explanations,
+    outlets: ids.map((id, outlet) =>
+      opinionOn(id, outlet, explanations, !evidence.readings.some(({ at }) => at === id)),
+    ),
+    misfits: leading.foresight.misfitsUnder(leading.explanation),
+    predicted,
+  };
+}
+
+const nowhere: ReadonlySet<string> = new Set();
+const all: ReadonlySet<string> = new Set(['*']);
+const everywhere = ({ hypothesis }: Explanation): ReadonlySet<string> =>
+  hypothesis.instruments.length > 0 ? all : nowhere;
+const isMisread = (id: string, misread: ReadonlySet<string>): boolean => misread.has('*') || misread.has(id);
 
 /** What holds at one outlet, from all that is held of its circuit, the most probable first. */
 export function opinionOn(
   id: string,
   outlet: number,
   explanations: readonly Weighed[],
-  /** True where nothing was read here, or a reading does not fit the leading explanation. */
-  doubted: boolean,
+  /** True where nothing was read here. */
+  isUnread: boolean,
 ): OutletOpinion {
   const leading = explanations[0];
   const all = new Map<ConditionId, number>();
-  const inLeadingGroup = new Map<ConditionId, number>();
-  const open = new Map<ConditionId, number>();
+  /** Shares that need no reading to be wrong, but for what the leading explanation holds to be wrong too. */
+  const rightly = new Map<ConditionId, number>();
+  const alike = new Map<ConditionId, number>();
   const add = (sums: Map<ConditionId, number>, condition: ConditionId, probability: number): void => {
     sums.set(condition, (sums.get(condition) ?? 0) + probability);
   };
-  for (const { conditions: here, probability, group, causeCount } of explanations) {
+  const leadingIsMisread = leading !== undefined && isMisread(id, leading.misreadAt);
+  for (const { conditions: here, probability, group, causeCount, misreadAt } of explanations) {
     const condition = here[outlet];
     if (condition === undefined) continue;
     add(all, condition, probability);
-    if (group === 1) add(inLeadingGroup, condition, probability);
-    if (causeCount <= (leading?.causeCount ?? 0) + 1) add(open, condition, probability);
+    if (leadingIsMisread || !isMisread(id, misreadAt)) add(rightly, condition, probability);
+    if (group === 1 && causeCount <= (leading?.causeCount ?? 0) + 1) add(alike, condition, probability);
   }
-  const stateOf = (contact: 0 | 1 | 2): ContactState => {
-    let live = 0;
-    let quiet = 0;
-    let judged = 0;
-    for (const { contacts, probability } of explanations) {
-      const standing = contacts[outlet]?.[contact];
-      if (standing === undefined) continue;
-      judged += probability;
-      if (standing === 'live') live += probability;
-      if (standing === 'quiet') quiet += probability;
-    }
-    if (live >= sureEnough * judged) return 'live';
-    return quiet >= sureEnough * judged ? 'not-live' : 'may-be-live';
-  };
   const ranked = [...all].sort(([, a], [, b]) => b - a);
-  const [first, second] = [...inLeadingGroup].sort(([, a], [, b]) => b - a);
-  const isOpen = first !== undefined && second !== undefined && second[1] >= aboutEqual * first[1];
-  const leadingCondition = ranked[0]?.[0] ?? 'correct';
-  // Nothing read here, or what was read outvoted by the rest, is no reason to call it correct.
-  const condition = isOpen || (doubted && leadingCondition === 'correct') ? 'undetermined' : leadingCondition;
-  const isDangerous = condition !== 'undetermined' && conditions[condition].dangerous;
-  const least = ruledOutShare[isDangerous ? 'besideDanger' : 'besideHarmless'] * (leading?.probability ?? 1);
-  const notRuledOut = conditionIds.filter(
-    (one) => one !== condition && conditions[one].dangerous && (open.get(one) ?? 0) > least,
+  const [first, second] = ranked;
+  const byDanger = (a: ConditionId, b: ConditionId): number =>
+    conditionIds.indexOf(a) - conditionIds.indexOf(b);
+  // Of two about equally likely the more dangerous; none where three or more share the lead.
+  const isShared = first !== undefined && first[1] < undeterminedBelow;
+  const isTied = first !== undefined && second !== undefined && second[1] >= aboutEqual * first[1];
+  const leads =
+    first === undefined ? 'correct' : isTied && byDanger(second[0], first[0]) < 0 ? second[0] : first[0];
+  // What nothing was read at is not called correct.
+  const condition = isShared || (isUnread && leads === 'correct') ? 'undetermined' : leads;
+  const dangerous = conditionIds.filter((one) => one !== condition && conditions[one].dangerous);
+  const notRuledOut = dangerous.filter(
+    (one) => (rightly.get(one) ?? 0) >= ruledOutShare || (alike.get(one) ?? 0) >= alikeShare,
+  );
+  const ifMisread = dangerous.filter(
+    (one) => !notRuledOut.includes(one) && (all.get(one) ?? 0) >= ruledOutShare,
   );
   return {
     id,
     condition,
-    probability: isOpen ? first[1] + second[1] : (ranked[0]?.[1] ?? 0),
+    probability: all.get(leads) ?? 0,
     notRuledOut,
+    ifMisread,
     doubts: notRuledOut.map((one) => all.get(one) ?? 0),
-    contacts: [stateOf(0), stateOf(1), stateOf(2)],
+    contacts: [0, 1, 2].map((contact) =>
+      contactState(explanations, outlet, contact as 0 | 1 | 2),
+    ) as unknown as OutletOpinion['contacts'],
   };
 }
 
-function misfitsOf({ evidence, tolerance }: DiagnosisProblem, predicted: Float64Array): readonly Misfit[] {
-  const misfits: Misfit[] = [];
-  const look = (reading: ReadingEvidence): void => {
-    const { first, end, position } = reading;
-    const volts = evidence.kinds.slice(first, end).filter((kind) => kind === 'volts').length;
-    const taken = evidence.readings[position];
-    if (
-      taken !== undefined &&
-      readingDeficit(evidence, reading, predicted, tolerance) - 0.5 * volts > misfitNats
-    )
-      misfits.push({ position, reading: taken });
-  };
-  for (const { repaired, outlets } of evidence.states)
-    if (!repaired) for (const { readings } of outlets) for (const reading of readings) look(reading);
-  return misfits.sort((a, b) => a.position - b.position);
+function contactState(explanations: readonly Weighed[], outlet: number, contact: 0 | 1 | 2): ContactState {
+  let live = 0;
+  let quiet = 0;
+  let judged = 0;
+  for (const { contacts, probability } of explanations) {
+    const standing = contacts[outlet]?.[contact];
+    if (standing === undefined) continue;
+    judged += probability;
+    if (standing === 'live') live += probability;
+    if (standing === 'quiet') quiet += probability;
+  }
+  if (live >= sureEnough * judged) return 'live';
+  return quiet >= sureEnough * judged ? 'not-live' : 'may-be-live';
 }
 
 /** The least that makes a connection poor (above 0.1 Ω); a fit may settle just there, meaning anything from there on. */

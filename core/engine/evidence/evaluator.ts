@@ -1,14 +1,16 @@
 import type { Load } from '../../circuit/index.ts';
-import type { Fault } from '../../faults/index.ts';
+import { type Fault, hasOhms } from '../../faults/index.ts';
 import { settleProtection } from '../../instruments/index.ts';
 import {
   type Branch,
+  branchesOf,
   type DeviceState,
   earth,
   type Network,
   type Operation,
   Solver,
 } from '../../physics/index.ts';
+import { type InstrumentFault, spoil } from '../model/instrument-fault.ts';
 import { type Terminals, terminals } from '../model/terminals.ts';
 import { type ViewMemory, viewSize } from '../model/view-memory.ts';
 import {
@@ -20,8 +22,11 @@ import {
   store,
 } from '../model/views.ts';
 import type { Evidence, OutletEvidence, ReadingEvidence, StateEvidence } from './evidence.ts';
-import { readingDeficit, type Tolerance } from './likelihood.ts';
+import { fineTolerance, type Tolerance } from './likelihood.ts';
 import { Predictor } from './predictor.ts';
+import { type Weighed, Weighing } from './weighing.ts';
+
+// Longer than other files: all that one solver is asked for, which keeps its scratch between the questions.
 
 export type { ContactStanding, ContactsStanding, Reference } from '../model/views.ts';
 
@@ -30,7 +35,14 @@ export interface Supposed {
   readonly faults: readonly Fault[];
   readonly loads: readonly Load[];
   readonly deviceStates: readonly DeviceState[];
+  /** Instruments that do not work. */
+  readonly instruments?: readonly InstrumentFault[];
 }
+
+const allWork: readonly InstrumentFault[] = [];
+/** True where the same instruments fail. */
+export const failAlike = (a: readonly InstrumentFault[], b: readonly InstrumentFault[]): boolean =>
+  a.length === b.length && a.every((one, index) => one === b[index]);
 
 const asFound: StateEvidence = { state: undefined, repaired: false, trippedBefore: null, outlets: [] };
 
@@ -39,6 +51,7 @@ export class Evaluator {
   readonly network: Network;
   readonly evidence: Evidence;
   readonly predicted: Float64Array;
+  readonly weighing: Weighing;
   private readonly predictor: Predictor;
   private readonly solver: Solver;
   private readonly memory: ViewMemory | null;
@@ -51,23 +64,34 @@ export class Evaluator {
   private responsesRe: Float64Array[] = [];
   private responsesIm: Float64Array[] = [];
 
-  constructor(network: Network, evidence: Evidence, memory: ViewMemory | null = null) {
+  constructor(
+    network: Network,
+    evidence: Evidence,
+    memory: ViewMemory | null = null,
+    tolerance: Tolerance = fineTolerance,
+  ) {
     this.network = network;
     this.memory = memory;
     this.evidence = evidence;
     this.solver = new Solver(network);
-    this.predictor = new Predictor(network, evidence, () => this.solved());
-    this.predicted = this.predictor.predicted;
+    this.weighing = new Weighing(evidence, network.circuit.nominalVolts, tolerance);
+    this.predictor = new Predictor(network, this.weighing, () => this.solved());
+    this.predicted = this.weighing.predicted;
   }
 
-  private operationIn({ state }: StateEvidence, { faults, loads, deviceStates }: Supposed): Operation {
+  private operationIn(
+    { state }: StateEvidence,
+    { faults, loads, deviceStates, instruments = allWork }: Supposed,
+  ): Operation {
     const { circuit, devices } = this.network;
     const tripped = state?.tripped;
     return {
       faults,
       loads,
       loadsOff: state?.loadsOff === true,
-      breakerOn: circuit.breaker.on && state?.breakerOff !== true,
+      breakerOn:
+        circuit.breaker.on &&
+        (state?.breakerOff !== true || instruments.some(({ instrument }) => instrument === 'breaker')),
       deviceStates:
         tripped === undefined
           ? deviceStates
@@ -79,47 +103,64 @@ export class Evaluator {
   }
 
   /**
-   * How much less likely than the likeliest the readings before repair (or after it) are; Infinity once that is
-   * more than the limit. Leaves the predicted channels of what was looked at.
+   * Nats by which the readings before repair (or after it) fall short, at the scale of the volts that fits them best;
+   * Infinity once that is more than the limit. Leaves the predicted channels of what was looked at.
    */
   deficit(
     supposed: Supposed,
     repaired: boolean,
-    tolerance: Tolerance,
-    limit: number,
+    limit: number = Number.POSITIVE_INFINITY,
     reference: Reference | null = null,
   ): number {
-    let sum = 0;
+    const { weighing } = this;
+    weighing.begin();
+    weighing.scale = reference?.scale ?? 1;
+    let least = 0;
     for (const state of this.evidence.states) {
       if (state.repaired !== repaired) continue;
       const settled = this.enter(state, supposed);
-      if (state.trippedBefore !== null)
-        sum += readingDeficit(this.evidence, state.trippedBefore, this.predicted, tolerance);
-      if (sum > limit) return Number.POSITIVE_INFINITY;
+      if (state.trippedBefore !== null) least += weighing.take(state.trippedBefore);
+      if (least > limit) return Number.POSITIVE_INFINITY;
       for (const outlet of state.outlets) {
-        sum += this.outletDeficit(outlet, settled, tolerance, repaired ? null : reference);
-        if (sum > limit) return Number.POSITIVE_INFINITY;
+        const before = this.foresee(
+          outlet,
+          settled,
+          supposed.instruments ?? allWork,
+          repaired ? null : reference,
+        );
+        for (const reading of outlet.readings)
+          least += before === null ? weighing.take(reading) : weighing.takeAs(reading, before);
+        if (least > limit) return Number.POSITIVE_INFINITY;
       }
     }
-    return sum;
+    const deficit = weighing.weigh();
+    return deficit > limit ? Number.POSITIVE_INFINITY : deficit;
   }
 
-  /** Nats by which the readings of one outlet fall short, in the state entered last; from the reference where it looks alike. */
-  outletDeficit(
+  /** Predicts the readings of one outlet, in the state entered last; where it looks as under the reference, they are weighed as they were. */
+  private foresee(
     outlet: OutletEvidence,
     settled: Operation,
-    tolerance: Tolerance,
+    instruments: readonly InstrumentFault[],
     reference: Reference | null,
-  ): number {
+  ): Weighed | null {
     this.look(outlet.outlet);
-    if (reference !== null && outlet.isLocal && this.looksAs(reference.views, outlet.slot))
-      return reference.deficits[outlet.slot] as number;
-    let sum = 0;
-    for (const reading of outlet.readings) {
-      this.predictor.reading(reading, this.base, settled, false);
-      sum += readingDeficit(this.evidence, reading, this.predicted, tolerance);
+    if (
+      reference !== null &&
+      outlet.isLocal &&
+      failAlike(instruments, reference.instruments) &&
+      this.looksAs(reference.views, outlet.slot)
+    ) {
+      const { predicted, adrift } = this.weighing;
+      for (const { first, end } of outlet.readings)
+        for (let channel = first; channel < end; channel += 1) {
+          predicted[channel] = reference.predicted[channel] as number;
+          adrift[channel] = reference.adrift[channel] as number;
+        }
+      return reference.weighed;
     }
-    return sum;
+    for (const reading of outlet.readings) this.readHere(reading, settled, instruments);
+    return null;
   }
 
   /** What every outlet looks like under a hypothesis in every state before repair, 24 numbers a slot. */
@@ -137,26 +178,48 @@ export class Evaluator {
   }
 
   /** The reference that a hypothesis makes, for the readings before repair. */
-  referenceOf(supposed: Supposed, tolerance: Tolerance): Reference {
+  referenceOf(supposed: Supposed): Reference {
+    const { weighing } = this;
     const { slots, readingCount, states } = this.evidence;
     const views = new Float64Array(slots * viewSize);
     const readingDeficits = new Float64Array(readingCount);
     const deficits = new Float64Array(slots);
+    const deficit = this.deficit(supposed, false);
+    let scatter = deficit;
+    const weighed = weighing.weighed();
+    const predicted = this.predicted.slice();
+    const adrift = weighing.adrift.slice();
     for (const state of states) {
       if (state.repaired) continue;
-      const settled = this.enter(state, supposed);
+      this.enter(state, supposed);
       for (const { outlet, slot, readings } of state.outlets) {
         this.look(outlet);
         store(this.base, views, slot * viewSize);
         for (const reading of readings) {
-          this.predictor.reading(reading, this.base, settled, false);
-          const short = readingDeficit(this.evidence, reading, this.predicted, tolerance);
+          const short = weighed.short[reading.index] as number;
+          scatter -= Math.max(0, short - weighing.expectedOf(reading));
           readingDeficits[reading.index] = short;
           deficits[slot] = (deficits[slot] as number) + short;
         }
       }
     }
-    return { views, readingDeficits, deficits };
+    const { instruments = allWork } = supposed;
+    return {
+      views,
+      predicted,
+      adrift,
+      scale: weighing.scale,
+      instruments,
+      weighed,
+      readingDeficits,
+      deficits,
+      scatter,
+    };
+  }
+
+  /** Keeps how the outlet looks that was looked at last, in a slot of a set of views. */
+  keepView(views: Float64Array, slot: number): void {
+    store(this.base, views, slot * viewSize);
   }
 
   /** True where the outlet looked at last is seen as in a set of views. */
@@ -188,14 +251,39 @@ export class Evaluator {
     return contactsStanding(this.base, this.network.circuit.nominalVolts);
   }
 
+  /** Watts that bad connections turn into heat while everything is on that is held to be on. */
+  heatIn(supposed: Supposed): number {
+    if (supposed.loads.length === 0) return 0;
+    this.enter(asFound, supposed);
+    const { voltsRe, voltsIm } = this.solved();
+    const at = (volts: Float64Array, node: number): number => (node === earth ? 0 : (volts[node] as number));
+    let watts = 0;
+    for (const fault of supposed.faults) {
+      if (!hasOhms(fault)) continue;
+      for (const { a, b, ohms } of branchesOf(this.network, fault, supposed.faults)) {
+        const across = Math.hypot(at(voltsRe, a) - at(voltsRe, b), at(voltsIm, a) - at(voltsIm, b));
+        watts += (across / ohms) ** 2 * fault.ohms;
+      }
+    }
+    return watts;
+  }
+
   /** Enters the circuit as it stands, with nothing switched for a test. */
   enterAsFound(supposed: Supposed): void {
     this.enter(asFound, supposed);
   }
 
   /** Reads at the outlet that was looked at last. */
-  readHere(reading: ReadingEvidence, settled: Operation): void {
-    this.predictor.reading(reading, this.base, settled, false);
+  readHere(
+    reading: ReadingEvidence,
+    settled: Operation,
+    instruments: readonly InstrumentFault[] = allWork,
+    slopes = false,
+  ): void {
+    this.predictor.reading(reading, this.base, settled, slopes);
+    if (instruments.length === 0) return;
+    const { predicted, adrift } = this.weighing;
+    spoil(instruments, reading.instrument, predicted, adrift, reading.first, reading.end);
   }
 
   /** Predicts every channel before repair (or after it). */
@@ -205,7 +293,7 @@ export class Evaluator {
       const settled = this.enter(state, supposed);
       for (const { outlet, readings } of state.outlets) {
         this.look(outlet);
-        for (const reading of readings) this.predictor.reading(reading, this.base, settled, false);
+        for (const reading of readings) this.readHere(reading, settled, supposed.instruments);
       }
     }
   }
@@ -248,7 +336,7 @@ export class Evaluator {
       for (const { outlet, readings } of state.outlets) {
         this.solver.equivalentAt(outlet, this.base);
         this.takeResponses(outlet);
-        for (const reading of readings) this.predictor.reading(reading, this.base, settled, true);
+        for (const reading of readings) this.readHere(reading, settled, supposed.instruments, true);
       }
     }
     this.base = terminals(0);

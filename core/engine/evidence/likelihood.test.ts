@@ -1,29 +1,87 @@
 import { describe, expect, test } from 'vitest';
-import { hookupOf } from '../../instruments/index.ts';
+import { networkOf, runOf, simulate } from '../../circuit/index.ts';
+import type { Reading, Test } from '../../instruments/index.ts';
 import { houseRules, oddsIn, type PriorId, priors } from '../model/priors.ts';
-import type { ReadingEvidence } from './evidence.ts';
-import {
-  channelDeficit,
-  fineTolerance,
-  loneTolerance,
-  readingDeficit,
-  roughTolerance,
-} from './likelihood.ts';
+import { Evaluator } from './evaluator.ts';
+import { evidenceOf } from './evidence.ts';
+import { adriftDeficit, channelDeficit, fineTolerance, loneTolerance } from './likelihood.ts';
 
-const at = (
-  kind: 'volts' | 'lamp' | 'sounds',
-  observed: number,
-  predicted: number,
-  tolerance = fineTolerance,
-) => channelDeficit(kind, observed, predicted, tolerance);
+const at = (kind: 'lamp' | 'sounds', observed: number, predicted: number) =>
+  channelDeficit(kind, observed, predicted, false, fineTolerance);
+
+const ids = ['o1', 'o2', 'o3', 'o4'];
+const circuit = runOf(ids, { meters: { first: 15, next: 4 } });
+const network = networkOf(circuit);
+const tests = ids.flatMap((one) =>
+  (['meter', 'loaded'] as const).map((instrument) => ({ at: one, instrument }) as Test),
+);
+const { readings } = simulate({ ...circuit, tests });
+const sound = { faults: [], loads: [], deviceStates: [] };
+type Volts = Extract<Reading, { instrument: 'meter' | 'loaded' }>;
+const isMetered = (one: Reading): one is Volts => one.instrument === 'meter' || one.instrument === 'loaded';
+
+/** Nats by which the sound circuit falls short of readings that were changed, and the scale that it is given. */
+function soundly(change: (one: Volts, index: number) => Volts, tolerance = fineTolerance) {
+  const changed = readings.map((one, index) => (isMetered(one) ? change(one, index) : one));
+  const evidence = evidenceOf(network, { readings: changed, trippedBefore: null, afterRepair: [] });
+  const evaluator = new Evaluator(network, evidence, null, tolerance);
+  return { deficit: evaluator.deficit(sound, false), scale: evaluator.weighing.scale };
+}
+const times = (one: Volts, factor: number): Volts => ({
+  ...one,
+  hn: one.hn * factor,
+  hg: one.hg * factor,
+  ng: one.ng * factor,
+});
+const asTaken = soundly((one) => one).deficit;
 
 describe('how far a reading strays', () => {
-  test('volts within max(0.5 V, 1 %) cost two nats at the most, and a plain slip no more than being wrong does', () => {
-    expect(at('volts', 120, 120)).toBeCloseTo(0, 6);
-    expect(at('volts', 121.2, 120)).toBeLessThan(2.05);
-    expect(at('volts', 0.5, 0)).toBeLessThan(2.05);
-    expect(at('volts', 12, 120)).toBeCloseTo(at('volts', 60, 120), 3);
-    expect(at('volts', 12, 120)).toBeLessThan(10);
+  test('how the supply stands and what factor the meter has speak for no fault: only that it stands so', () => {
+    for (const factor of [0.91, 0.95, 0.975, 1.025, 1.05, 1.09]) {
+      const { deficit, scale } = soundly((one) => times(one, factor));
+      expect(scale, String(factor)).toBeCloseTo(factor, 3);
+      expect(deficit - asTaken, String(factor)).toBeLessThan(3);
+    }
+    expect(soundly((one) => times(one, 0.8)).deficit - asTaken).toBeGreaterThan(50);
+  });
+
+  test('the supply drifts by a volt between readings, and by nothing within one', () => {
+    const drifting = soundly((one, index) => times(one, 1 + (index % 2 === 0 ? 0.6 : -0.6) / 120));
+    expect(drifting.deficit - asTaken).toBeLessThan(16);
+    const within = soundly((one, index) => (index === 2 ? { ...one, hg: one.hg - 1.5 } : one));
+    expect(within.deficit - asTaken).toBeGreaterThan(6);
+  });
+
+  test('a load draws what it draws: drop and rise are off by one and the same share', () => {
+    const [, loaded] = readings;
+    if (loaded === undefined || !isMetered(loaded)) throw new Error('no load test');
+    const drop = 120 - loaded.hn;
+    const stronger = soundly((one, index) =>
+      index === 1
+        ? { ...one, hn: one.hn - 0.15 * drop, hg: one.hg - 0.075 * drop, ng: one.ng + 0.075 * drop }
+        : one,
+    );
+    expect(stronger.deficit - asTaken).toBeLessThan(1.5);
+    const uneven = soundly((one, index) => (index === 1 ? { ...one, ng: 0, hg: one.hn } : one));
+    expect(uneven.deficit - asTaken).toBeGreaterThan(6);
+  });
+
+  test('a value that is plainly wrong costs what being wrong does, however far off, and a slip of the pen less', () => {
+    const wrong = (hn: number) =>
+      soundly((one, index) => (index === 0 ? { ...one, hn } : one)).deficit - asTaken;
+    expect(wrong(33)).toBeCloseTo(wrong(71), 1);
+    expect(wrong(33)).toBeLessThan(16);
+    expect(wrong(12)).toBeLessThan(wrong(33) - 1);
+    expect(wrong(102)).toBeLessThan(wrong(103) - 1);
+    const probes = soundly((one, index) => (index === 0 ? { ...one, hg: one.ng, ng: one.hg } : one));
+    expect(probes.deficit - asTaken).toBeLessThan(10);
+  });
+
+  test('where nothing holds a contact a meter shows anything between its neighbours', () => {
+    for (const shown of [5, 30, 60, 88, 118])
+      expect(adriftDeficit(shown, 40, 120, 0.2), String(shown)).toBeLessThan(7);
+    expect(adriftDeficit(200, 40, 120, 0.2)).toBeGreaterThan(10);
+    expect(adriftDeficit(40, 40, 120, 0.2)).toBeLessThan(adriftDeficit(88, 40, 120, 0.2));
   });
 
   test('a lamp near its threshold may show either, far from it hardly', () => {
@@ -39,26 +97,13 @@ describe('how far a reading strays', () => {
   });
 
   test('a whole wrong reading is capped where others speak against it, and hardly where it stands alone', () => {
-    const evidence = { kinds: ['lamp', 'lamp', 'lamp'] as const, observed: Float64Array.of(2, 2, 2) };
-    const reading: ReadingEvidence = {
-      index: 0,
-      position: 0,
-      outlet: 0,
-      instrument: 'lamps',
-      hookup: hookupOf('lamps', 0, 120),
-      first: 0,
-      end: 3,
-    };
-    const predicted = Float64Array.of(0, 0, 0);
-    const among = readingDeficit(evidence, reading, predicted, fineTolerance);
-    expect(among).toBeLessThan(8);
-    expect(readingDeficit(evidence, reading, predicted, loneTolerance)).toBeGreaterThan(2 * among);
-  });
-
-  test('guessed lengths loosen small volts by their share, not the mains', () => {
-    expect(roughTolerance.voltsSigma(6)).toBeCloseTo(2, 1);
-    expect(roughTolerance.voltsSigma(120)).toBe(4);
-    expect(roughTolerance.voltsSigma(0)).toBe(0.5);
+    const lamps: Reading = { at: 'o1', instrument: 'lamps', hn: 'off', hg: 'off', ng: 'lit' };
+    const evidence = evidenceOf(network, { readings: [lamps], trippedBefore: null, afterRepair: [] });
+    const among = new Evaluator(network, evidence, null, fineTolerance).deficit(sound, false);
+    expect(among).toBeLessThan(9);
+    expect(new Evaluator(network, evidence, null, loneTolerance).deficit(sound, false)).toBeGreaterThan(
+      2 * among,
+    );
   });
 });
 

@@ -1,38 +1,45 @@
 import { type ChannelKind, dimFrom, lampCode, litFrom, probeVolts } from '../../instruments/index.ts';
-import type { Evidence, ReadingEvidence } from './evidence.ts';
 
 /**
- * How far readings stray from what the model predicts. All figures are common practice, but for the volts: the
- * formats' own max(0.5 V, 1 %), taken as two standard deviations.
+ * How far readings stray from what the model predicts. All figures are common practice: the supply stands where it
+ * stands and drifts a little from one reading to the next; a meter's error is mostly one factor that all its values
+ * share; a load's current is known to a sixth or so.
  */
 export interface Tolerance {
-  /** Standard deviation of volts where so many are predicted. */
-  readonly voltsSigma: (predicted: number) => number;
+  /** Standard deviation of a meter's own noise, in volts. */
+  readonly noiseVolts: number;
+  /** Standard deviation of the supply from one reading to the next, as a share. */
+  readonly drift: number;
+  /** Standard deviation of what a test's load draws, as a share: all its drops and rises by the same. */
+  readonly loadShare: number;
+  /** The same of what a run drops where its length is guessed. */
+  readonly runShare: number;
   /** One value in so many is plainly wrong: mistyped, misread, a probe that slipped. */
   readonly wrongValue: number;
-  /** One reading in so many was taken at another receptacle, or with a faulty tester. */
+  /** One reading in so many was taken at another receptacle. */
   readonly wrongReading: number;
   /** A lamp is misread, or glows across its threshold, once in so many. */
   readonly wrongLamp: number;
 }
 
-const wrong = { wrongValue: 0.01, wrongReading: 0.004, wrongLamp: 0.006 } as const;
-
 /** For circuits whose lengths and sizes are known. */
 export const fineTolerance: Tolerance = {
-  ...wrong,
-  voltsSigma: (predicted) => Math.max(0.5, 0.01 * predicted) / 2,
+  noiseVolts: 0.2,
+  drift: 0.4 / 120,
+  loadShare: 0.15,
+  runShare: 0.02,
+  wrongValue: 0.01,
+  wrongReading: 0.004,
+  wrongLamp: 0.006,
 };
 
-/** For circuits whose lengths are guessed: small volts may be off by a third, large ones by what mains voltage varies. */
-export const roughTolerance: Tolerance = {
-  ...wrong,
-  voltsSigma: (predicted) => Math.max(0.5, Math.min(0.33 * predicted, 4)),
-};
+/** For circuits whose lengths are guessed. */
+export const roughTolerance: Tolerance = { ...fineTolerance, runShare: 0.35 };
 
 /** For a receptacle judged by itself: no other reading speaks against its own, so that is not lightly held to be wrong. */
 export const loneTolerance: Tolerance = {
   ...roughTolerance,
+  runShare: 0.6,
   wrongValue: 0.002,
   wrongReading: 1e-7,
   wrongLamp: 1e-4,
@@ -42,47 +49,40 @@ export const loneTolerance: Tolerance = {
 const lampSpread = 0.006;
 /** A probe fails to sound at a live contact. */
 const deafProbe = 0.01;
-/** It sounds at a dead contact beside a live one (induction): seldom where the contact is held, often near its threshold. */
-const falseAlarm = { held: 0.03, floating: 0.2 } as const;
+/** It sounds at a dead contact beside a live one (induction), at a contact that nothing holds as often as not. */
+const falseAlarm = { held: 0.03, induced: 0.2, adrift: 0.5 } as const;
 const inducedVolts = 10;
 const wrongFlag = 0.01;
-const milliampsSigma = (predicted: number): number => Math.max(0.05, 0.01 * predicted) / 2;
-
-/** Share of a wrong volts reading's spread, from nothing to full voltage, that a right one's takes. */
-const wrongVoltsDensity = 0.01;
+const milliampsSigma = (predicted: number): number => Math.max(0.05, 0.015 * predicted);
 
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 
-/** How much less likely than the likeliest reading this one is: −ln(p/p max), nought or more. */
+/** Nats of a channel that is no volts: −ln of how often it shows what is observed. */
 export function channelDeficit(
-  kind: ChannelKind,
+  kind: Exclude<ChannelKind, 'volts'>,
   observed: number,
   predicted: number,
-  tolerance: Tolerance,
+  isAdrift: boolean,
+  { wrongLamp, wrongValue }: Tolerance,
 ): number {
   switch (kind) {
-    case 'volts':
-      return strayDeficit(
-        (observed - predicted) / tolerance.voltsSigma(Math.max(predicted, observed)),
-        tolerance,
-      );
-    case 'milliamps':
-      return strayDeficit((observed - predicted) / milliampsSigma(Math.max(predicted, observed)), tolerance);
+    case 'milliamps': {
+      const z = (observed - predicted) / milliampsSigma(Math.max(predicted, observed));
+      return -Math.log((1 - wrongValue) * Math.exp(-0.5 * z * z) + 0.01 * wrongValue);
+    }
     case 'lamp': {
       const dimOrLit = logistic((predicted - dimFrom) / lampSpread);
       const lit = logistic((predicted - litFrom) / lampSpread);
       let p = 1 - dimOrLit;
       if (observed === lampCode.lit) p = lit;
       else if (observed === lampCode.dim) p = dimOrLit - lit;
-      return -Math.log((1 - tolerance.wrongLamp) * Math.max(p, 0) + tolerance.wrongLamp / 3);
+      return -Math.log((1 - wrongLamp) * Math.max(p, 0) + wrongLamp / 3);
     }
     case 'sounds': {
-      const sounding =
-        predicted >= probeVolts
-          ? 1 - deafProbe
-          : predicted > inducedVolts
-            ? falseAlarm.floating
-            : falseAlarm.held;
+      let sounding: number = falseAlarm.held;
+      if (isAdrift && predicted > inducedVolts) sounding = falseAlarm.adrift;
+      else if (predicted >= probeVolts) sounding = 1 - deafProbe;
+      else if (predicted > inducedVolts) sounding = falseAlarm.induced;
       return -Math.log(observed === 1 ? sounding : 1 - sounding);
     }
     case 'trips':
@@ -91,41 +91,41 @@ export function channelDeficit(
   }
 }
 
-function strayDeficit(z: number, { wrongValue }: Tolerance): number {
-  const stray = wrongValue * wrongVoltsDensity;
-  return -Math.log(((1 - wrongValue) * Math.exp(-0.5 * z * z) + stray) / (1 - wrongValue + stray));
-}
-
-/** The same for a value of a reading that has nothing to do with this receptacle. */
-const unrelated: Readonly<Record<ChannelKind, number>> = {
-  volts: -Math.log(wrongVoltsDensity),
-  milliamps: -Math.log(wrongVoltsDensity),
+/** Nats of a value that has nothing to do with this receptacle. */
+export const unrelated: Readonly<Record<ChannelKind, number>> = {
+  volts: 4,
+  milliamps: 4,
   lamp: Math.log(2),
   sounds: Math.log(2),
   trips: Math.log(2),
   button: Math.log(3),
 };
 
-/** Deficit of a whole reading; a wrong one costs no more than being wrong does. */
-export function readingDeficit(
-  { kinds, observed }: Pick<Evidence, 'kinds' | 'observed'>,
-  { first, end, instrument }: ReadingEvidence,
-  predicted: Float64Array,
-  tolerance: Tolerance,
+/** Nats of a value that is plainly wrong: anything from nothing to twice the mains. */
+export const wrongVoltsNats = (noiseVolts: number): number =>
+  -Math.log((noiseVolts * Math.sqrt(2 * Math.PI)) / 250);
+
+/**
+ * Nats of what a meter of high impedance shows where nothing holds one of its contacts: anything between the contact's
+ * neighbours, and what capacitances make of it somewhat sooner.
+ */
+export function adriftDeficit(
+  observed: number,
+  predicted: number,
+  nominalVolts: number,
+  noiseVolts: number,
 ): number {
-  let sum = 0;
-  let elsewhere = 0;
-  for (let channel = first; channel < end; channel += 1) {
-    const kind = kinds[channel] as ChannelKind;
-    sum += channelDeficit(kind, observed[channel] as number, predicted[channel] as number, tolerance);
-    elsewhere += unrelated[kind];
-  }
-  if (instrument === 'tripped-before') return sum;
-  const { wrongReading } = tolerance;
-  return -Math.log((1 - wrongReading) * Math.exp(-sum) + wrongReading * Math.exp(-elsewhere));
+  const peak = noiseVolts * Math.sqrt(2 * Math.PI);
+  const sigma = 1.1 * noiseVolts + 0.2 * predicted;
+  const z = (observed - predicted) / sigma;
+  const near = (Math.exp(-0.5 * z * z) * noiseVolts) / sigma;
+  const anywhere = observed <= 1.12 * nominalVolts ? peak / nominalVolts : 0;
+  // Beside nothing that is live it hardly wanders.
+  const wanders = predicted < 0.04 * nominalVolts ? 0.07 : 0.65;
+  return -Math.log((1 - wanders) * near + wanders * anywhere + 1e-6);
 }
 
-/** How a channel pulls on what is fitted: its residual in standard deviations and the change of it per predicted unit. */
+/** How a lamp or a probe pulls on what is fitted: its residual in standard deviations and the change of it per predicted unit. */
 export interface Pull {
   residual: number;
   slope: number;
@@ -133,21 +133,18 @@ export interface Pull {
 
 const hingeSigma = 0.02;
 
-/** Fills `pull`; both nought where the channel does not care. */
+/** Fills `pull`; both nought where the channel does not care. Volts pull together, see `whitened`. */
 export function pullOf(
   kind: ChannelKind,
   observed: number,
   predicted: number,
   nominalVolts: number,
-  tolerance: Tolerance,
   pull: Pull,
 ): void {
   pull.residual = 0;
   pull.slope = 0;
-  if (kind === 'volts' || kind === 'milliamps') {
-    const largest = Math.max(predicted, observed);
-    const sigma = kind === 'volts' ? tolerance.voltsSigma(largest) : milliampsSigma(largest);
-    pull.slope = 1 / sigma;
+  if (kind === 'milliamps') {
+    pull.slope = 1 / milliampsSigma(Math.max(predicted, observed));
     pull.residual = (predicted - observed) * pull.slope;
     return;
   }

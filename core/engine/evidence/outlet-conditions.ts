@@ -20,6 +20,8 @@ const poorDropVolts = 1.2;
 
 /** A connection of so many ohms is as good as none: no equipment runs through it, and no breaker opens. */
 const openOhms = 20e3;
+/** A neutral that two legs share is as good as lost with so many ohms in it: equipment on one leg is driven by the other's. */
+const lostSharedOhms = 1;
 
 /** Where a contact's metal leads: which bus, or none. Neutral and ground bus are told apart although they are bonded. */
 interface Ends {
@@ -61,6 +63,7 @@ export class OutletConditions {
   private readonly groundBus: number;
   private readonly solver: Solver;
   private readonly soundDrop: readonly number[];
+  private readonly isShared: boolean;
   /** Devices through which each outlet is fed, its own among them. */
   private readonly guards: readonly (readonly number[])[];
 
@@ -78,6 +81,7 @@ export class OutletConditions {
       }),
     };
     this.solver = new Solver(network);
+    this.isShared = new Set(network.circuit.outlets.map(({ leg }) => leg)).size > 1;
     this.guards = network.outlets.map((_, outlet) => guardsOf(network, outlet));
     this.soundDrop = this.dropsIn({ faults: [], loads: [], deviceStates: [] });
   }
@@ -90,6 +94,7 @@ export class OutletConditions {
     const wired = supposed.faults.some(({ kind }) => kind === 'bond')
       ? this.joined(supposed, false)
       : jumpered;
+    const firm = this.isShared ? this.joined(supposed, false, lostSharedOhms) : null;
     const drops = supposed.faults.some((fault) => fault.kind === 'resistance' && fault.conductor !== 'ground')
       ? this.dropsIn(supposed)
       : null;
@@ -100,11 +105,12 @@ export class OutletConditions {
         neutral: joined.same(node, this.neutralBus),
         ground: joined.same(node, this.groundBus),
       });
-      const found = this.wiring(outlet, supposed, wired, jumpered, {
+      const found = this.wiring(outlet, supposed, wired, jumpered, firm, {
         hot: ends(jumpered, contact.hot),
         neutral: ends(jumpered, contact.neutral),
         ground: ends(jumpered, contact.ground),
         neutralByWire: ends(wired, contact.neutral),
+        neutralFirmly: firm === null ? null : ends(firm, contact.neutral),
         groundByWire: ends(wired, contact.ground),
       });
       if (found !== null) return found;
@@ -123,9 +129,13 @@ export class OutletConditions {
     supposed: Supposed,
     wired: Joined,
     jumpered: Joined,
-    ends: Readonly<Record<'hot' | 'neutral' | 'ground' | 'neutralByWire' | 'groundByWire', Ends>>,
+    firm: Joined | null,
+    ends: Readonly<Record<'hot' | 'neutral' | 'ground' | 'neutralByWire' | 'groundByWire', Ends>> & {
+      /** By connections that a shared neutral may rest on; null where none is shared. */
+      readonly neutralFirmly: Ends | null;
+    },
   ): ConditionId | null {
-    const { hot, neutral, ground, neutralByWire, groundByWire } = ends;
+    const { hot, neutral, ground, neutralByWire, groundByWire, neutralFirmly } = ends;
     const live = (end: Ends): boolean => end.L1 || end.L2;
     const earthed = (end: Ends): boolean => end.neutral || end.ground;
     const contact = this.network.outlets[outlet]?.contact;
@@ -142,6 +152,13 @@ export class OutletConditions {
     if (!earthed(neutralByWire) && (live(hot) || !earthed(hot)))
       return this.sharedByLegs(contact.neutral, wired) ? 'lost-shared-neutral' : 'open-neutral';
     if (!live(hot) && earthed(hot)) return 'reversed-polarity';
+    if (
+      neutralFirmly !== null &&
+      !earthed(neutralFirmly) &&
+      live(hot) &&
+      this.sharedByLegs(contact.neutral, firm ?? wired)
+    )
+      return 'lost-shared-neutral';
     const hasJumper = supposed.faults.some(
       (fault) =>
         fault.kind === 'bond' &&
@@ -157,11 +174,11 @@ export class OutletConditions {
   }
 
   /** All metal of the circuit with every pole closed, with or without jumpers. */
-  private joined(supposed: Supposed, jumpers: boolean): Joined {
+  private joined(supposed: Supposed, jumpers: boolean, most = openOhms): Joined {
     const joined = new Joined(this.network.nodeCount + 2);
     const sink: ElementSink = {
       resistor: (a, b, ohms) => {
-        if (a !== earth && b !== earth && ohms < openOhms) joined.join(a, b);
+        if (a !== earth && b !== earth && ohms < most) joined.join(a, b);
       },
       leak: () => {},
       capacitor: () => {},

@@ -5,20 +5,27 @@ import {
   copyTerminals,
   metered,
   meteredWithSlopes,
+  ohmsBetween,
   type Terminals,
   terminals,
   toEarth,
   voltsBetween,
   voltsPerSiemens,
 } from '../model/terminals.ts';
-import type { Evidence, ReadingEvidence } from './evidence.ts';
+import type { ReadingEvidence } from './evidence.ts';
+import type { Weighing } from './weighing.ts';
 
 const hot = 0;
 const neutral = 1;
+/** A contact that is reached only through so many ohms is held by nothing: what a meter of high impedance shows there wanders. */
+const adriftOhms = 50e3;
+/** A meter of less than so many siemens takes nothing from what is adrift. */
+const highImpedance = 1e-6;
 
 /** Predicts what each instrument shows, channel by channel, out of how an outlet looks. Keeps its scratch between calls. */
 export class Predictor {
   readonly predicted: Float64Array;
+  private readonly adrift: Uint8Array;
   /** Change of each channel per siemens of each branch, row by channel. */
   slopes = new Float64Array(0);
   private readonly network: Network;
@@ -28,10 +35,11 @@ export class Predictor {
   private readonly nodesRe: Float64Array;
   private readonly nodesIm: Float64Array;
 
-  constructor(network: Network, evidence: Evidence, solved: () => Solver) {
+  constructor(network: Network, { predicted, adrift }: Weighing, solved: () => Solver) {
     this.network = network;
     this.solved = solved;
-    this.predicted = new Float64Array(evidence.observed.length);
+    this.predicted = predicted;
+    this.adrift = adrift;
     this.nodesRe = new Float64Array(network.nodeCount);
     this.nodesIm = new Float64Array(network.nodeCount);
   }
@@ -72,6 +80,7 @@ export class Predictor {
     for (let span = 0; span < spans; span += 1) {
       const a = ends[2 * span] as number;
       const b = ends[2 * span + 1] as number;
+      this.adrift[first + span] = siemens < highImpedance && ohmsBetween(seen, a, b) > adriftOhms ? 1 : 0;
       if (isOnlySeen) this.put(first + span, seen, a, b, perVolt, slopes);
       else this.metered(first + span, seen, a, b, siemens, slopes, perVolt);
     }

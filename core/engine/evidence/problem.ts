@@ -2,7 +2,8 @@ import { type Circuit, networkOf } from '../../circuit/index.ts';
 import type { Fault } from '../../faults/index.ts';
 import type { Reading } from '../../instruments/index.ts';
 import type { Network } from '../../physics/index.ts';
-import { type Cause, causesOf } from '../model/cause.ts';
+import { type Cause, causesOf, instrumentCauses } from '../model/cause.ts';
+import { mayShowIn } from '../model/instrument-fault.ts';
 import type { HouseFacts } from '../model/priors.ts';
 import { ViewMemory } from '../model/view-memory.ts';
 import { type Evidence, evidenceOf } from './evidence.ts';
@@ -54,9 +55,10 @@ export function premisesOf({
     unknownDevices.has(index) ? { ...device, state: 'set' as const } : device,
   );
   const network = networkOf({ ...circuit, protection, faults: [...noFaults] });
+  const causes = causesOf(network, house, unknownDevices);
   return {
     network,
-    causes: causesOf(network, house, unknownDevices),
+    causes: [...causes, ...instrumentCauses(house, causes.length)],
     memory: new ViewMemory(network),
   };
 }
@@ -64,7 +66,11 @@ export function premisesOf({
 export const problemOf = (question: Question, { network, causes, memory }: Premises): DiagnosisProblem => ({
   network,
   memory,
-  causes,
+  // An instrument that was not used fails nowhere.
+  causes: causes.filter(
+    ({ instrument }) =>
+      instrument === null || mayShowIn(instrument, [...question.readings, ...(question.afterRepair ?? [])]),
+  ),
   evidence: evidenceOf(network, {
     readings: question.readings,
     trippedBefore: question.trippedBefore,

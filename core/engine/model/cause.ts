@@ -1,6 +1,16 @@
 import { type Box, type Fault, hasOhms, isSameSpot, suspicions, type Where } from '../../faults/index.ts';
 import { type Conductor, conductors, type DeviceState, type Leg, type Network } from '../../physics/index.ts';
-import { type HouseFacts, oddsIn, type PriorId } from './priors.ts';
+import { type InstrumentFault, instrumentFaults } from './instrument-fault.ts';
+import {
+  type HabitId,
+  type HouseFacts,
+  habitOddsIn,
+  habitOf,
+  habitPartOf,
+  habits,
+  oddsIn,
+  type PriorId,
+} from './priors.ts';
 
 /** One thing that may be wrong, at one site: one or more faults that are made together. */
 export interface Cause {
@@ -8,12 +18,27 @@ export interface Cause {
   readonly prior: PriorId;
   readonly logOdds: number;
   readonly faults: readonly Fault[];
-  /** Where it is: a cable, or the terminals of an outlet. */
-  readonly site: { readonly cable: number } | { readonly outlet: number };
+  /** Where it is: a cable, or the terminals of an outlet; an instrument is nowhere. */
+  readonly site: { readonly cable: number } | { readonly outlet: number } | { readonly instrument: string };
   /** Position of the fault whose ohms are to be fitted; -1 where nothing is. */
   readonly resistance: number;
   /** A protection device that is not as it should be. */
   readonly device: { readonly index: number; readonly state: DeviceState } | null;
+  /** An instrument that does not work, where it is no fault of the circuit. */
+  readonly instrument: InstrumentFault | null;
+  /** What one hand may have done at many boxes; with its odds, and how many boxes there are. */
+  readonly habit: Habit | null;
+}
+
+export interface Habit {
+  readonly id: HabitId;
+  /** Logarithm of the odds that somebody had it. */
+  readonly logOdds: number;
+  /** How often it shows at a box where somebody had it. */
+  readonly share: number;
+  /** Of the ways in which it shows at a box, how much is this one. */
+  readonly part: number;
+  readonly boxes: number;
 }
 
 const pairs = [
@@ -33,9 +58,23 @@ const deviceStates = [
 class CauseList {
   readonly causes: Cause[] = [];
   private readonly house: HouseFacts;
+  private readonly boxes: number;
 
-  constructor(house: HouseFacts) {
+  constructor(house: HouseFacts, boxes: number) {
     this.house = house;
+    this.boxes = boxes;
+  }
+
+  private habitOf(prior: PriorId, part: number): Habit | null {
+    const id = habitOf(prior);
+    if (id === null) return null;
+    return {
+      id,
+      logOdds: Math.log(habitOddsIn(this.house, id)),
+      share: habits[id].share,
+      part: part * habitPartOf(this.house, id, prior),
+      boxes: this.boxes,
+    };
   }
 
   private add(
@@ -53,6 +92,8 @@ class CauseList {
       site,
       resistance: faults.findIndex(hasOhms),
       device,
+      instrument: null,
+      habit: this.habitOf(prior, share),
     });
   }
 
@@ -83,6 +124,25 @@ class CauseList {
     this.suspect({ outlet }, (kind) => kind.inBox?.(box));
   }
 
+  /** Cable without a ground wire from the panel on: what is joined to a ground at one box reaches no other. */
+  ungrounded(cables: readonly { readonly id: string; readonly ground: boolean }[]): void {
+    const missing = cables.flatMap(({ id, ground }): readonly Fault[] =>
+      ground ? [{ kind: 'open', conductor: 'ground', cable: id }] : [],
+    );
+    if (missing.length > 1) this.add('ungrounded-run', { cable: 0 }, missing, null);
+  }
+
+  /** A device that feeds through, with all wires of its two cables on the wrong sides: what is beyond is right again. */
+  exchangedSides(outlet: number, at: string, leaving: readonly string[]): void {
+    const exchanged = (where: Where): Fault => ({ kind: 'swap', conductors: ['hot', 'neutral'], ...where });
+    this.add(
+      'sides-exchanged',
+      { outlet },
+      [exchanged({ at }), ...leaving.map((cable) => exchanged({ cable }))],
+      null,
+    );
+  }
+
   /** What may be wrong with a device, where its state is not known, and on its line side. */
   device(index: number, outlet: number, box: Box, isUnknown: boolean): void {
     const site = { outlet };
@@ -98,11 +158,12 @@ export function causesOf(
   unknownDevices: ReadonlySet<number>,
 ): readonly Cause[] {
   const { circuit, topology, devices } = network;
-  const list = new CauseList(house);
+  const list = new CauseList(house, circuit.outlets.length);
+  list.ungrounded(circuit.cables);
   circuit.cables.forEach(({ id, ground }, cable) => {
     list.conductors({ cable }, { cable: id }, ground, topology.legsOfCable[cable] ?? ['L1']);
   });
-  circuit.outlets.forEach(({ id, leg }, outlet) => {
+  circuit.outlets.forEach(({ id, leg, wiring }, outlet) => {
     const into = circuit.cables.filter((cable) => cable.to === id);
     list.conductors({ outlet }, { at: id }, true, [leg]);
     const box: Box = {
@@ -112,11 +173,32 @@ export function causesOf(
       cable: into[0]?.id ?? null,
     };
     list.box(outlet, box);
+    const leaving = circuit.cables.filter(({ from }) => from === id);
+    if (wiring === 'through' && leaving.length > 0)
+      list.exchangedSides(
+        outlet,
+        id,
+        leaving.map((cable) => cable.id),
+      );
     const device = devices.findIndex((one) => one.outlet === outlet);
     if (device !== -1) list.device(device, outlet, box, unknownDevices.has(device));
   });
   return list.causes;
 }
+
+/** Instruments that do not work, counted on after so many other causes. */
+export const instrumentCauses = (house: HouseFacts, after: number): readonly Cause[] =>
+  instrumentFaults.map(({ prior, fault }, index) => ({
+    index: after + index,
+    prior,
+    logOdds: Math.log(oddsIn(house, prior)),
+    faults: [],
+    site: { instrument: fault.instrument },
+    resistance: -1,
+    device: null,
+    instrument: fault,
+    habit: null,
+  }));
 
 /** True where ground wires lead from the panel to an outlet. */
 export function groundArrives({ circuit, topology }: Network, outlet: number): boolean {
@@ -138,5 +220,7 @@ export function groundArrives({ circuit, topology }: Network, outlet: number): b
 /** True where two causes cannot be told from fewer, or contradict each other: the same conductor of one site twice. */
 export function clash(a: Cause, b: Cause): boolean {
   if (a.device !== null && b.device !== null) return a.device.index === b.device.index;
+  if (a.instrument !== null && b.instrument !== null)
+    return a.instrument.instrument === b.instrument.instrument;
   return a.faults.some((one) => b.faults.some((other) => isSameSpot(one, other)));
 }

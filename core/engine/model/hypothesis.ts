@@ -1,6 +1,7 @@
 import { type Fault, hasOhms } from '../../faults/index.ts';
 import type { DeviceState, Network } from '../../physics/index.ts';
-import { type Cause, clash } from './cause.ts';
+import { type Cause, clash, type Habit } from './cause.ts';
+import type { InstrumentFault } from './instrument-fault.ts';
 
 /** Some causes held to be there together, and nothing else. */
 export interface Hypothesis {
@@ -13,6 +14,8 @@ export interface Hypothesis {
   /** Positions among the faults of those whose ohms are to be fitted. */
   readonly resistances: readonly number[];
   readonly deviceStates: readonly DeviceState[];
+  /** Instruments that do not work. */
+  readonly instruments: readonly InstrumentFault[];
 }
 
 /** The hypothesis that nothing is wrong, with devices in the states that the circuit file gives. */
@@ -23,7 +26,42 @@ export const soundHypothesis = ({ circuit }: Network): Hypothesis => ({
   faults: [],
   resistances: [],
   deviceStates: circuit.protection.map(({ state }) => state),
+  instruments: [],
 });
+
+/**
+ * Logarithm of the odds of some causes together: each by itself; or many as what one hand did, who left them at so
+ * many of the boxes and not at the rest.
+ */
+function logPriorOf(causes: readonly Cause[]): number {
+  let sum = 0;
+  const byHabit = new Map<
+    string,
+    { readonly habit: Habit; count: number; logOdds: number; logParts: number }
+  >();
+  for (const { habit, logOdds } of causes) {
+    sum += logOdds;
+    if (habit === null) continue;
+    const before = byHabit.get(habit.id);
+    if (before === undefined)
+      byHabit.set(habit.id, { habit, count: 1, logOdds, logParts: Math.log(habit.part) });
+    else {
+      before.count += 1;
+      before.logOdds += logOdds;
+      before.logParts += Math.log(habit.part);
+    }
+  }
+  for (const { habit, count, logOdds, logParts } of byHabit.values()) {
+    if (count < 2) continue;
+    const asHabit =
+      habit.logOdds +
+      logParts +
+      count * Math.log(habit.share) +
+      (habit.boxes - count) * Math.log(1 - habit.share);
+    sum += Math.max(0, asHabit - logOdds) + Math.log1p(Math.exp(-Math.abs(asHabit - logOdds)));
+  }
+  return sum;
+}
 
 const hypothesisOf = (causes: readonly Cause[], known: readonly DeviceState[]): Hypothesis => {
   const faults = causes.flatMap((cause) => cause.faults);
@@ -32,10 +70,11 @@ const hypothesisOf = (causes: readonly Cause[], known: readonly DeviceState[]): 
   return {
     causes,
     key: causes.map(({ index }) => index).join('+'),
-    logPrior: causes.reduce((sum, { logOdds }) => sum + logOdds, 0),
+    logPrior: logPriorOf(causes),
     faults,
     resistances: faults.flatMap((fault, position) => (hasOhms(fault) ? [position] : [])),
     deviceStates,
+    instruments: causes.flatMap(({ instrument }) => instrument ?? []),
   };
 };
 

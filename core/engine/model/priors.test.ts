@@ -4,7 +4,7 @@ import { type HouseFacts, oddsIn, type PriorId, priors } from './priors.ts';
 describe('what a house changes in the odds of a cause (common practice)', () => {
   test('a house from before grounds, made over later, is where jumpers are looked for', () => {
     const before = { yearBuilt: 1954 };
-    for (const id of ['jumper', 'reversed-jumper', 'hot-jumper'] as const) {
+    for (const id of ['jumper', 'reversed-jumper'] as const) {
       expect(oddsIn({ ...before, alteredIn: [2004] }, id)).toBeGreaterThan(oddsIn(before, id));
       // Made over while two-wire cable was still laid, or built with grounds: nothing is gained by it.
       expect(oddsIn({ ...before, alteredIn: [1960] }, id)).toBe(oddsIn(before, id));
@@ -13,7 +13,7 @@ describe('what a house changes in the odds of a cause (common practice)', () => 
   });
 
   test('a missing ground is no accident where the wiring has none', () => {
-    expect(oddsIn({ groundedWiring: false }, 'missing-ground')).toBeGreaterThan(1);
+    expect(oddsIn({ groundedWiring: false }, 'ungrounded-run')).toBeGreaterThan(1);
     expect(oddsIn({ groundedWiring: true, yearBuilt: 1954 }, 'missing-ground')).toBe(
       priors['missing-ground'],
     );
@@ -25,13 +25,7 @@ describe('what a house changes in the odds of a cause (common practice)', () => 
   });
 
   test('no cause that endangers people is so rare that a thousandth of a sound circuit outweighs it', () => {
-    for (const id of [
-      'hot-jumper',
-      'reversed-jumper',
-      'open-neutral',
-      'shared-neutral-lost',
-      'jumper',
-    ] as const)
+    for (const id of ['hot-jumper', 'reversed-jumper', 'open-neutral', 'jumper'] as const)
       expect(oddsIn({ yearBuilt: 2020, groundedWiring: true }, id), id).toBeGreaterThan(1e-3);
   });
 
@@ -50,8 +44,8 @@ describe('what a house changes in the odds of a cause (common practice)', () => 
 
   test('every rule changes what it names, in the house that it is for and in no other', () => {
     const houses: readonly [HouseFacts, readonly PriorId[]][] = [
-      [{ groundedWiring: false }, ['missing-ground', 'jumper', 'reversed-jumper', 'hot-jumper']],
-      [{ yearBuilt: 1962 }, ['missing-ground', 'jumper', 'reversed-jumper', 'hot-jumper']],
+      [{ groundedWiring: false }, ['missing-ground', 'ungrounded-run', 'jumper', 'reversed-jumper']],
+      [{ yearBuilt: 1962 }, ['missing-ground', 'ungrounded-run', 'jumper', 'reversed-jumper']],
       [{ yearBuilt: 1959, groundedWiring: true }, ['reversal', 'reversed-jumper']],
       [{ yearBuilt: 1971 }, ['poor-connection']],
       [{ yearBuilt: 1985 }, []],

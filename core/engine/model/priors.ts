@@ -1,4 +1,5 @@
 import { faultOdds } from '../../faults/index.ts';
+import { instrumentOdds } from './instrument-fault.ts';
 
 /** What is known of the house as a whole. */
 export interface HouseFacts {
@@ -16,8 +17,10 @@ export interface HouseFacts {
  */
 export const priors = {
   ...faultOdds,
-  // Not every circuit shares its neutral with another, but lamps pass over its loss while both carry alike.
-  'shared-neutral-lost': 0.005,
+  // One circuit in eight shares its neutral; lamps pass over its loss while both legs carry alike.
+  'shared-neutral-lost': 0.0006,
+  // Cable without a ground wire all along a run.
+  'ungrounded-run': 0.002,
   // Devices trip and nobody looks for the reset.
   'device-tripped': 0.03,
   // Devices last about ten years, and few press the button.
@@ -26,6 +29,9 @@ export const priors = {
   'device-locked-out': 0.004,
   // Some leave the hot closed.
   'device-locked-out-hot': 0.002,
+  // Both cables landed on the wrong sides of a device that feeds through: the commonest real reversal.
+  'sides-exchanged': 0.006,
+  ...instrumentOdds,
 } as const satisfies Readonly<Record<string, number>>;
 export type PriorId = keyof typeof priors;
 
@@ -39,27 +45,39 @@ interface HouseRule {
 const groundsBecameCommon = 1965;
 const before = (year: number, house: HouseFacts): boolean =>
   house.yearBuilt !== undefined && house.yearBuilt < year;
-const jumpers = ['jumper', 'reversed-jumper', 'hot-jumper'] as const;
+/** A jumper from neutral to ground stands for a ground; one from hot is only ever made by mistake, wherever that is. */
+const jumpers = ['jumper', 'reversed-jumper'] as const;
 
 /** What the house changes in that. A recent year lowers nothing: reversed wires are met in houses one year old. */
 export const houseRules: readonly HouseRule[] = [
-  // The wiring has no grounds: a missing one is no accident.
+  // The wiring is held to have no grounds: likely at each receptacle, certain at none (raceways, later work).
+  {
+    of: ['ungrounded-run'],
+    factor: 1500,
+    when: ({ groundedWiring }) => groundedWiring === false,
+  },
   {
     of: ['missing-ground'],
-    factor: 200,
+    factor: 10,
     when: ({ groundedWiring }) => groundedWiring === false,
   },
   // Two-wire cable without a ground was common to about 1962–65.
+  {
+    of: ['ungrounded-run'],
+    factor: 60,
+    when: (house) =>
+      house.groundedWiring !== true && house.groundedWiring !== false && before(groundsBecameCommon, house),
+  },
   {
     of: ['missing-ground'],
     factor: 4,
     when: (house) =>
       house.groundedWiring !== true && house.groundedWiring !== false && before(groundsBecameCommon, house),
   },
-  // Where the wiring has no grounds, what reads as one is a jumper, or a raceway that nobody saw.
+  // Where the wiring has no grounds, what reads as one is a jumper, a raceway that nobody saw, or later work.
   {
     of: jumpers,
-    factor: 40,
+    factor: 25,
     when: ({ groundedWiring }) => groundedWiring === false,
   },
   // In houses made over, jumpers take the place of grounds that were never there.
@@ -91,6 +109,37 @@ export const houseRules: readonly HouseRule[] = [
     when: (house) => before(1960, house),
   },
 ];
+
+/** What one hand did at many boxes, because it did not know better: each box of a circuit as likely as not. */
+export const habits = {
+  // Whoever cannot tell hot from neutral gets every other one wrong.
+  reversals: { odds: 0.01, share: 0.45, of: ['reversal', 'sides-exchanged'] },
+  // Who made one false ground made more.
+  'false-grounds': { odds: 0.008, share: 0.5, of: jumpers },
+} as const satisfies Readonly<
+  Record<string, { readonly odds: number; readonly share: number; readonly of: readonly string[] }>
+>;
+export type HabitId = keyof typeof habits;
+export const habitIds = Object.keys(habits) as readonly HabitId[];
+
+export const habitOf = (prior: PriorId): HabitId | null =>
+  habitIds.find((id) => (habits[id].of as readonly PriorId[]).includes(prior)) ?? null;
+
+/** Of all the ways in which a habit shows at a box of this house, how much goes to one kind of cause; exchanged sides and a plain reversal are never met at the same box. */
+export const habitPartOf = (house: HouseFacts, id: HabitId, prior: PriorId): number =>
+  id === 'reversals'
+    ? 1
+    : oddsIn(house, prior) / habits[id].of.reduce((sum, one) => sum + oddsIn(house, one), 0);
+
+/** Odds that one hand did so in this house. */
+export function habitOddsIn(house: HouseFacts, id: HabitId): number {
+  const wasAltered = (house.alteredIn ?? []).length > 0;
+  const isGrey = before(1966, house);
+  const lacksGrounds =
+    house.groundedWiring === false || (house.groundedWiring !== true && before(groundsBecameCommon, house));
+  const factor = id === 'reversals' ? (isGrey ? 2 : 1) * (wasAltered ? 2 : 1) : lacksGrounds ? 6 : 1;
+  return habits[id].odds * factor;
+}
 
 /** Whatever speaks for it, a cause is not taken for granted. */
 const mostOdds = 3;

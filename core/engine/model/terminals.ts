@@ -62,6 +62,12 @@ function ohmsAcross({ ohmsRe, ohmsIm }: ThreeTerminals, a: number, b: number): v
 }
 const complex = new Float64Array(2);
 
+/** Size of the impedance between two contacts, or one and earth. */
+export function ohmsBetween(outlet: ThreeTerminals, a: number, b: number): number {
+  ohmsAcross(outlet, a, b);
+  return Math.abs(at(complex, 0)) + Math.abs(at(complex, 1));
+}
+
 /** Volts that a meter of so many siemens shows between two contacts, or one and earth, with nothing kept attached. */
 export function metered(outlet: ThreeTerminals, a: number, b: number, siemens: number): number {
   ohmsAcross(outlet, a, b);

@@ -1,4 +1,5 @@
 import { litFrom } from '../../instruments/index.ts';
+import type { InstrumentFault } from './instrument-fault.ts';
 import type { Terminals } from './terminals.ts';
 import { viewSize } from './view-memory.ts';
 
@@ -6,9 +7,20 @@ import { viewSize } from './view-memory.ts';
 export interface Reference {
   /** Potentials and impedances, 24 numbers a slot. */
   readonly views: Float64Array;
+  /** What it predicts, channel by channel, and where nothing holds what is read. */
+  readonly predicted: Float64Array;
+  readonly adrift: Uint8Array;
+  /** Its readings as they are weighed under it. */
+  readonly weighed: { readonly forms: Float64Array; readonly short: Float64Array; readonly scale: number };
+  /** Instruments that do not work under it. */
+  readonly instruments: readonly InstrumentFault[];
+  /** The scale of all volts under it. */
+  readonly scale: number;
   /** Nats by which each reading falls short, and all of a slot together. */
   readonly readingDeficits: Float64Array;
   readonly deficits: Float64Array;
+  /** Nats that a hypothesis falls short of by scatter alone, were it right. */
+  readonly scatter: number;
 }
 
 /** Volts, and share of an impedance, by which two views of an outlet may differ and still read the same. */

@@ -2,7 +2,6 @@ import { describe, expect, test } from 'vitest';
 import { networkOf, runOf } from '../../circuit/index.ts';
 import { Evaluator } from '../evidence/evaluator.ts';
 import { evidenceOf } from '../evidence/evidence.ts';
-import { fineTolerance } from '../evidence/likelihood.ts';
 import { soundHypothesis } from '../model/hypothesis.ts';
 import { mostWatts } from '../model/unknown-loads.ts';
 import { unfitted } from './fitting.ts';
@@ -12,14 +11,8 @@ describe('loads that are not known', () => {
   // Nothing was read: what counts against a hypothesis is what it supposes alone.
   const evidence = evidenceOf(network, { readings: [], trippedBefore: null, afterRepair: [] });
   const deficitOf = (...watts: readonly [number, number]): number =>
-    unfitted(
-      new Evaluator(network, evidence),
-      soundHypothesis(network),
-      [],
-      Float64Array.from(watts),
-      true,
-      fineTolerance,
-    ).deficit;
+    unfitted(new Evaluator(network, evidence), soundHypothesis(network), [], Float64Array.from(watts), true)
+      .deficit;
 
   test('count against nothing as long as a circuit carries them together', () => {
     expect(deficitOf(0, 0)).toBe(0);

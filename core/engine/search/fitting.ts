@@ -2,7 +2,8 @@ import { hasOhms } from '../../faults/index.ts';
 import type { ChannelKind } from '../../instruments/index.ts';
 import { type Branch, branchesOf, type Network } from '../../physics/index.ts';
 import type { Evaluator, Reference, Supposed } from '../evidence/evaluator.ts';
-import { type Pull, pullOf, type Tolerance } from '../evidence/likelihood.ts';
+import type { ReadingEvidence } from '../evidence/evidence.ts';
+import { type Pull, pullOf } from '../evidence/likelihood.ts';
 import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
 import { type LoadPattern, loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
 import { type Fit, fitLeastSquares } from './least-squares.ts';
@@ -21,6 +22,8 @@ export interface Fitted {
   readonly supposed: Supposed;
   readonly ohms: readonly number[];
   readonly watts: Float64Array;
+  /** What all volts are times what is predicted: how the supply stands, and the meter. */
+  readonly scale: number;
   /** Nats by which the readings before repair fall short of the likeliest. */
   readonly deficit: number;
   /** Logarithm of the share of the prior's loads and ohms that do about as well as these. */
@@ -29,18 +32,24 @@ export interface Fitted {
   readonly pattern: LoadPattern | null;
 }
 
-const someOhms = [0.1, 0.4, 1.2, 3, 8, 30, 400, 1e4] as const;
+/** The scale of all volts while it is fitted beside ohms and watts. */
+const [leastScale, mostScale] = [0.87, 1.13] as const;
+const scaleSigma = 0.05;
 
-/** Ohms over the whole range of a bad connection, each with the share of the prior that it stands for. */
-export const sampleOhms: readonly { readonly ohms: number; readonly share: number }[] = someOhms.map(
-  (ohms, index) => {
+/** Ohms that stand for those of any bad connection, each with the share of the prior that is nearest to it. */
+export const sharedOut = (
+  some: readonly number[],
+): readonly { readonly ohms: number; readonly share: number }[] =>
+  some.map((ohms, index) => {
     const below = (edge: number | undefined, otherwise: number): number =>
       edge === undefined
         ? otherwise
         : normalBelow((Math.log(edge * ohms) / 2 - logOhms.middle) / logOhms.sigma);
-    return { ohms, share: below(someOhms[index + 1], 1) - below(someOhms[index - 1], 0) };
-  },
-);
+    return { ohms, share: below(some[index + 1], 1) - below(some[index - 1], 0) };
+  });
+
+/** Ohms over the whole range of a bad connection. */
+export const sampleOhms = sharedOut([0.1, 0.4, 1.2, 3, 8, 30, 400, 1e4]);
 
 /** Share of the normal distribution below so many standard deviations (logistic approximation, good to 0.01; from memory). */
 function normalBelow(z: number): number {
@@ -65,6 +74,7 @@ const supposedWith = (
   faults: faultsWith(hypothesis, ohms),
   loads: unknownLoads ? loadsOfWatts(network, watts) : network.circuit.loads,
   deviceStates: hypothesis.deviceStates,
+  instruments: hypothesis.instruments,
 });
 
 /** A hypothesis as it stands with given ohms and loads, nothing fitted; not looked at to the end once beyond the limit. */
@@ -74,21 +84,37 @@ export function unfitted(
   ohms: readonly number[],
   watts: Float64Array,
   unknownLoads: boolean,
-  tolerance: Tolerance,
   reference: Reference | null = null,
   limit: number = Number.POSITIVE_INFINITY,
 ): Fitted {
   const supposed = supposedWith(evaluator.network, hypothesis, ohms, watts, unknownLoads);
+  const deficit = evaluator.deficit(supposed, false, limit, reference);
   return {
     supposed,
     ohms,
     watts,
+    scale: evaluator.weighing.scale,
     deficit:
-      evaluator.deficit(supposed, false, tolerance, limit, reference) +
-      (unknownLoads ? 0.5 * excessOf(watts) ** 2 : 0),
+      deficit +
+      (unknownLoads ? 0.5 * excessOf(watts) ** 2 + heatNats(evaluator, hypothesis, supposed, deficit) : 0),
     logShare: 0,
     pattern: null,
   };
+}
+
+/** A bad connection that takes so many watts for hours burns open (common practice). */
+const burningWatts = 60;
+const burningSigma = 40;
+
+function heatNats(
+  evaluator: Evaluator,
+  { resistances }: Hypothesis,
+  supposed: Supposed,
+  deficit: number,
+): number {
+  if (resistances.length === 0 || deficit === Number.POSITIVE_INFINITY) return 0;
+  const beyond = Math.max(0, evaluator.heatIn(supposed) - burningWatts) / burningSigma;
+  return Math.min(30, 0.5 * beyond * beyond);
 }
 
 /** Branches whose siemens change with what is fitted. */
@@ -100,7 +126,13 @@ interface FittedBranches {
   readonly siemensSlope: number[];
 }
 
-/** What is free in a hypothesis: ohms of bad connections first, then the watts at some outlets. */
+/** The Jacobian to be filled, and how each predicted channel changes with each quantity but the scale. */
+interface Slopes {
+  readonly jacobian: Float64Array;
+  readonly of: (channel: number, quantity: number) => number;
+}
+
+/** What is free in a hypothesis: ohms of bad connections first, then the watts at some outlets, and the scale of all volts. */
 class FreeQuantities {
   readonly size: number;
   readonly lower: Float64Array;
@@ -110,7 +142,6 @@ class FreeQuantities {
   readonly start: Float64Array;
   private readonly evaluator: Evaluator;
   private readonly hypothesis: Hypothesis;
-  private readonly tolerance: Tolerance;
   private readonly unknownLoads: boolean;
   private readonly resistanceCount: number;
   /** Outlets whose watts are fitted. */
@@ -119,25 +150,24 @@ class FreeQuantities {
   private readonly isOn: readonly boolean[];
   private readonly fixedWatts: Float64Array;
   private readonly channelCount: number;
-  private readonly pull: Pull = { residual: 0, slope: 0 };
+  private readonly channelPull: Pull = { residual: 0, slope: 0 };
+  private readonly whitening = new Float64Array(9);
 
   constructor(
     evaluator: Evaluator,
     hypothesis: Hypothesis,
-    from: Pick<Fitted, 'ohms' | 'watts'>,
+    from: Pick<Fitted, 'ohms' | 'watts' | 'scale'>,
     pattern: LoadPattern | null,
-    tolerance: Tolerance,
     unknownLoads: boolean,
   ) {
     this.evaluator = evaluator;
     this.hypothesis = hypothesis;
-    this.tolerance = tolerance;
     this.unknownLoads = unknownLoads;
     this.resistanceCount = hypothesis.resistances.length;
     this.free =
       pattern === null ? [] : [...pattern.upper.keys()].filter((outlet) => (pattern.upper[outlet] ?? 0) > 0);
     this.isOn = this.free.map((outlet) => (pattern?.lower[outlet] ?? 0) > 0);
-    this.size = this.resistanceCount + this.free.length;
+    this.size = this.resistanceCount + this.free.length + 1;
     this.fixedWatts = pattern?.start ?? from.watts;
     this.channelCount = evaluator.evidence.firstRepaired;
     this.start = new Float64Array(this.size);
@@ -147,6 +177,16 @@ class FreeQuantities {
     this.priorCentre = new Float64Array(this.size);
     this.boundOhms(from.ohms);
     if (pattern !== null) this.boundWatts(pattern);
+    const last = this.size - 1;
+    this.start[last] = from.scale;
+    this.lower[last] = leastScale;
+    this.upper[last] = mostScale;
+    this.priorWeight[last] = 1 / scaleSigma ** 2;
+    this.priorCentre[last] = 1;
+  }
+
+  private scaleAt(x: Float64Array): number {
+    return x[this.size - 1] as number;
   }
 
   private boundOhms(from: readonly number[]): void {
@@ -189,40 +229,88 @@ class FreeQuantities {
     return supposedWith(this.evaluator.network, this.hypothesis, ohms, watts, this.unknownLoads);
   }
 
-  private pullAt(channel: number): void {
+  /** Residuals of all that was read, in standard deviations; row by row with their slopes where these are given. */
+  private pull(residuals: Float64Array, scale: number, slopes: Slopes | null): void {
+    const { evidence } = this.evaluator;
+    for (const { repaired, outlets } of evidence.states)
+      if (!repaired)
+        for (const { readings } of outlets)
+          for (const reading of readings)
+            if (evidence.kinds[reading.first] === 'volts') this.pullVolts(reading, residuals, scale, slopes);
+            else
+              for (let channel = reading.first; channel < reading.end; channel += 1)
+                this.pullChannel(channel, residuals, scale, slopes);
+  }
+
+  private pullChannel(channel: number, residuals: Float64Array, scale: number, slopes: Slopes | null): void {
     const { evidence, network, predicted } = this.evaluator;
+    const kind = evidence.kinds[channel] as ChannelKind;
+    const scaled = kind === 'lamp' ? scale : 1;
     pullOf(
-      evidence.kinds[channel] as ChannelKind,
+      kind,
       evidence.observed[channel] as number,
-      predicted[channel] as number,
+      scaled * (predicted[channel] as number),
       network.circuit.nominalVolts,
-      this.tolerance,
-      this.pull,
+      this.channelPull,
     );
+    const { residual, slope } = this.channelPull;
+    residuals[channel] = residual;
+    if (slopes === null || slope === 0) return;
+    for (let at = 0; at < this.size; at += 1)
+      slopes.jacobian[channel * this.size + at] = scaled * slope * slopes.of(channel, at);
+  }
+
+  private pullVolts(
+    reading: ReadingEvidence,
+    residuals: Float64Array,
+    scale: number,
+    slopes: Slopes | null,
+  ): void {
+    const { evidence, weighing, predicted } = this.evaluator;
+    const { first, end } = reading;
+    const { size, whitening } = this;
+    const count = end - first;
+    weighing.whiten(reading, whitening);
+    for (let row = 0; row < count; row += 1) {
+      let sum = 0;
+      for (let column = 0; column <= row; column += 1) {
+        const channel = first + column;
+        const short = scale * (predicted[channel] as number) - (evidence.observed[channel] as number);
+        sum += (whitening[row * count + column] as number) * short;
+      }
+      residuals[first + row] = sum;
+      if (slopes === null) continue;
+      for (let at = 0; at < size; at += 1) {
+        let slope = 0;
+        for (let column = 0; column <= row; column += 1) {
+          const channel = first + column;
+          const by = at === size - 1 ? (predicted[channel] as number) : scale * slopes.of(channel, at);
+          slope += (whitening[row * count + column] as number) * by;
+        }
+        slopes.jacobian[(first + row) * size + at] = slope;
+      }
+    }
   }
 
   readonly residuals = (x: Float64Array): Float64Array => {
     const watts = this.wattsAt(x);
     this.evaluator.predict(this.supposedAt(this.ohmsAt(x), watts), false);
     const residuals = new Float64Array(this.channelCount + 1);
-    for (let channel = 0; channel < this.channelCount; channel += 1) {
-      this.pullAt(channel);
-      residuals[channel] = this.pull.residual;
-    }
+    this.pull(residuals, this.scaleAt(x), null);
     residuals[this.channelCount] = this.unknownLoads ? excessOf(watts) : 0;
     return residuals;
   };
 
   /** Residuals and their slopes by what is fitted, row by row. */
   readonly linearize = (x: Float64Array) => {
-    const { size, channelCount, pull } = this;
+    const { size, channelCount } = this;
     const watts = this.wattsAt(x);
     // A load of no watts has no branch of its own, yet its slope is wanted: it is one of next to none.
     if (this.unknownLoads)
       for (const outlet of this.free) watts[outlet] = Math.max(watts[outlet] as number, 1e-6);
     const supposed = this.supposedAt(this.ohmsAt(x), watts);
     const { branches, isLoad, quantity, siemensSlope } = this.branchesUnder(supposed, watts);
-    const slopes = this.evaluator.predictWithSlopes(supposed, branches, isLoad);
+    const bySiemens = this.evaluator.predictWithSlopes(supposed, branches, isLoad);
     const residuals = new Float64Array(channelCount + 1);
     const jacobian = new Float64Array((channelCount + 1) * size);
     residuals[channelCount] = this.unknownLoads ? excessOf(watts) : 0;
@@ -232,17 +320,18 @@ class FreeQuantities {
         jacobian[channelCount * size + this.resistanceCount + position] = slope / excessSigma;
       });
     const count = branches.length;
-    for (let channel = 0; channel < channelCount; channel += 1) {
-      this.pullAt(channel);
-      residuals[channel] = pull.residual;
-      if (pull.slope === 0) continue;
+    const byQuantity = new Float64Array(channelCount * size);
+    for (let channel = 0; channel < channelCount; channel += 1)
       for (let branch = 0; branch < count; branch += 1) {
         const at = channel * size + (quantity[branch] as number);
-        jacobian[at] =
-          (jacobian[at] as number) +
-          pull.slope * (slopes[channel * count + branch] as number) * (siemensSlope[branch] as number);
+        byQuantity[at] =
+          (byQuantity[at] as number) +
+          (bySiemens[channel * count + branch] as number) * (siemensSlope[branch] as number);
       }
-    }
+    this.pull(residuals, this.scaleAt(x), {
+      jacobian,
+      of: (channel, at) => byQuantity[channel * size + at] as number,
+    });
     return { residuals, jacobian };
   };
 
@@ -277,7 +366,8 @@ class FreeQuantities {
   logShareOf(fit: Fit): number {
     let logShare = 0;
     for (let which = 0; which < this.resistanceCount; which += 1) logShare += ohmsLogShare(fit, which);
-    for (let at = this.resistanceCount; at < this.size; at += 1)
+    // The scale is counted with the readings.
+    for (let at = this.resistanceCount; at < this.size - 1; at += 1)
       logShare -=
         0.5 *
         (this.priorWeight[at] as number) *
@@ -293,16 +383,15 @@ class FreeQuantities {
 export function fitted(
   evaluator: Evaluator,
   hypothesis: Hypothesis,
-  from: Pick<Fitted, 'ohms' | 'watts'>,
+  from: Pick<Fitted, 'ohms' | 'watts' | 'scale'>,
   pattern: LoadPattern | null,
-  tolerance: Tolerance,
   unknownLoads: boolean,
 ): Fitted {
-  const free = new FreeQuantities(evaluator, hypothesis, from, pattern, tolerance, unknownLoads);
+  const free = new FreeQuantities(evaluator, hypothesis, from, pattern, unknownLoads);
   const fit = fitLeastSquares(free, free.start);
   const ohms = free.ohmsAt(fit.at);
   const watts = free.wattsAt(fit.at);
-  const found = unfitted(evaluator, hypothesis, ohms, watts, unknownLoads, tolerance);
+  const found = unfitted(evaluator, hypothesis, ohms, watts, unknownLoads);
   return { ...found, logShare: free.logShareOf(fit) };
 }
 

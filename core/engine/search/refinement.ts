@@ -15,9 +15,11 @@ export interface Explanation {
 }
 
 /** A fit is worth its time where the loads and ohms of the parent fall so many nats short of what may be reached. */
-const worthFitting = 0.4;
+const worthFitting = 1;
 /** Ohms that fall so many nats short of the best ones add nothing to their share. */
 const negligibleNats = 7;
+/** Ohms that fall so many nats short are not looked at to the end. */
+const farNats = 60;
 /** What falls so many nats short is not saved by other ohms or loads. */
 const hopelessNats = 2000;
 /** Where loads change volts but little, what falls short by more stays there whatever they are. */
@@ -26,7 +28,7 @@ const nearNats = 10;
  * Loads hide a cause and a cause hides loads, so they are fitted together to whatever may come out so near the best;
  * what cannot is judged with its parent's loads.
  */
-const contenderNats = 7.5;
+const contenderNats = 6;
 /** A repair that was made puts a cause right in so many cases. */
 const repairSucceeds = 0.7;
 
@@ -56,7 +58,7 @@ export class Refinement {
 
   /** A hypothesis with its loads and ohms as the readings have them, and its weight; fitted however far where it is led further. */
   refined(hypothesis: Hypothesis, parent: Explanation | null, bound: number, isLed = false): Explanation {
-    const { tolerance, unknownLoads, network } = this.problem;
+    const { unknownLoads, network } = this.problem;
     const isExact = parent !== null && !unknownLoads && hypothesis.resistances.length === 0;
     const watts = parent?.fitted.watts ?? new Float64Array(network.outlets.length);
     if (isExact) {
@@ -64,11 +66,12 @@ export class Refinement {
         faults: hypothesis.faults,
         loads: network.circuit.loads,
         deviceStates: hypothesis.deviceStates,
+        instruments: hypothesis.instruments,
       };
-      const deficit =
-        bound > 0 ? bound : this.evaluator.deficit(supposed, false, tolerance, Number.POSITIVE_INFINITY);
+      const deficit = this.evaluator.deficit(supposed, false);
+      const { scale } = this.evaluator.weighing;
       return this.explanation(hypothesis, [
-        { supposed, ohms: [], watts, deficit, logShare: 0, pattern: null },
+        { supposed, ohms: [], watts, scale, deficit, logShare: 0, pattern: null },
       ]);
     }
     if (!unknownLoads)
@@ -92,28 +95,30 @@ export class Refinement {
     mustFit: boolean,
     watts: Float64Array = pattern?.start ?? new Float64Array(0),
   ): Fitted {
-    const { tolerance, unknownLoads } = this.problem;
+    const { unknownLoads } = this.problem;
     const most = hypothesis.logPrior - bound;
     const isFar = most < this.best() - contenderNats;
     // What no ohms bring near is taken for as good as screening leaves it: it never weighs less than its due.
     if (isFar && !mustFit && hypothesis.resistances.length > 0)
       return { ...this.middling(hypothesis, watts, bound), deficit: bound };
     let fit = this.betterStart(hypothesis, watts, bound);
-    const isWorth = (): boolean => fit.deficit > bound + worthFitting && fit.deficit < bound + hopelessNats;
+    // As good as scatter lets anything be, no other ohms or loads make it better.
+    const reached = Math.max(bound, this.reference?.scatter ?? bound);
+    const isWorth = (): boolean => fit.deficit > reached + worthFitting && fit.deficit < bound + hopelessNats;
     if (hypothesis.resistances.length > 0 && isWorth())
-      fit = fitted(this.evaluator, hypothesis, fit, null, tolerance, unknownLoads);
+      fit = fitted(this.evaluator, hypothesis, fit, null, unknownLoads);
     if (pattern === null || !isWorth()) return fit;
     const weight = hypothesis.logPrior + fit.logShare - fit.deficit;
     const isNear = mustFit || weight > this.best() - nearNats;
     if (isFar || !isNear) return fit;
-    return fitted(this.evaluator, hypothesis, fit, pattern, tolerance, unknownLoads);
+    return fitted(this.evaluator, hypothesis, fit, pattern, unknownLoads);
   }
 
   /** With middling ohms and nothing fitted; not looked at to the end once beyond the limit. */
   private middling(hypothesis: Hypothesis, watts: Float64Array, limit: number): Fitted {
-    const { tolerance, unknownLoads } = this.problem;
+    const { unknownLoads } = this.problem;
     const ohms = middleOhms(hypothesis);
-    return unfitted(this.evaluator, hypothesis, ohms, watts, unknownLoads, tolerance, this.reference, limit);
+    return unfitted(this.evaluator, hypothesis, ohms, watts, unknownLoads, this.reference, limit);
   }
 
   /**
@@ -121,11 +126,13 @@ export class Refinement {
    * that does about as well.
    */
   private betterStart(hypothesis: Hypothesis, watts: Float64Array, bound: number): Fitted {
-    const { tolerance, unknownLoads } = this.problem;
+    const { unknownLoads } = this.problem;
+    const reached = Math.max(bound, this.reference?.scatter ?? bound);
     const at = (ohms: readonly number[], limit: number): Fitted =>
-      unfitted(this.evaluator, hypothesis, ohms, watts, unknownLoads, tolerance, this.reference, limit);
-    let best = this.middling(hypothesis, watts, Number.POSITIVE_INFINITY);
-    if (best.deficit < bound + worthFitting) return best;
+      unfitted(this.evaluator, hypothesis, ohms, watts, unknownLoads, this.reference, limit);
+    const far = hypothesis.resistances.length === 0 ? Number.POSITIVE_INFINITY : reached + farNats;
+    let best = this.middling(hypothesis, watts, far);
+    if (best.deficit < reached + worthFitting) return best;
     let logShare = 0;
     hypothesis.resistances.forEach((_, which) => {
       const from = best.ohms;
@@ -134,7 +141,7 @@ export class Refinement {
       for (const { ohms, share } of sampleOhms) {
         const fit = at(
           from.map((one, position) => (position === which ? ohms : one)),
-          best.deficit + 2 * negligibleNats,
+          Math.min(best.deficit, far) + 2 * negligibleNats,
         );
         tried.push({ share, fit });
         least = Math.min(least, fit.deficit);
@@ -142,9 +149,13 @@ export class Refinement {
         // Past the best ohms it gets worse and worse.
         if (fit.deficit > least + negligibleNats) break;
       }
-      logShare += logSum(tried.map(({ share, fit }) => Math.log(share) - fit.deficit + best.deficit));
+      const known = tried.filter(({ fit }) => fit.deficit < Number.POSITIVE_INFINITY);
+      if (known.length > 0)
+        logShare += logSum(known.map(({ share, fit }) => Math.log(share) - fit.deficit + best.deficit));
     });
-    return { ...best, logShare };
+    return best.deficit < Number.POSITIVE_INFINITY
+      ? { ...best, logShare }
+      : this.middling(hypothesis, watts, Number.POSITIVE_INFINITY);
   }
 
   private explanation(hypothesis: Hypothesis, fits: readonly Fitted[]): Explanation {
@@ -157,7 +168,7 @@ export class Refinement {
 
   /** Logarithm of the likelihood of the readings after repair: each cause may have been put right, or not. */
   private afterRepair(hypothesis: Hypothesis, { ohms, supposed }: Fitted): number {
-    const { evidence, tolerance } = this.problem;
+    const { evidence } = this.problem;
     if (evidence.firstRepaired === evidence.observed.length) return 0;
     const { causes } = hypothesis;
     const likelihoods: number[] = [];
@@ -171,10 +182,13 @@ export class Refinement {
         return withOhms(fault, (before) => ohms[fittedAs] ?? before);
       });
       const deficit = this.evaluator.deficit(
-        { faults, loads: supposed.loads, deviceStates: left.deviceStates },
+        {
+          faults,
+          loads: supposed.loads,
+          deviceStates: left.deviceStates,
+          instruments: hypothesis.instruments,
+        },
         true,
-        tolerance,
-        Number.POSITIVE_INFINITY,
       );
       const odds = causes.reduce(
         (sum, _, position) => sum + Math.log(isGone(position) ? repairSucceeds : 1 - repairSucceeds),

@@ -43,17 +43,10 @@ describe('screening refutes nothing that a fit could save', () => {
       const hypothesis = cause && withCause(soundHypothesis(problem.network), cause);
       if (!hypothesis) continue;
       const screening = new Screening(problem);
-      const bound = screening.bound(hypothesis, problem.tolerance, Number.POSITIVE_INFINITY);
+      const bound = screening.bound(hypothesis, Number.POSITIVE_INFINITY);
       const evaluator = new Evaluator(problem.network, problem.evidence);
       const each = hypothesis.resistances.map(() => ohms);
-      const { deficit } = unfitted(
-        evaluator,
-        hypothesis,
-        each,
-        Float64Array.from(watts),
-        true,
-        problem.tolerance,
-      );
+      const { deficit } = unfitted(evaluator, hypothesis, each, Float64Array.from(watts), true);
       compared += 1;
       expect(bound, JSON.stringify({ faults, cause: cause?.faults, watts, ohms })).toBeLessThan(
         deficit + 1e-6,
@@ -74,7 +67,7 @@ describe('screening refutes nothing that a fit could save', () => {
     const problem = asked({ readings, trippedBefore: [], unknownLoads: false });
     const screening = new Screening(problem);
     const hypothesis = soundHypothesis(problem.network);
-    expect(screening.bound(hypothesis, problem.tolerance, 2)).toBe(Number.POSITIVE_INFINITY);
-    expect(screening.bound(hypothesis, problem.tolerance, 1e6)).toBeLessThan(1e6);
+    expect(screening.bound(hypothesis, 2)).toBe(Number.POSITIVE_INFINITY);
+    expect(screening.bound(hypothesis, 1e6)).toBeLessThan(1e6);
   });
 });

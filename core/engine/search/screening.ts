@@ -1,11 +1,13 @@
 import type { Load } from '../../circuit/index.ts';
 import { type ChannelKind, lampCode } from '../../instruments/index.ts';
 import type { Leg, Network, Operation } from '../../physics/index.ts';
-import { Evaluator, type Reference, type Supposed } from '../evidence/evaluator.ts';
+import { Evaluator, failAlike, type Reference, type Supposed } from '../evidence/evaluator.ts';
 import type { Evidence, OutletEvidence, ReadingEvidence, StateEvidence } from '../evidence/evidence.ts';
-import { readingDeficit, type Tolerance } from '../evidence/likelihood.ts';
+import type { Tolerance } from '../evidence/likelihood.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
+import { unsettled, Weighing } from '../evidence/weighing.ts';
 import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
+import type { InstrumentFault } from '../model/instrument-fault.ts';
 import { loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
 import type { ViewMemory } from '../model/view-memory.ts';
 
@@ -27,18 +29,25 @@ export class Screening {
   private readonly evidence: Evidence;
   private readonly memory: ViewMemory;
   private readonly evaluators: Evaluator[] = [];
-  private readonly nearest: Float64Array;
+  /** Holds the nearest of what is predicted against what was read. */
+  private readonly nearest: Weighing;
+  private readonly tolerance: Tolerance;
   private readonly loadExtremes: readonly (readonly Load[])[];
   private states: readonly StateEvidence[];
   private reference: Reference | null = null;
   /** What is led further, seen under each extreme of the loads. */
   private views: readonly Float64Array[] = [];
 
-  constructor({ network, evidence, memory, unknownLoads }: DiagnosisProblem) {
+  constructor({ network, evidence, memory, unknownLoads, tolerance }: DiagnosisProblem) {
     this.network = network;
     this.evidence = evidence;
     this.memory = memory;
-    this.nearest = new Float64Array(evidence.observed.length);
+    this.tolerance = tolerance;
+    this.nearest = new Weighing(
+      evidence,
+      network.circuit.nominalVolts,
+      unknownLoads ? bulging(tolerance) : tolerance,
+    );
     this.states = evidence.states.filter(({ repaired }) => !repaired);
     this.loadExtremes = unknownLoads ? loadExtremes(network) : [network.circuit.loads];
   }
@@ -60,17 +69,21 @@ export class Screening {
   }
 
   /** Nats by which the readings before repair must at least fall short of the likeliest; Infinity beyond the limit. */
-  bound(hypothesis: Hypothesis, tolerance: Tolerance, limit: number): number {
+  bound(hypothesis: Hypothesis, limit: number): number {
     const patterns = this.patternsOf(hypothesis);
+    const [only] = patterns;
+    // Nothing is free: what it falls short by is no bound but the thing itself.
+    if (patterns.length === 1 && only !== undefined)
+      return this.evaluatorFor(0).deficit(only, false, limit, this.reference);
+    this.nearest.scale = this.reference?.scale ?? 1;
     const views = patterns.map(({ loads }) => this.views[this.loadExtremes.indexOf(loads)]);
-    const held = this.loadExtremes.length === 1 ? tolerance : bulging(tolerance);
     let sum = 0;
     for (const state of this.states) {
       const settled = patterns.map((pattern, index) => this.evaluatorFor(index).enter(state, pattern));
-      if (state.trippedBefore !== null) sum += this.readingBound(state.trippedBefore, patterns.length, held);
+      if (state.trippedBefore !== null) sum += this.readingBound(state.trippedBefore, patterns.length);
       if (sum > limit) return Number.POSITIVE_INFINITY;
       for (const outlet of state.outlets) {
-        sum += this.outletBound(outlet, settled, views, held);
+        sum += this.outletBound(outlet, settled, views, hypothesis.instruments);
         if (sum > limit) return Number.POSITIVE_INFINITY;
       }
     }
@@ -81,10 +94,10 @@ export class Screening {
     outlet: OutletEvidence,
     settled: readonly Operation[],
     views: readonly (Float64Array | undefined)[],
-    tolerance: Tolerance,
+    instruments: readonly InstrumentFault[],
   ): number {
     const { reference } = this;
-    let looksAlike = reference !== null && outlet.isLocal;
+    let looksAlike = reference !== null && outlet.isLocal && failAlike(instruments, reference.instruments);
     for (let index = 0; index < settled.length; index += 1) {
       const evaluator = this.evaluatorFor(index);
       evaluator.look(outlet.outlet);
@@ -95,24 +108,23 @@ export class Screening {
     let sum = 0;
     for (const reading of outlet.readings) {
       settled.forEach((operation, index) => {
-        this.evaluatorFor(index).readHere(reading, operation);
+        this.evaluatorFor(index).readHere(reading, operation, instruments);
       });
-      const bound = this.readingBound(reading, settled.length, tolerance);
+      const bound = this.readingBound(reading, settled.length);
       // Where what is led further fits as well as scatter lets it, no loads and no ohms make a child fit better.
-      sum +=
-        reference === null || settled.length === 1 ? bound : Math.max(bound, floorOf(reading, reference));
+      sum += reference === null ? bound : Math.max(bound, floorOf(reading, reference));
     }
     return sum;
   }
 
   private evaluatorFor(index: number): Evaluator {
     while (this.evaluators.length <= index)
-      this.evaluators.push(new Evaluator(this.network, this.evidence, this.memory));
+      this.evaluators.push(new Evaluator(this.network, this.evidence, this.memory, this.tolerance));
     return this.evaluators[index] as Evaluator;
   }
 
   private patternsOf(hypothesis: Hypothesis): readonly Supposed[] {
-    const { deviceStates, resistances } = hypothesis;
+    const { deviceStates, resistances, instruments } = hypothesis;
     const ohmsFor = (extreme: number): readonly number[] => {
       if (resistances.length === 0) return [0];
       return extreme === 0 ? [...extremeOhms, ...middlingOhms] : extremeOhms;
@@ -125,40 +137,43 @@ export class Screening {
         ),
         loads,
         deviceStates,
+        instruments,
       })),
     );
   }
 
-  private readingBound(reading: ReadingEvidence, patterns: number, tolerance: Tolerance): number {
+  private readingBound(reading: ReadingEvidence, patterns: number): number {
     const { kinds, observed } = this.evidence;
+    const { nearest } = this;
     for (let channel = reading.first; channel < reading.end; channel += 1) {
       let low = Number.POSITIVE_INFINITY;
       let high = Number.NEGATIVE_INFINITY;
+      let adrift = 0;
       for (let pattern = 0; pattern < patterns; pattern += 1) {
-        const value = this.evaluatorFor(pattern).predicted[channel] as number;
+        const { weighing } = this.evaluatorFor(pattern);
+        const value = weighing.predicted[channel] as number;
         if (value < low) low = value;
         if (value > high) high = value;
+        adrift += weighing.adrift[channel] as number;
       }
-      this.nearest[channel] = nearestTo(
-        kinds[channel] as ChannelKind,
-        observed[channel] as number,
-        low,
-        high,
-      );
+      const kind = kinds[channel] as ChannelKind;
+      const seen = (observed[channel] as number) / (kind === 'volts' ? nearest.scale : 1);
+      nearest.predicted[channel] = nearestTo(kind, seen, low, high);
+      nearest.adrift[channel] = adrift === 0 ? 0 : adrift === patterns ? 1 : unsettled;
     }
-    return readingDeficit(this.evidence, reading, this.nearest, tolerance);
+    return nearest.leastOf(reading);
   }
 }
 
 /** Nats by which a reading falls short through scatter alone; nought where it falls short by more. */
 function floorOf({ index, first, end }: ReadingEvidence, { readingDeficits }: Reference): number {
   const short = readingDeficits[index] as number;
-  return short <= 0.5 * (end - first) + 2 ? short : 0;
+  return short <= 1.3 * (end - first) + 2 ? short : 0;
 }
 
 const bulging = (tolerance: Tolerance): Tolerance => ({
   ...tolerance,
-  voltsSigma: (predicted) => bulge * tolerance.voltsSigma(predicted),
+  noiseVolts: bulge * tolerance.noiseVolts,
 });
 
 /** Within an interval of predictions, the one under which an observation is likeliest. */

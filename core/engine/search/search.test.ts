@@ -50,7 +50,7 @@ function byBruteForce(problem: ReturnType<typeof exactProblem>): ReadonlyMap<str
   return new Map(
     [...all].map(([key, hypothesis]) => [
       key,
-      hypothesis.logPrior - unfitted(evaluator, hypothesis, [], watts, false, problem.tolerance).deficit,
+      hypothesis.logPrior - unfitted(evaluator, hypothesis, [], watts, false).deficit,
     ]),
   );
 }
@@ -80,7 +80,10 @@ describe('the pruned search against brute force over all pairs, on seeded random
         ({ logWeight, hypothesis }) => logWeight > best - 4 && hypothesis.causes.length <= 2,
       );
       for (const { hypothesis, logWeight } of order) {
-        expect(logWeight, label).toBeCloseTo(all.get(hypothesis.key) ?? Number.NaN, 1);
+        expect(logWeight, label + hypothesis.key + JSON.stringify(hypothesis.faults)).toBeCloseTo(
+          all.get(hypothesis.key) ?? Number.NaN,
+          1,
+        );
         compared += 1;
       }
       // Nothing as good as the best single or as sound is missing.

@@ -3,10 +3,13 @@ import { Evaluator } from '../evidence/evaluator.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Cause } from '../model/cause.ts';
 import { type Hypothesis, soundHypothesis, withCause, withoutCauses } from '../model/hypothesis.ts';
+import { habitIds } from '../model/priors.ts';
 import type { Fitted } from './fitting.ts';
 import { type Explanation, Refinement } from './refinement.ts';
 import { Screening } from './screening.ts';
 import { leavesUnexplained } from './unexplained.ts';
+
+// Longer than other files: the orders in which explanations are led further share what was seen and found.
 
 export type { Explanation } from './refinement.ts';
 
@@ -29,8 +32,8 @@ export interface SearchState {
 
 export const usualLimits: SearchLimits = { mostBounds: 6_000 };
 
-/** Explanations so many nats below the best are let go: one in half a million (see what rules a condition out). */
-const keptNats = 13.1;
+/** Explanations so many nats below the best are let go: one in ten thousand is the least that counts (see what rules a condition out). */
+const keptNats = 9.6;
 /** A single cause so far below the best may still be half of the best pair. */
 const parentNats = 25;
 /**
@@ -42,16 +45,20 @@ const patience = 10;
 const mostLeaders = 2;
 /** Explanations so near the best are as good as it where something dangerous may hide behind them. */
 const nearlyAsGood = 3;
+/** A box more where one hand did the same counts from so many nats on. */
+const worthOneMore = 1;
 const sliceBounds = 24;
 const sliceFits = 6;
 
 const isSameSite = (a: Cause['site'], b: Cause['site']): boolean =>
-  'cable' in a ? 'cable' in b && a.cable === b.cable : 'outlet' in b && a.outlet === b.outlet;
+  ('cable' in a && 'cable' in b && a.cable === b.cable) ||
+  ('outlet' in a && 'outlet' in b && a.outlet === b.outlet);
 
 const nothingFitted = ({ network }: DiagnosisProblem): Fitted => ({
   supposed: { faults: [], loads: [], deviceStates: [] },
   ohms: [],
   watts: new Float64Array(network.outlets.length),
+  scale: 1,
   deficit: Number.POSITIVE_INFINITY,
   logShare: 0,
   pattern: null,
@@ -92,7 +99,7 @@ export class Search {
   constructor(problem: DiagnosisProblem, limits: SearchLimits = usualLimits) {
     this.problem = problem;
     this.limits = limits;
-    this.evaluator = new Evaluator(problem.network, problem.evidence, problem.memory);
+    this.evaluator = new Evaluator(problem.network, problem.evidence, problem.memory, problem.tolerance);
     this.screening = new Screening(problem);
     this.refinement = new Refinement(problem, this.evaluator, () => this.best.logWeight);
     const sound = soundHypothesis(problem.network);
@@ -101,6 +108,16 @@ export class Search {
     this.best = this.refinement.refined(sound, null, 0);
     this.found.set('', this.best);
     this.seen.add('');
+  }
+
+  /** What leads weighs so much so far. */
+  get bestLogWeight(): number {
+    return this.best.logWeight;
+  }
+
+  /** True where what leads in an answer leaves more unexplained than chance would. */
+  wouldAskForMore({ explanations: [leading] }: SearchState): boolean {
+    return leading === undefined || leavesUnexplained(this.problem, this.evaluator, leading.fitted);
   }
 
   /** Names what leads so far. */
@@ -122,6 +139,7 @@ export class Search {
   *run(): Generator<undefined, SearchState> {
     const { mostCauses = 4 } = this.limits;
     yield* this.expand(this.best, parentNats);
+    if (this.asksForMore()) yield* this.leadHabits();
     for (let size = 1; size < mostCauses && this.asksForMore(); size += 1) yield* this.deepen(size);
     for (let before: Explanation | null = null; before !== this.best && !this.isOver(); ) {
       before = this.best;
@@ -130,6 +148,28 @@ export class Search {
       yield* this.leadDarkFurther();
     }
     return this.state();
+  }
+
+  /** What one hand did at many boxes is looked for at every box, one after another: no single one explains much. */
+  private *leadHabits(): Generator<undefined> {
+    const starts = new Set([this.found.get('') ?? this.best, this.best]);
+    for (const start of starts)
+      for (const id of habitIds) {
+        let best = start;
+        let boxes = 0;
+        for (const cause of this.problem.causes) {
+          if (cause.habit?.id !== id) continue;
+          if (this.isOver()) return;
+          const hypothesis = withCause(best.hypothesis, cause);
+          if (hypothesis === null) continue;
+          const more = this.refinement.refined(hypothesis, best, 0);
+          yield undefined;
+          if (best.fitted.deficit - more.fitted.deficit <= worthOneMore) continue;
+          best = more;
+          boxes += 1;
+        }
+        if (boxes > 1) this.keep(best);
+      }
   }
 
   /** Leads the best explanations of a size further by one cause, until none is left that could matter. */
@@ -227,7 +267,7 @@ export class Search {
   /** Holds an explanation with each further cause against the readings: first those that need no fitting of ohms. */
   private *expand(parent: Explanation, margin: number): Generator<undefined> {
     this.expanded.add(parent.hypothesis.key);
-    const reference = this.evaluator.referenceOf(parent.fitted.supposed, this.problem.tolerance);
+    const reference = this.evaluator.referenceOf(parent.fitted.supposed);
     this.refinement.reference = reference;
     this.screening.leadFrom(reference, parent.fitted.supposed);
     for (const isFitted of [false, true]) {
@@ -252,7 +292,7 @@ export class Search {
       if (limit < 0) continue;
       this.seen.add(hypothesis.key);
       this.boundsDone += 1;
-      const bound = this.screening.bound(hypothesis, this.problem.tolerance, limit);
+      const bound = this.screening.bound(hypothesis, limit);
       slice += 1;
       if (slice % sliceBounds === 0) {
         yield undefined;
@@ -290,6 +330,6 @@ export class Search {
     if (explanation.logWeight > this.best.logWeight) this.best = explanation;
   }
   private asksForMore(): boolean {
-    return leavesUnexplained(this.problem, this.evaluator, this.best.fitted.supposed);
+    return leavesUnexplained(this.problem, this.evaluator, this.best.fitted);
   }
 }

@@ -1,17 +1,12 @@
-import type { ChannelKind } from '../../instruments/index.ts';
-import type { Evaluator, Supposed } from '../evidence/evaluator.ts';
+import type { Evaluator } from '../evidence/evaluator.ts';
 import type { ReadingEvidence } from '../evidence/evidence.ts';
-import { readingDeficit } from '../evidence/likelihood.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
+import type { Fitted } from './fitting.ts';
 
 /** A reading that falls so many nats short of what scatter explains asks for another cause, or is wrong. */
 const misfitNats = 7;
 /** So many readings hold something plainly wrong (common practice: one value in a hundred, about three a reading). */
 const wrongReadingShare = 0.03;
-
-/** Volts scatter: half a nat each is to be expected. */
-const expectedDeficit = (kinds: readonly ChannelKind[]): number =>
-  0.5 * kinds.filter((kind) => kind === 'volts').length;
 
 function* readingsOf({ evidence }: DiagnosisProblem): Generator<ReadingEvidence> {
   for (const { repaired, trippedBefore, outlets } of evidence.states) {
@@ -24,13 +19,12 @@ function* readingsOf({ evidence }: DiagnosisProblem): Generator<ReadingEvidence>
 /** By outlet, how many nats what was predicted last falls short of each reading, beyond what scatter explains. */
 function excesses(
   problem: DiagnosisProblem,
-  predicted: Float64Array,
+  { weighing }: Evaluator,
+  scale: number,
 ): ReadonlyMap<number, readonly number[]> {
-  const { evidence, tolerance } = problem;
   const at = new Map<number, number[]>();
   for (const reading of readingsOf(problem)) {
-    const expected = expectedDeficit(evidence.kinds.slice(reading.first, reading.end));
-    const excess = readingDeficit(evidence, reading, predicted, tolerance) - expected;
+    const excess = weighing.excessOf(reading, scale);
     const here = at.get(reading.outlet);
     if (here === undefined) at.set(reading.outlet, [excess]);
     else here.push(excess);
@@ -45,10 +39,10 @@ function excesses(
 export function leavesUnexplained(
   problem: DiagnosisProblem,
   evaluator: Evaluator,
-  supposed: Supposed,
+  { supposed, scale }: Fitted,
 ): boolean {
   evaluator.predict(supposed, false);
-  const byOutlet = excesses(problem, evaluator.predicted);
+  const byOutlet = excesses(problem, evaluator, scale);
   let readings = 0;
   let sum = 0;
   let alone = 0;
@@ -65,6 +59,6 @@ export function leavesUnexplained(
   }
   const expectedWrong = wrongReadingShare * readings;
   if (alone > expectedWrong + 2 * Math.sqrt(expectedWrong)) return true;
-  const volts = 2 * expectedDeficit(problem.evidence.kinds);
+  const volts = problem.evidence.kinds.filter((kind) => kind === 'volts').length;
   return sum > misfitNats + 3 * Math.sqrt(volts / 2);
 }

@@ -1,11 +1,11 @@
-import type { AssessmentWords } from '../../assessment/index.ts';
+import type { AssessmentWords, InstrumentFault, Wrong } from '../../assessment/index.ts';
 import type { Fault } from '../../faults/index.ts';
 import { panel } from '../../physics/index.ts';
 import { and, comma, lower, or, type Terms } from './terms.ts';
 
 type CauseWords = Pick<
   AssessmentWords,
-  'cause' | 'explanation' | 'share' | 'place' | 'whyNext' | 'testAgain'
+  'cause' | 'explanation' | 'instrumentFault' | 'wrongReading' | 'share' | 'place' | 'whyNext' | 'testAgain'
 >;
 
 /** Three digits at most: "1.2 Ω", "340 Ω". */
@@ -24,6 +24,37 @@ function eachOnce(words: readonly string[]): readonly string[] {
   for (const one of words) times.set(one, (times.get(one) ?? 0) + 1);
   return [...times].map(([one, count]) => (count === 1 ? one : `${one} in ${count} places`));
 }
+
+/** What an instrument does that does not work. */
+function failing(fault: InstrumentFault): string {
+  switch (fault.kind) {
+    case 'dead':
+      return `the ${failed[fault.instrument]} shows nothing where other readings show power`;
+    case 'lamp-out':
+      return `one lamp of the tester stays dark, ${lampNames[fault.lamp]}, where other readings show that it should be lit`;
+    case 'always-sounds':
+      return 'the probe sounds wherever it is held';
+    case 'another':
+      return 'the breaker that was switched off was another one';
+  }
+}
+const failed = { lamps: 'tester', meter: 'meter', probe: 'probe' } as const;
+const lampNames = { hn: 'H–N', hg: 'H–G', ng: 'N–G' } as const;
+const whatToDo = {
+  lamps: 'Check the tester on a source known to be live, and read again.',
+  meter: 'Check the meter on a source known to be live, and measure again.',
+  probe: 'Check the probe on a source known to be live, and hold it there again.',
+  breaker: 'Nothing was proved dead with it.',
+} as const;
+const capital = (text: string): string => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}`;
+/** How a reading came to be wrong. */
+const slips = {
+  value: ', one value of it',
+  reading: '',
+  decimal: ', as if a decimal point had slipped',
+  digits: ', as if two digits had changed places',
+  probes: ', as if two probes had changed places',
+} as const satisfies Readonly<Record<Wrong, string>>;
 
 const inBox = ' terminals';
 
@@ -52,10 +83,14 @@ export function causeWords(terms: Terms): CauseWords {
   return {
     cause,
     share,
-    explanation: ({ faults, isTripped, isMisread }) => {
+    explanation: ({ faults, isTripped, isMisread, instruments }) => {
+      const [fault] = instruments;
+      if (fault !== undefined) return `${failing(fault)}${faults.length > 0 ? `; ${cause(faults)}` : ''}`;
       if (isTripped) return 'a tripped device or breaker, a switch off';
       return isMisread ? 'nothing wrong, and a reading mistaken' : cause(faults);
     },
+    instrumentFault: (fault) => `${capital(failing(fault))}. ${whatToDo[fault.instrument]}`,
+    wrongReading: (wrong) => `Does not fit the others${wrong === null ? '' : slips[wrong]}: test again`,
     place: ({ between: [near, far], sites, boxes }, nameOf = (outlet) => outlet) => {
       const words = (name: string): string => (name === panel ? terms.panel : nameOf(name));
       const ownBoxes = sites

@@ -15,6 +15,7 @@ type SpokenByRule =
   | 'entries'
   | 'explanation'
   | 'functionChecks'
+  | 'instrumentFault'
   | 'lamps'
   | 'lampsBriefly'
   | 'language'
@@ -27,7 +28,8 @@ type SpokenByRule =
   | 'testAgain'
   | 'values'
   | 'verdict'
-  | 'whyNext';
+  | 'whyNext'
+  | 'wrongReading';
 
 /** What one English says in its own words where receptacles are read. */
 export interface OwnSpoken extends Omit<Spoken, SpokenByRule> {

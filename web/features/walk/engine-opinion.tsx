@@ -28,6 +28,7 @@ export function EngineOpinion({
   const words = useWords();
   const { condition, explanations, table, isFinal } = judged;
   const isPlain = condition === 'correct';
+  const doubted = explanations[0]?.instruments ?? [];
   return (
     <>
       {next !== null && (
@@ -55,6 +56,11 @@ export function EngineOpinion({
             .replace(/^n/, 'N')}.`}</p>
         </section>
       )}
+      {doubted.map((fault) => (
+        <p key={JSON.stringify(fault)} role="status">
+          <strong>Check the instrument:</strong> {words.instrumentFault(fault)}
+        </p>
+      ))}
       {!isPlain && (
         <section>
           <h4 className={classes.label}>{isFinal ? 'What fits' : 'What fits so far …'}</h4>
@@ -105,14 +111,24 @@ function Explained({ explanation }: { readonly explanation: JudgedExplanation })
 
 function Doubts({ judged, isPlain }: { readonly judged: JudgedReceptacle; readonly isPlain: boolean }) {
   const words = useWords();
-  const { notRuledOut, doubts } = judged;
+  const { notRuledOut, ifMisread, doubts } = judged;
   const named = notRuledOut.filter((_, index) => !isPlain || (doubts[index] ?? 0) >= worthSayingHere);
-  if (named.length > 0)
+  const namesOf = (ids: typeof notRuledOut): string =>
+    `${ids.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.`;
+  if (named.length > 0 || ifMisread.length > 0)
     return (
-      <p>
-        <strong>Not ruled out:</strong>{' '}
-        {`${named.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.`}
-      </p>
+      <>
+        {named.length > 0 && (
+          <p>
+            <strong>Not ruled out:</strong> {namesOf(named)}
+          </p>
+        )}
+        {ifMisread.length > 0 && (
+          <p>
+            <strong>If a reading is wrong:</strong> {namesOf(ifMisread)}
+          </p>
+        )}
+      </>
     );
   if (!isPlain || notRuledOut.length === 0) return null;
   return <p className={classes.soft}>What this kit cannot see is said once, in the report and under Kit.</p>;

@@ -1,0 +1,100 @@
+import { blank, type ChannelKind, type Reading, type Test } from '../../instruments/index.ts';
+import type { Network } from '../../physics/index.ts';
+import { Evaluator } from '../evidence/evaluator.ts';
+import { evidenceOf, type OutletEvidence } from '../evidence/evidence.ts';
+import { viewSize } from '../model/view-memory.ts';
+import { alike, type Foresight, type WeighedExplanation } from './posterior.ts';
+
+/** For every candidate, which of its outcomes each explanation predicts: explanations alike share a number, the leading one's is nought. */
+export type Outcomes = readonly Int32Array[];
+
+/** Gathers explanations that predict the same over some channels. */
+export function outcomesOf(
+  kinds: readonly ChannelKind[],
+  predictions: readonly Float64Array[],
+  spans: readonly (readonly [first: number, end: number])[],
+): Int32Array {
+  const outcomes = new Int32Array(predictions.length);
+  const leaders: number[] = [];
+  predictions.forEach((prediction, index) => {
+    let outcome = leaders.findIndex((leader) => {
+      const other = predictions[leader] as Float64Array;
+      return (
+        prediction === other ||
+        spans.every(([first, end]) => {
+          for (let channel = first; channel < end; channel += 1)
+            if (
+              !alike(kinds[channel] as ChannelKind, prediction[channel] as number, other[channel] as number)
+            )
+              return false;
+          return true;
+        })
+      );
+    });
+    if (outcome === -1) {
+      outcome = leaders.length;
+      leaders.push(index);
+    }
+    outcomes[index] = outcome;
+  });
+  return outcomes;
+}
+
+/** Predicts tests under many explanations: where an outlet looks as under the leading one, it shows the same. */
+export class Foreteller {
+  readonly kinds: readonly ChannelKind[];
+  readonly spans: (readonly [first: number, end: number])[] = [];
+  private readonly byForesight = new Map<Foresight, Evaluator>();
+  private readonly tests: readonly Reading[];
+  private leading: { readonly views: Float64Array; readonly predicted: Float64Array } | null = null;
+  private leadingFails = false;
+
+  constructor(network: Network, tests: readonly Test[]) {
+    this.tests = tests.map(blank);
+    const { kinds, states } = this.evidenceOn(network);
+    this.kinds = kinds;
+    for (const { outlets } of states)
+      for (const { readings } of outlets)
+        for (const { position, first, end } of readings) this.spans[position] = [first, end];
+  }
+
+  private evidenceOn(network: Network) {
+    return evidenceOf(network, { readings: this.tests, trippedBefore: null, afterRepair: [] });
+  }
+
+  private evaluatorFor(foresight: Foresight): Evaluator {
+    const known = this.byForesight.get(foresight);
+    if (known !== undefined) return known;
+    const { network, memory, tolerance } = foresight.problem;
+    const made = new Evaluator(network, this.evidenceOn(network), memory, tolerance);
+    this.byForesight.set(foresight, made);
+    return made;
+  }
+
+  predict({ fitted: { supposed }, foresight }: WeighedExplanation): Float64Array {
+    const evaluator = this.evaluatorFor(foresight);
+    const { leading } = this;
+    const views = leading === null ? new Float64Array(evaluator.evidence.slots * viewSize) : null;
+    const { instruments = [] } = supposed;
+    if (leading === null) this.leadingFails = instruments.length > 0;
+    const mayCopy = leading !== null && instruments.length === 0 && !this.leadingFails;
+    for (const state of evaluator.evidence.states) {
+      const settled = evaluator.enter(state, supposed);
+      for (const outlet of state.outlets) {
+        evaluator.look(outlet.outlet);
+        if (views !== null) evaluator.keepView(views, outlet.slot);
+        if (mayCopy && leading !== null && outlet.isLocal && evaluator.looksAs(leading.views, outlet.slot))
+          copyChannels(outlet, leading.predicted, evaluator.predicted);
+        else for (const reading of outlet.readings) evaluator.readHere(reading, settled, instruments);
+      }
+    }
+    const predicted = evaluator.predicted.slice();
+    if (views !== null) this.leading = { views, predicted };
+    return predicted;
+  }
+}
+
+function copyChannels({ readings }: OutletEvidence, from: Float64Array, to: Float64Array): void {
+  for (const { first, end } of readings)
+    for (let channel = first; channel < end; channel += 1) to[channel] = from[channel] as number;
+}

@@ -1,0 +1,126 @@
+import type { ChannelKind, Reading } from '../../instruments/index.ts';
+import { evidenceOf, type ReadingEvidence } from '../evidence/evidence.ts';
+import { loneTolerance } from '../evidence/likelihood.ts';
+import { Weighing, type Wrong } from '../evidence/weighing.ts';
+import { type InstrumentFault, instrumentFaults, mayShowIn, spoil } from '../model/instrument-fault.ts';
+import { type HouseFacts, oddsIn } from '../model/priors.ts';
+import { here, network } from './lone-rows.ts';
+import type { Column, LoneTable } from './lone-table.ts';
+
+/** What is held: a row of the table, with or without an instrument that does not work. */
+export interface Held {
+  readonly row: number;
+  readonly fault: InstrumentFault | null;
+}
+
+export interface Weighted extends Held {
+  readonly weight: number;
+  /** What all volts are times what is predicted. */
+  readonly scale: number;
+}
+
+/** What falls so many nats short of the best weighs nothing. */
+const negligibleNats = 18;
+/** A misfit, in nats beyond what scatter explains. */
+const misfitNats = 5;
+
+/** Weighs every row of the table against the readings of one receptacle. */
+export class LoneWeighing {
+  readonly kinds: readonly ChannelKind[];
+  /** What every row predicts for each reading. */
+  readonly seen: readonly Column[];
+  /** The same with the breaker on, whatever was said of it. */
+  private readonly seenOn: readonly Column[];
+  private readonly table: LoneTable;
+  private readonly readings: readonly Reading[];
+  private readonly compiled: readonly ReadingEvidence[];
+  private readonly weighing: Weighing;
+  private best = Number.NEGATIVE_INFINITY;
+
+  constructor(table: LoneTable, readings: readonly Reading[]) {
+    this.table = table;
+    this.readings = readings;
+    this.seen = readings.map((reading) => table.columnFor(reading));
+    this.seenOn = readings.map((reading) =>
+      reading.state?.breakerOff === true
+        ? table.columnFor({ ...reading, state: { ...reading.state, breakerOff: false } })
+        : table.columnFor(reading),
+    );
+    const evidence = evidenceOf(network, {
+      readings: readings.map((reading) => ({ ...reading, at: here, state: undefined }) as Reading),
+      trippedBefore: null,
+      afterRepair: [],
+    });
+    const compiled: ReadingEvidence[] = [];
+    for (const { outlets } of evidence.states)
+      for (const { readings: read } of outlets) for (const one of read) compiled[one.position] = one;
+    this.compiled = compiled;
+    this.kinds = evidence.kinds;
+    this.weighing = new Weighing(evidence, network.circuit.nominalVolts, loneTolerance);
+  }
+
+  private foresee({ row, fault }: Held): void {
+    const { predicted, adrift } = this.weighing;
+    this.compiled.forEach(({ first, end, instrument }, position) => {
+      const seen = (fault?.instrument === 'breaker' ? this.seenOn : this.seen)[position];
+      predicted.set(seen?.byRow[row] ?? [], first);
+      adrift.set(seen?.adriftByRow[row] ?? [], first);
+      if (fault !== null) spoil([fault], instrument, predicted, adrift, first, end);
+    });
+  }
+
+  /** What is worth holding in a house. */
+  weighAll(house: HouseFacts): readonly Weighted[] {
+    const prices = this.table.pricesIn(house);
+    const held: Weighted[] = [];
+    prices.forEach((price, row) => {
+      this.weigh({ row, fault: null }, price, held);
+    });
+    for (const { prior, fault } of instrumentFaults) {
+      if (!mayShowIn(fault, this.readings)) continue;
+      const odds = Math.log(oddsIn(house, prior));
+      prices.forEach((price, row) => {
+        if (price + odds > this.best - negligibleNats && (this.table.rows[row]?.causeCount ?? 0) < 2)
+          this.weigh({ row, fault }, price + odds, held);
+      });
+    }
+    return held;
+  }
+
+  private weigh(one: Held, price: number, held: Weighted[]): void {
+    const { weighing } = this;
+    this.foresee(one);
+    weighing.begin();
+    weighing.scale = 1;
+    let least = 0;
+    for (const reading of this.compiled) least += weighing.take(reading);
+    // What weighs next to nothing at the best need not be weighed.
+    if (price - least < this.best - negligibleNats) return;
+    const weight = price - weighing.weigh();
+    this.best = Math.max(this.best, weight);
+    held.push({ ...one, weight, scale: weighing.scale });
+  }
+
+  /** What is predicted, at the scale that all volts have. */
+  predictedUnder(one: Weighted): Float64Array {
+    this.foresee(one);
+    return this.weighing.predicted.map((value, channel) =>
+      this.kinds[channel] === 'volts' ? value * one.scale : value,
+    );
+  }
+
+  /** How a reading is held to be wrong; null where that is not known. */
+  wrongUnder(one: Weighted, position: number): Wrong | null {
+    const reading = this.compiled[position];
+    this.foresee(one);
+    return reading === undefined ? null : this.weighing.wrongAt(reading, one.scale);
+  }
+
+  /** Positions of readings that do not fit. */
+  misfitsUnder(one: Weighted): readonly number[] {
+    this.foresee(one);
+    return this.compiled.flatMap((reading, position) =>
+      this.weighing.excessOf(reading, one.scale) > misfitNats ? [position] : [],
+    );
+  }
+}

@@ -1,0 +1,404 @@
+import { type ChannelKind, earth } from '../../instruments/index.ts';
+import type { Evidence, ReadingEvidence } from './evidence.ts';
+import { adriftDeficit, channelDeficit, type Tolerance, unrelated, wrongVoltsNats } from './likelihood.ts';
+import { curvatureOfPrior, nearestScale, scaleLimits, scaleNats } from './scale.ts';
+import { leastSlipNats, type Slip, type SlipKind, slipsOf } from './slips.ts';
+import { cholesky, invertLower } from './triangular.ts';
+
+// Longer than other files: what a reading's form is made of and what it comes to are read together.
+
+/** Values of a meter as one quadratic form in the scale: −2 ln of their likelihood is a·s² − 2b·s + c + 2·base. */
+class Form {
+  a = 0;
+  b = 0;
+  c = 0;
+  /** Nats for how widely they scatter, and for what is adrift. */
+  wide = 0;
+  loose = 0;
+  get base(): number {
+    return this.wide + this.loose;
+  }
+  nats(scale: number): number {
+    return Math.max(0, 0.5 * ((this.a * scale - 2 * this.b) * scale + this.c));
+  }
+}
+
+/** A wrong reading: which, and the slip that explains it where one does. */
+export type Wrong = 'value' | 'reading' | SlipKind;
+
+/** Nats from which on a reading is as good as wrong while a scale is looked for; how well all must fit for none to be; and how many are tried. */
+const mostOfOne = 8;
+const fitsWell = 0.7;
+const scalesTried = 8;
+
+/** Nats at the most of a further value of a contact that wanders. */
+const wandersAlongNats = 0.7;
+
+/** Scales so near each other make no difference to a lamp. */
+const sameScale = 2e-3;
+
+/** Readings as they were weighed. */
+export interface Weighed {
+  readonly forms: Float64Array;
+  /** Nats by which each falls short. */
+  readonly short: Float64Array;
+  readonly scale: number;
+}
+
+/** Of a channel that may be held or adrift: it says nothing. */
+export const unsettled = 2;
+
+/** Numbers of one reading's form, kept in a row. */
+const rowSize = 4;
+
+/**
+ * Holds what is predicted against what was read. Volts are held against it up to one scale that all of them share; the
+ * supply drifts between readings, not within one, and what a load drops is off by one share; so differences within a
+ * reading count by the meter's own noise. What is wrong costs no more than being wrong does.
+ */
+export class Weighing {
+  readonly predicted: Float64Array;
+  /** 1 where nothing holds one of the contacts that a channel is read between; `unsettled` where that is not known. */
+  readonly adrift: Uint8Array;
+  /** The scale that was fitted last. */
+  scale = 1;
+  private readonly evidence: Evidence;
+  private readonly tolerance: Tolerance;
+  private readonly nominalVolts: number;
+  private readonly forms: Float64Array;
+  private readonly isVolts: Uint8Array;
+  /** Nats of what is no volts, and at which scale that was found. */
+  private readonly whole: Float64Array;
+  private readonly wholeAt: Float64Array;
+  private readonly taken: ReadingEvidence[] = [];
+  private readonly slips = new Map<number, readonly Slip[]>();
+  private readonly form = new Form();
+  private readonly wrongVolts: number;
+
+  constructor(evidence: Evidence, nominalVolts: number, tolerance: Tolerance) {
+    this.evidence = evidence;
+    this.tolerance = tolerance;
+    this.nominalVolts = nominalVolts;
+    this.predicted = new Float64Array(evidence.observed.length);
+    this.adrift = new Uint8Array(evidence.observed.length);
+    this.forms = new Float64Array(evidence.readingCount * rowSize);
+    this.whole = new Float64Array(evidence.readingCount);
+    this.wholeAt = new Float64Array(evidence.readingCount);
+    this.isVolts = Uint8Array.from(evidence.kinds, (kind) => (kind === 'volts' ? 1 : 0));
+    this.wrongVolts = wrongVoltsNats(tolerance.noiseVolts);
+  }
+
+  /** Begins to gather readings that share a scale. */
+  begin(): void {
+    this.taken.length = 0;
+  }
+
+  /** Nats that a reading falls short of at the least, whatever the scale. */
+  leastOf(reading: ReadingEvidence): number {
+    if (this.isVolts[reading.first] !== 1) return this.deficitOf(reading, this.scale);
+    const { form } = this;
+    this.formOf(reading, this.evidence.observed, reading.first, -1);
+    return Math.min(form.loose + form.nats(nearestScale(form.b, form.a)), leastSlipNats);
+  }
+
+  /** Takes a reading as predicted; answers the nats that it falls short of at the least, whatever the scale. */
+  take(reading: ReadingEvidence): number {
+    this.taken.push(reading);
+    if (this.isVolts[reading.first] !== 1) {
+      const short = this.deficitOf(reading, this.scale);
+      this.whole[reading.index] = short;
+      this.wholeAt[reading.index] = this.scale;
+      return short;
+    }
+    const { form, forms } = this;
+    this.formOf(reading, this.evidence.observed, reading.first, -1);
+    const row = reading.index * rowSize;
+    forms[row] = form.a;
+    forms[row + 1] = form.b;
+    forms[row + 2] = form.c;
+    forms[row + 3] = form.base;
+    return Math.min(form.base + form.nats(nearestScale(form.b, form.a)), leastSlipNats);
+  }
+
+  /** Takes a reading that shows what it showed before, as it was weighed then. */
+  takeAs(reading: ReadingEvidence, { forms, short, scale }: Weighed): number {
+    const { index, first } = reading;
+    this.taken.push(reading);
+    if (this.isVolts[first] !== 1) {
+      const before = short[index] as number;
+      this.whole[index] = before;
+      this.wholeAt[index] = scale;
+      return before;
+    }
+    const row = index * rowSize;
+    for (let at = row; at < row + rowSize; at += 1) this.forms[at] = forms[at] as number;
+    const [a, b] = [forms[row] as number, forms[row + 1] as number];
+    return Math.min((forms[row + 3] as number) + rowNats(forms, row, nearestScale(b, a)), leastSlipNats);
+  }
+
+  /** What was taken, for readings that will show the same. */
+  weighed(): Weighed {
+    const short = new Float64Array(this.whole.length);
+    for (const reading of this.taken) short[reading.index] = this.takenDeficit(reading);
+    return { forms: this.forms.slice(), short, scale: this.scale };
+  }
+
+  /** Fits the scale to what was taken; answers the nats that all of it falls short of, every scale counted by its share. */
+  weigh(): number {
+    const curvature = this.fitScale();
+    let sum = scaleNats(this.scale) + 0.5 * Math.log(curvature / curvatureOfPrior);
+    for (const reading of this.taken) sum += this.takenDeficit(reading);
+    return sum;
+  }
+
+  /** Nats of a reading that was taken, at the scale that was fitted. */
+  takenDeficit(reading: ReadingEvidence): number {
+    const { forms, scale, whole, wholeAt } = this;
+    if (this.isVolts[reading.first] !== 1)
+      return Math.abs((wholeAt[reading.index] as number) - scale) < sameScale
+        ? (whole[reading.index] as number)
+        : this.deficitOf(reading, scale);
+    const row = reading.index * rowSize;
+    const nats = rowNats(forms, row, scale);
+    return nats < 4 ? nats + (forms[row + 3] as number) : this.deficitOf(reading, scale);
+  }
+
+  private fitScale(): number {
+    const { forms } = this;
+    let scale = this.startingScale();
+    let curvature = curvatureOfPrior;
+    for (let round = 0; round < 5; round += 1) {
+      let pull = curvatureOfPrior;
+      curvature = curvatureOfPrior;
+      for (const { first, index } of this.taken) {
+        if (this.isVolts[first] !== 1) continue;
+        const row = index * rowSize;
+        const nats = rowNats(forms, row, scale);
+        // At first whatever is far off still pulls a little; then only what is not held to be wrong.
+        const weight = round < 2 ? 1 / (1 + 0.25 * nats) : 1 / (1 + Math.exp(nats - 8));
+        pull += weight * (forms[row + 1] as number);
+        curvature += weight * (forms[row] as number);
+      }
+      const next = Math.min(scaleLimits[1], Math.max(scaleLimits[0], pull / curvature));
+      const isSettled = round > 1 && Math.abs(next - scale) < 1e-5;
+      scale = next;
+      if (isSettled) break;
+    }
+    this.scale = scale;
+    return curvature;
+  }
+
+  /** Where a fit begins: as before where all fits well there, else the best of what single readings ask for. */
+  private startingScale(): number {
+    const { forms, taken } = this;
+    const short = (scale: number): number => {
+      let sum = scaleNats(scale);
+      for (const { first, index } of taken)
+        if (this.isVolts[first] === 1) sum += Math.min(mostOfOne, rowNats(forms, index * rowSize, scale));
+      return sum;
+    };
+    let best = this.scale;
+    let least = short(best);
+    if (least <= fitsWell * taken.length) return best;
+    const step = Math.max(1, Math.floor(taken.length / scalesTried));
+    const tried = (scale: number): void => {
+      const here = short(scale);
+      if (here >= least) return;
+      least = here;
+      best = scale;
+    };
+    tried(1);
+    for (let which = 0; which < taken.length; which += step) {
+      const { first, index } = taken[which] as ReadingEvidence;
+      const row = index * rowSize;
+      if (this.isVolts[first] === 1) tried(nearestScale(forms[row + 1] as number, forms[row] as number));
+    }
+    return best;
+  }
+
+  /** Nats of one reading at a scale. */
+  deficitOf(reading: ReadingEvidence, scale: number): number {
+    const { first, instrument } = reading;
+    if (this.isVolts[first] === 1) return this.ofVolts(reading, scale).nats;
+    let sum = 0;
+    let elsewhere = 0;
+    const { kinds, observed } = this.evidence;
+    for (let channel = first; channel < reading.end; channel += 1) {
+      const kind = kinds[channel] as Exclude<ChannelKind, 'volts'>;
+      const scaled = (this.predicted[channel] as number) * (isScaled(kind) ? scale : 1);
+      sum += channelDeficit(
+        kind,
+        observed[channel] as number,
+        scaled,
+        this.adrift[channel] === 1,
+        this.tolerance,
+      );
+      elsewhere += unrelated[kind];
+    }
+    if (instrument === 'tripped-before') return sum;
+    const { wrongReading } = this.tolerance;
+    return -Math.log((1 - wrongReading) * Math.exp(-sum) + wrongReading * Math.exp(-elsewhere));
+  }
+
+  /** Nats that a reading falls short of, beyond what is to be expected of one that is right. */
+  excessOf(reading: ReadingEvidence, scale: number): number {
+    const deficit = this.deficitOf(reading, scale);
+    if (this.isVolts[reading.first] !== 1) return deficit;
+    this.formOf(reading, this.evidence.observed, reading.first, -1);
+    return deficit - this.form.base - 0.5 * (reading.end - reading.first);
+  }
+
+  /** Nats that a taken reading is let fall short of by scatter, before it is held to fit badly. */
+  expectedOf({ first, end, index }: ReadingEvidence): number {
+    const isVolts = this.isVolts[first] === 1;
+    return (isVolts ? (this.forms[index * rowSize + 3] as number) : 0) + 0.5 * (end - first) + 2;
+  }
+
+  /** How a reading is held to be wrong at a scale; null where it is held to be right. */
+  wrongAt(reading: ReadingEvidence, scale: number): Wrong | null {
+    return this.isVolts[reading.first] === 1 ? this.ofVolts(reading, scale).wrong : null;
+  }
+
+  private ofVolts(reading: ReadingEvidence, scale: number): { nats: number; wrong: Wrong | null } {
+    const { form, tolerance, wrongVolts } = this;
+    const { observed } = this.evidence;
+    const { first, end, position, instrument } = reading;
+    const count = end - first;
+    let sum = 0;
+    let most = 0;
+    let wrong: Wrong | null = null;
+    const add = (share: number, as: Wrong | null): void => {
+      sum += share;
+      if (share <= most) return;
+      most = share;
+      wrong = as;
+    };
+    const likelihood = (): number => Math.exp(-form.base - form.nats(scale));
+    this.formOf(reading, observed, first, -1);
+    add(likelihood(), null);
+    const lightly = tolerance.wrongValue / 0.01;
+    for (let left = first; left < end; left += 1) {
+      this.formOf(reading, observed, first, left);
+      add(tolerance.wrongValue * Math.exp(-wrongVolts) * likelihood(), 'value');
+    }
+    for (const slip of this.slipsAt(position, first, end)) {
+      this.formOf(reading, slip.values, 0, -1);
+      add(lightly * slip.odds * likelihood(), slip.as);
+    }
+    if (instrument !== 'tripped-before')
+      add(tolerance.wrongReading * Math.exp(-unrelated.volts * count), 'reading');
+    return { nats: -Math.log(sum), wrong };
+  }
+
+  private slipsAt(position: number, first: number, end: number): readonly Slip[] {
+    const known = this.slips.get(position);
+    if (known !== undefined) return known;
+    const made = slipsOf(Array.from(this.evidence.observed.slice(first, end)));
+    this.slips.set(position, made);
+    return made;
+  }
+
+  /** The form of a reading's volts as observed from `from` on, but for one that is left out, into `form`. */
+  private formOf(
+    { first, end, hookup }: ReadingEvidence,
+    observed: ArrayLike<number>,
+    from: number,
+    left: number,
+  ): void {
+    const { form, predicted, adrift, nominalVolts } = this;
+    const { noiseVolts, drift, loadShare, runShare } = this.tolerance;
+    const square = noiseVolts * noiseVolts;
+    let [oo, op, pp, od, pd, dd] = [0, 0, 0, 0, 0, 0];
+    let wanderers = 0;
+    for (let channel = first; channel < end; channel += 1) {
+      if (channel === left || adrift[channel] === unsettled) continue;
+      const o = observed[from + channel - first] as number;
+      const p = predicted[channel] as number;
+      if (adrift[channel] === 1) {
+        wandering[wanderers] = adriftDeficit(o, p, nominalVolts, noiseVolts);
+        wanderers += 1;
+        continue;
+      }
+      // What is dropped or risen by: how far it stands from nothing, or from a whole leg or two.
+      const d = p - nominalVolts * Math.round(p / nominalVolts);
+      oo += o * o;
+      op += o * p;
+      pp += p * p;
+      od += o * d;
+      pd += p * d;
+      dd += d * d;
+    }
+    const byDrift = (drift * drift) / (square + drift * drift * pp);
+    let det = Math.log1p((drift * drift * pp) / square);
+    form.a = (pp - byDrift * pp * pp) / square;
+    form.b = (op - byDrift * op * pp) / square;
+    form.c = (oo - byDrift * op * op) / square;
+    const share = hookup.load > 0 ? loadShare * loadShare + runShare * runShare : runShare * runShare;
+    if (share > 0 && dd > 1e-6) {
+      const ddIn = (dd - byDrift * pd * pd) / square;
+      const odIn = (od - byDrift * op * pd) / square;
+      const pdIn = (pd - byDrift * pp * pd) / square;
+      const byShare = share / (1 + share * ddIn);
+      form.a -= byShare * pdIn * pdIn;
+      form.b -= byShare * odIn * pdIn;
+      form.c -= byShare * odIn * odIn;
+      det += Math.log1p(share * ddIn);
+    }
+    form.wide = 0.5 * det;
+    form.loose = looseNats(wanderers, hookup.ends[1] !== earth);
+  }
+
+  /**
+   * The inverse square root of the covariance of a reading's three volts, lower triangle by rows, into `into`; rows of
+   * what is adrift are nought. With it residuals that belong together are as good as ones that stand alone.
+   */
+  whiten(reading: ReadingEvidence, into: Float64Array): void {
+    const { predicted, adrift, nominalVolts } = this;
+    const { noiseVolts, drift, loadShare, runShare } = this.tolerance;
+    const { first, end, hookup } = reading;
+    const share = hookup.load > 0 ? loadShare * loadShare + runShare * runShare : runShare * runShare;
+    const size = end - first;
+    const covariance = scratch;
+    for (let row = 0; row < size; row += 1) {
+      const p = predicted[first + row] as number;
+      const d = p - nominalVolts * Math.round(p / nominalVolts);
+      for (let column = 0; column <= row; column += 1) {
+        const q = predicted[first + column] as number;
+        const e = q - nominalVolts * Math.round(q / nominalVolts);
+        const isHeld = adrift[first + row] !== 1 && adrift[first + column] !== 1;
+        covariance[row * size + column] =
+          (row === column ? noiseVolts * noiseVolts : 0) +
+          (isHeld ? drift * drift * p * q + share * d * e : 0);
+      }
+    }
+    cholesky(covariance, size);
+    invertLower(covariance, size, into);
+    for (let row = 0; row < size; row += 1)
+      if (adrift[first + row] === 1)
+        for (let column = 0; column < size; column += 1) into[row * size + column] = 0;
+  }
+}
+
+const wandering = new Float64Array(3);
+
+/** Nats of the values that wander: of two between pairs of contacts one contact wanders, of three two do; the rest follow. */
+function looseNats(count: number, isByPairs: boolean): number {
+  const free = isByPairs && count > 1 ? count - 1 : count;
+  let sum = 0;
+  for (let index = 0; index < count; index += 1)
+    sum +=
+      index < free ? (wandering[index] as number) : Math.min(wandersAlongNats, wandering[index] as number);
+  return sum;
+}
+
+const scratch = new Float64Array(9);
+
+const isScaled = (kind: ChannelKind): boolean => kind === 'lamp' || kind === 'milliamps';
+
+const rowNats = (forms: Float64Array, row: number, scale: number): number =>
+  Math.max(
+    0,
+    0.5 *
+      (((forms[row] as number) * scale - 2 * (forms[row + 1] as number)) * scale +
+        (forms[row + 2] as number)),
+  );
