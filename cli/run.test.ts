@@ -35,6 +35,37 @@ describe('fairplug', () => {
     expect(JSON.parse(stdout)).toEqual({ format: 'fair-plug/readings@1', readings: [lampsLit] });
   });
 
+  test('what is nested far too deep, or far too large, is refused with a message', async () => {
+    for (const nested of ['[', '{"a":']) {
+      const deep = `${nested.repeat(5000)}1${(nested === '[' ? ']' : '}').repeat(5000)}`;
+      for (const command of ['validate', 'simulate', 'diagnose', 'netlist']) {
+        const { status, stdout, stderr } = await fairplug([command, '-'], deep);
+        expect([status, stdout], `${command} ${nested}`).toEqual([2, '']);
+        expect(stderr.length, command).toBeLessThan(2000);
+      }
+    }
+    const ids = Array.from({ length: 301 }, (_, index) => `r${index}`);
+    const asked = {
+      format: 'fair-plug/readings@1',
+      readings: [{ ...lampsLit, at: 'r0' }],
+      circuit: {
+        format: 'fair-plug/circuit@1',
+        outlets: ids.map((id) => ({ id })),
+        cables: ids.map((to, index) => ({
+          id: `c${index}`,
+          from: index === 0 ? 'panel' : `r${index - 1}`,
+          to,
+          meters: 3,
+          metal: 'copper',
+          awg: 14,
+        })),
+      },
+    };
+    const many = await fairplug(['diagnose', '-'], JSON.stringify(asked));
+    expect(many.status).toBe(2);
+    expect(many.stderr).toContain('/circuit/outlets: expected array of at most 300');
+  });
+
   test('an array is answered by an array, in order', async () => {
     const dead = { ...circuit, breaker: { amps: 15, on: false } };
     const { stdout } = await fairplug(['simulate', '-'], JSON.stringify([dead, circuit]));

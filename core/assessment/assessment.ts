@@ -13,6 +13,7 @@ import {
   type Receptacle,
   receptaclesOf,
 } from '../log/index.ts';
+import { hazardAt } from './hazard-at.ts';
 import type { HouseJudgement, JudgedCause, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 import { judgeByLamps, type Verdict } from './lamp-verdict.ts';
 import { dangerAt, verdictBy } from './receptacle-verdict.ts';
@@ -136,6 +137,13 @@ export function assess(
       isAsBefore ? known : assessedAt(receptacle, { answered, circuits: byBreaker, isDoubted }),
     );
   }
+  const serviceNeutral = answers?.serviceNeutral ?? null;
+  // What the engine asks for where nothing forbids it may be forbidden by what was seen in the house.
+  for (const [id, one] of receptacles) {
+    const { next } = one;
+    if (next !== null && hazardAt({ house, receptacles, serviceNeutral }, next.at, next.instrument) !== null)
+      receptacles.set(id, { ...one, next: null });
+  }
   const coverage = coverageOf(house);
   const all = [...receptacles.values()];
   const readCorrect = all.filter(({ verdict }) => verdict?.plain).length;
@@ -144,7 +152,7 @@ export function assess(
     receptacles,
     circuits,
     likelyGroups: answers?.likelyGroups ?? [],
-    serviceNeutral: answers?.serviceNeutral ?? null,
+    serviceNeutral,
     notSeen: readCorrect === 0 ? [] : (answers?.notSeen ?? openBehindLamps()),
     coverage,
     functionChecks,

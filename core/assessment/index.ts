@@ -1,7 +1,10 @@
 /** What the engine's answers are made of: who reads an assessment needs no more of the engine. */
+
 export {
   blindSpots,
   type ContactState,
+  type HazardId,
+  hazards,
   type InstrumentFault,
   placeCode,
   type ReadingComparison,
@@ -10,6 +13,7 @@ export {
 export * from './assessment.ts';
 export * from './assessment-words.ts';
 export * from './circuits.ts';
+export { hazardAt } from './hazard-at.ts';
 export * from './house-judgement.ts';
 export * from './judged.ts';
 export * from './judgement-changes.ts';

@@ -12,6 +12,7 @@ export { type LikelyGroup, likelyGroups, type Walked } from './answer/grouping.t
 export { type Localization, placeCode } from './answer/localization.ts';
 export { diagnoseLone, type LoneDiagnosis, type LoneExplanation } from './answer/lone-outlet.ts';
 export { type RunLength, runLengths } from './answer/run-lengths.ts';
+export { type HazardId, hazardOf, hazards } from './answer/safe-test.ts';
 export { type LostServiceNeutral, lostServiceNeutral } from './answer/service-neutral.ts';
 export type { NextTest, Telling } from './answer/worth.ts';
 export type { Wrong } from './evidence/weighing.ts';

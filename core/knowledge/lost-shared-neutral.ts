@@ -5,7 +5,7 @@ export const lostSharedNeutral: Condition = {
   urgency: 'act-now',
   dangerous: true,
   ways: ['repair-shared-neutral', 'splice-and-pigtail', 'utility-neutral'],
-  references: ['nec-300.13'],
+  references: ['nec-210.4', 'nec-300.13'],
   questions: [],
   cautions: ['contacts', 'stop', 'load-test', 'box'],
   forbids: [],

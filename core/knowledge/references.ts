@@ -23,6 +23,7 @@ export const references = {
   'nec-110.14': 'nec',
   'nec-200.10': 'nec',
   'nec-200.11': 'nec',
+  'nec-210.4': 'nec',
   'nec-210.8': 'nec',
   'nec-210.19': 'nec',
   'nec-240.4': 'nec',

@@ -106,6 +106,7 @@ describe('the report', () => {
       'reversed-bootleg-ground',
       'lost-shared-neutral',
       'bootleg-ground',
+      'neutral-ground-bond',
       'neutral-ground-swapped',
       'high-resistance',
     ]);

@@ -52,9 +52,18 @@ export function wrongInWords(wrong: Wrong): string {
   }
 }
 
+/** A value as JSON; what is nested too deep for that is told by its kind. */
+function asText(value: unknown): string {
+  try {
+    return JSON.stringify(value) ?? String(value);
+  } catch {
+    return Array.isArray(value) ? '[…]' : '{…}';
+  }
+}
+
 const shown = (value: unknown): string => {
   if (value === undefined) return '';
-  const text = JSON.stringify(value) ?? String(value);
+  const text = asText(value);
   return ` (${text.length > 60 ? `${text.slice(0, 57)}…` : text})`;
 };
 

@@ -1,3 +1,4 @@
+import type { HazardId } from '../assessment/index.ts';
 import type { Contact, Pair } from '../instruments/index.ts';
 import type { TestKind } from '../knowledge/index.ts';
 
@@ -14,7 +15,8 @@ export interface ScreenWords {
   readonly receptaclesTitle: string;
   readonly walk: {
     readonly groundFaultTest: string;
-    readonly liveGround: string;
+    /** Why an instrument is not used as things stand. */
+    readonly hazards: Readonly<Record<HazardId, string>>;
     readonly changeLamps: string;
     readonly previousNext: string;
     readonly add: string;

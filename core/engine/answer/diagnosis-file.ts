@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  atMost,
   type Circuit,
   circuitShape,
   type Parsed,
@@ -49,6 +50,10 @@ export interface DiagnosisInput {
   readonly kit: readonly InstrumentId[];
 }
 
+/** A diagnosis takes so many outlets, and readings on them, at the most: a breaker feeds a dozen. */
+const mostOutlets = 300;
+const mostReadings = 10_000;
+
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
@@ -71,7 +76,19 @@ export function parseDiagnosisInput(input: unknown): Parsed<DiagnosisInput> {
       kind: 'parsed',
       value: { ...common, circuit: null, unknownLoads: true, unknownDevices: new Set() },
     };
+  if (readings.length > mostReadings)
+    return {
+      kind: 'problems',
+      problems: [{ path: '/readings', value: readings.length, wrong: atMost(mostReadings, 'array') }],
+    };
   const asked = isRecord(circuit) ? circuit : {};
+  if (Array.isArray(asked.outlets) && asked.outlets.length > mostOutlets)
+    return {
+      kind: 'problems',
+      problems: [
+        { path: '/circuit/outlets', value: asked.outlets.length, wrong: atMost(mostOutlets, 'array') },
+      ],
+    };
   if (Array.isArray(asked.faults) && asked.faults.length > 0)
     return problem('/circuit/faults', asked.faults, 'faults-given');
   const ofCircuit = parseCircuit(circuit);

@@ -34,6 +34,9 @@ const scalesTried = 8;
 /** Nats at the most of a further value of a contact that wanders. */
 const wandersAlongNats = 0.7;
 
+/** Nats up to which a reading's volts are taken for right without looking for a slip. */
+const fitsPlainly = 4;
+
 /** Scales so near each other make no difference to a lamp. */
 const sameScale = 2e-3;
 
@@ -160,7 +163,7 @@ export class Weighing {
         : this.deficitOf(reading, scale);
     const row = reading.index * rowSize;
     const nats = rowNats(forms, row, scale);
-    return nats < 4 ? nats + (forms[row + 3] as number) : this.deficitOf(reading, scale);
+    return nats < fitsPlainly ? nats + (forms[row + 3] as number) : this.deficitOf(reading, scale);
   }
 
   private fitScale(): number {
@@ -242,10 +245,13 @@ export class Weighing {
 
   /** Nats that a reading falls short of, beyond what is to be expected of one that is right. */
   excessOf(reading: ReadingEvidence, scale: number): number {
-    const deficit = this.deficitOf(reading, scale);
-    if (this.isVolts[reading.first] !== 1) return deficit;
+    if (this.isVolts[reading.first] !== 1) return this.deficitOf(reading, scale);
     this.formOf(reading, this.evidence.observed, reading.first, -1);
-    return deficit - this.form.base - 0.5 * (reading.end - reading.first);
+    const { base } = this.form;
+    const nats = this.form.nats(scale);
+    // What fits well needs no looking for slips.
+    const short = nats < fitsPlainly ? nats : this.deficitOf(reading, scale) - base;
+    return short - 0.5 * (reading.end - reading.first);
   }
 
   /** Nats that a taken reading is let fall short of by scatter, before it is held to fit badly. */

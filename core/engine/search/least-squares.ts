@@ -27,7 +27,7 @@ export interface Fit {
 const robustFrom = 3;
 const mostIterations = 12;
 /** A step that promises less than so many nats ends the fit. */
-const worthwhile = 0.02;
+const worthwhile = 0.1;
 
 const loss = (residual: number): number =>
   0.5 * robustFrom * robustFrom * Math.log1p((residual / robustFrom) ** 2);

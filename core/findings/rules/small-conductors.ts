@@ -3,9 +3,9 @@ import { receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, places } from './rule.ts';
 
-/** Largest breaker, A, for a conductor: NEC 240.4(D), from memory. */
+/** Largest breaker, A, for a conductor: NEC 240.4(D); 8 AWG aluminum by table 310.16 at 60 °C; from memory. */
 const copperLimits: Readonly<Record<number, number>> = { 14: 15, 12: 20, 10: 30 };
-const aluminumLimits: Readonly<Record<number, number>> = { 12: 15, 10: 25, 8: 40 };
+const aluminumLimits: Readonly<Record<number, number>> = { 12: 15, 10: 25, 8: 35 };
 
 export function smallConductors({ house, words }: JudgedHouse): readonly Proposal[] {
   const there = receptaclesOf(house).flatMap((receptacle) => {

@@ -10,7 +10,7 @@ export const conditions: CatalogWords['conditions'] = {
     what: 'Line voltage stands on the earth contact.',
     why: 'The metal case of anything with a three-pin plug is live to the touch.',
     correction:
-      'Take the socket-outlet out of use at once; a registered electrician finds how the earth became live and restores a sound earth.',
+      'Breaker off at once, and kept off: whatever is joined to that earth is live, not this socket-outlet alone. A registered electrician finds how the earth became live and restores a sound earth.',
     hazard:
       'Electric shock from plates, screws and every metal case with a three-pin plug, with nothing in a person’s hand that warns them.',
     urgencyReason: 'A hand on the case and a foot on a wet floor are enough; nothing switches it off.',
@@ -29,14 +29,14 @@ export const conditions: CatalogWords['conditions'] = {
     what: 'Line and neutral are exchanged and the earth contact is jumpered to the neutral one: neutral hole and earth are both live.',
     why: 'Lamps and meter call it correct while the case of anything with a three-pin plug is live to the touch.',
     correction:
-      'Take the socket-outlet out of use at once; a registered electrician removes the jumper, corrects the polarity and gives the socket-outlet a real earth or an accepted substitute.',
+      'Breaker off at once, and kept off: what hangs on that earth is live too. A registered electrician removes the jumper, corrects the polarity and gives the socket-outlet a real earth or an accepted substitute.',
     hazard:
       'Electric shock from every metal case plugged in, while tester and meter between the contacts show nothing unusual.',
     urgencyReason: 'It looks right and is live: nobody has a reason to be careful.',
     openFirst: 'this box, then the first box upstream that also has its earth live',
     steps: [
       proveDead,
-      'Take out the jumper; find line by meter against a proven earth before any conductor goes to a terminal.',
+      'Take out the jumper; separate and cap every conductor, power on, find line by meter against a proven earth, power off, prove dead again; only then does a conductor go to a terminal.',
       'Look whether the exchange came from upstream: then every box beyond it needs the same look.',
       'Deal with the missing earth; without one the socket-outlet reads open earth once the jumper is out.',
     ],
@@ -48,7 +48,7 @@ export const conditions: CatalogWords['conditions'] = {
     what: 'Line and earth are exchanged: the earth hole, the frame and the plate screw are live.',
     why: 'The metal case of anything with a three-pin plug is live to the touch.',
     correction:
-      'Take the socket-outlet out of use at once; a registered electrician finds where line and earth are exchanged and corrects it.',
+      'Breaker off at once, and kept off: whatever is joined to that earth is live, not this socket-outlet alone. A registered electrician finds where line and earth are exchanged and corrects it.',
     hazard: 'Electric shock from plates, screws and every metal case with a three-pin plug.',
     urgencyReason: 'Everything metal at the socket-outlet is live all the time.',
     openFirst:
@@ -166,7 +166,7 @@ export const conditions: CatalogWords['conditions'] = {
     steps: [
       proveDead,
       'Where there is an earth wire: look for one folded back, cut short, or loose under a splice.',
-      'Where there is none: is the box metal and the conduit continuous? Then the frame may be joined to it; measure before trusting it.',
+      'Where there is none: is the box metal and the conduit continuous? Then the frame may be joined to it; measure before trusting it. Old armoured cable whose armour has rusted is no earth, whatever a meter reads.',
       'Without any: protection with its labels, an earth run to an accepted point, or two pins.',
     ],
     retest:
@@ -216,7 +216,7 @@ export const conditions: CatalogWords['conditions'] = {
     openFirst: 'no box: the device first, then what it protects',
     steps: [
       'Reset it; if it will not: power at its supply side? supply and load exchanged? neutral and earth touching behind it?',
-      'Behind it, disconnect the load side: if it then holds, the fault is downstream.',
+      'Behind it: breaker off and every conductor in the box proved dead, then the load side is taken off and capped; power on again: if it then holds, the fault is downstream.',
     ],
     retest: 'It resets, trips by its own button, and everything behind it goes dead and comes back.',
   },

@@ -23,7 +23,7 @@ export const patterns: CatalogWords['patterns'] = {
     headline: 'Reads line and earth reversed',
     why: 'Either the earth and every metal case plugged in are live, or, far more often, the neutral is open and something is switched on. Take the earth as live until a test tells.',
     correction:
-      'Take the socket-outlet out of use at once; a registered electrician finds the open neutral, or the place where line and earth are exchanged, and corrects it.',
+      'Circuit off at once, and kept off; a registered electrician finds the open neutral, or the place where line and earth are exchanged, and corrects it.',
     settle:
       'Unplug or switch off everything on this circuit and read again. If the second lamp goes out, the neutral is open. If both stay lit, take the earth as live.',
     practice: null,
@@ -72,6 +72,7 @@ export const patterns: CatalogWords['patterns'] = {
 
 export const fits: CatalogWords['fits'] = {
   'wired-right': 'wired as it should be',
+  'joined-in-box': 'neutral and earth joined in a box, the earth wire intact',
   'reversed-with-jumper': 'line and neutral exchanged, with a jumper that makes the earth live',
   'jumper-for-ground': 'a jumper from neutral where an earth should be',
   'neutral-ground-exchanged': 'neutral and earth on each other’s terminals',
@@ -81,6 +82,7 @@ export const fits: CatalogWords['fits'] = {
   'hot-to-ground-jumper':
     'line and earth both live with a good neutral: a jumper from line where no earth arrives',
   'hot-ground-exchanged': 'a true exchange of line and earth, almost never met',
+  'low-leg': 'one side of a lost shared neutral: more than its voltage stands on the other',
   'open-neutral-loaded': 'open neutral with something switched on here or downstream: far more common',
   'reversed-open-hot-loaded': 'open line, line on the neutral, and a load switched on',
   'ground-missing': 'the earth is broken, or there never was one',

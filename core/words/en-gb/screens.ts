@@ -16,7 +16,22 @@ export const screens: ScreenWords = {
   receptaclesTitle: 'Socket-outlets',
   walk: {
     groundFaultTest: 'RCD test',
-    liveGround: 'A live earth is not ruled out here: hold the probe to the earth first.',
+    hazards: {
+      'live-ground': 'Not here now: a live earth is not ruled out. Hold the probe to the earth first.',
+      'lost-neutral':
+        'Not here now: a neutral may be lost. Circuit off first; no live tests and no switching of loads.',
+      'floating-ground':
+        'Not here now: the earth may lead nowhere, and current into it lifts every metal case joined to it.',
+      'bad-splice':
+        'Not again: a bad connection on this circuit was loaded once, and takes a few hundred watts each time.',
+      seen: 'Not on this circuit: scorch, heat, water or aluminium was seen on it.',
+      'keeps-power': 'Not now: something in this house must not lose power.',
+      'probe-first': 'Hold the probe to the contacts here first.',
+      'meter-first': 'Measure here at rest first.',
+      'lamps-first': 'Only where the lamps read correct here.',
+      'no-proven-ground': 'No earth was proved yet that this could be measured against.',
+      'instrument-in-doubt': 'This instrument is in doubt: try it on a source known to be live first.',
+    },
     changeLamps: 'Change the lamp line–neutral, neutral–earth, line–earth',
     previousNext: 'Previous, next socket-outlet in the room',
     add: 'Add a socket-outlet to the room',

@@ -9,7 +9,7 @@ export const cautions: CatalogWords['cautions'] = {
   box: 'Only a qualified person opens a box: breaker off, then every conductor inside proved dead with a proved tester, because two circuits may share one box.',
   wet: 'No probing with wet hands, on a wet floor or in a wet box.',
   'load-test':
-    'No load test where a ground may be live, through scorched, aluminum or unknown splices, or with the occupants’ equipment on the circuit.',
+    'No load test where a ground may be live or a neutral lost – its own, one that two circuits share, or the service’s – nor through scorched, hot, wet, aluminum or unknown splices, nor with the occupants’ equipment on the circuit. Probe and meter come first at that receptacle; into a bad splice no longer than ten seconds, and not again to find it.',
   'ground-fault-test':
     'Testing a ground-fault device cuts power. Warn the occupants first (medical equipment, computers, freezer, sump pump) and restore it before leaving.',
   'button-needs-ground':

@@ -10,7 +10,7 @@ export const conditions: CatalogWords['conditions'] = {
     what: 'Line voltage stands on the ground contact.',
     why: 'The metal case of anything with a three-prong plug is live to the touch.',
     correction:
-      'Take the receptacle out of use at once; a licensed electrician finds how the ground became live and restores a sound ground.',
+      'Breaker off at once, and kept off: whatever is joined to that ground is live, not this receptacle alone. A licensed electrician finds how the ground became live and restores a sound ground.',
     hazard:
       'Electric shock from plates, screws and every metal case with a three-prong plug, with nothing in a person’s hand that warns them.',
     urgencyReason: 'A hand on the case and a foot on a wet floor are enough; nothing switches it off.',
@@ -29,14 +29,14 @@ export const conditions: CatalogWords['conditions'] = {
     what: 'Hot and neutral are exchanged and the ground contact is jumpered to the neutral one: wide slot and ground are both live.',
     why: 'Lamps and meter call it correct while the case of anything with a three-prong plug is live to the touch.',
     correction:
-      'Take the receptacle out of use at once; a licensed electrician removes the jumper, corrects the polarity and gives the receptacle a real ground or an accepted substitute.',
+      'Breaker off at once, and kept off: what hangs on that ground is live too. A licensed electrician removes the jumper, corrects the polarity and gives the receptacle a real ground or an accepted substitute.',
     hazard:
       'Electric shock from every metal case plugged in, while tester and meter between the contacts show nothing unusual.',
     urgencyReason: 'It looks right and is live: nobody has a reason to be careful.',
     openFirst: 'this box, then the first box upstream that also has its ground live',
     steps: [
       proveDead,
-      'Take out the jumper; find hot by meter against a proven ground before any conductor goes to a terminal.',
+      'Take out the jumper; separate and cap every conductor, power on, find hot by meter against a proven ground, power off, prove dead again; only then does a conductor go to a terminal.',
       'Look whether the exchange came from upstream: then every box beyond it needs the same look.',
       'Deal with the missing ground; without one the receptacle reads open ground once the jumper is out.',
     ],
@@ -48,7 +48,7 @@ export const conditions: CatalogWords['conditions'] = {
     what: 'Hot and ground are exchanged: the ground hole, the yoke and the plate screw are live.',
     why: 'The metal case of anything with a three-prong plug is live to the touch.',
     correction:
-      'Take the receptacle out of use at once; a licensed electrician finds where hot and ground are exchanged and corrects it.',
+      'Breaker off at once, and kept off: whatever is joined to that ground is live, not this receptacle alone. A licensed electrician finds where hot and ground are exchanged and corrects it.',
     hazard: 'Electric shock from plates, screws and every metal case with a three-prong plug.',
     urgencyReason: 'Everything metal at the receptacle is live all the time.',
     openFirst:
@@ -167,7 +167,7 @@ export const conditions: CatalogWords['conditions'] = {
     steps: [
       proveDead,
       'Where there is a ground wire: look for one folded back, cut short, or loose under a splice.',
-      'Where there is none: is the box metal and the raceway continuous? Then the yoke may be joined to it; measure before trusting it.',
+      'Where there is none: is the box metal and the raceway continuous? Then the yoke may be joined to it; measure before trusting it. Old armored cable without a bonding strip under its armor is no ground, whatever a meter reads.',
       'Without any: protection with its labels, a ground run to an accepted point, or two slots.',
     ],
     retest:
@@ -218,7 +218,7 @@ export const conditions: CatalogWords['conditions'] = {
     openFirst: 'no box: the device first, then what it protects',
     steps: [
       'Reset it; if it will not: power at the line side? line and load exchanged? neutral and ground touching behind it?',
-      'Behind it, disconnect the load side: if it then holds, the fault is downstream.',
+      'Behind it: breaker off and every conductor in the box proved dead, then the load side is taken off and capped; power on again: if it then holds, the fault is downstream.',
     ],
     retest: 'It resets, trips by its own button, and everything behind it goes dead and comes back.',
   },

@@ -103,7 +103,7 @@ export const ways: CorrectionWords['ways'] = {
   },
   'repair-shared-neutral': {
     name: 'The shared neutral made whole',
-    when: 'Power off on both legs until then; equipment on them is looked at before it is used again.',
+    when: 'Both breakers of the shared neutral off until then (NEC 210.4(B): one handle opens both); equipment on them is looked at before it is used again.',
     leaves: null,
     labels: [],
   },
@@ -316,6 +316,11 @@ export const references: CorrectionWords['references'] = {
     code: 'NEC',
     section: '200.11',
     says: 'No neutral conductor goes to a terminal that would reverse polarity.',
+  },
+  'nec-210.4': {
+    code: 'NEC',
+    section: '210.4(B)',
+    says: 'All hots of a shared neutral are disconnected together, where their circuits begin.',
   },
   'nec-210.8': {
     code: 'NEC',

@@ -23,7 +23,7 @@ export const patterns: CatalogWords['patterns'] = {
     headline: 'Reads hot and ground reversed',
     why: 'Either the ground and every metal case plugged in are live, or, far more often, the neutral is open and something is switched on. Take the ground as live until a test tells.',
     correction:
-      'Take the receptacle out of use at once; a licensed electrician finds the open neutral, or the place where hot and ground are exchanged, and corrects it.',
+      'Breaker off at once, and kept off; a licensed electrician finds the open neutral, or the place where hot and ground are exchanged, and corrects it.',
     settle:
       'Unplug or switch off everything on this circuit and read again. If the second lamp goes out, the neutral is open. If both stay lit, take the ground as live.',
     practice: null,
@@ -72,6 +72,7 @@ export const patterns: CatalogWords['patterns'] = {
 
 export const fits: CatalogWords['fits'] = {
   'wired-right': 'wired as it should be',
+  'joined-in-box': 'neutral and ground joined in a box, the ground wire intact',
   'reversed-with-jumper': 'hot and neutral exchanged, with a jumper that makes the ground live',
   'jumper-for-ground': 'a jumper from neutral where a ground should be',
   'neutral-ground-exchanged': 'neutral and ground on each other’s terminals',
@@ -81,6 +82,7 @@ export const fits: CatalogWords['fits'] = {
   'hot-to-ground-jumper':
     'hot and ground both live with a good neutral: a jumper from hot where no ground arrives',
   'hot-ground-exchanged': 'a true exchange of hot and ground, almost never met',
+  'low-leg': 'the lightly loaded side of a lost shared neutral: up to twice the voltage stands on the other',
   'open-neutral-loaded': 'open neutral with something switched on here or downstream: far more common',
   'reversed-open-hot-loaded': 'open hot, hot on the neutral, and a load switched on',
   'ground-missing': 'the ground is broken, or there never was one',

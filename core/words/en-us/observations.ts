@@ -29,7 +29,7 @@ export const looks: CatalogWords['looks'] = {
     name: 'Wet',
     why: 'Water joins contacts that must stay apart, and the person who touches it.',
     correction:
-      'Do not use or test it; a licensed electrician dries or replaces it once the water is stopped.',
+      'Do not use or test it; a licensed electrician replaces it once the water is stopped; what has been wet inside is not dried.',
   },
   cracked: {
     name: 'Cracked or broken',

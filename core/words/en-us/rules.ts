@@ -1,4 +1,4 @@
-import type { RuleText, RuleWords } from '../../findings/index.ts';
+import type { ProtectedPlace, RuleText, RuleWords } from '../../findings/index.ts';
 import { comma } from '../english/terms.ts';
 import { message } from '../message.ts';
 import { conditions } from './conditions.ts';
@@ -37,6 +37,13 @@ const aluminum = {
 } as const;
 
 const testers = { ...here, why: 'A tester that fails may show nothing where there is something.' } as const;
+
+/** What the rule covered in which year, where that was not all of the room. */
+const coveredSince: Readonly<Partial<Record<ProtectedPlace, string>>> = {
+  kitchen:
+    ', at counters within 6 ft of the sink; at all counters since 1996, at every receptacle of a kitchen since 2023',
+  basement: ', in unfinished parts; in every part since 2020',
+};
 
 export const rules: RuleWords = {
   adapters: {
@@ -131,7 +138,7 @@ export const rules: RuleWords = {
   },
   missingProtection: ({ place, from }) => ({
     headline: `Ground-fault protection missing: ${protectedPlaces[place]}`,
-    what: `None was found at these receptacles; new work has needed it there since ${from} (from memory).`,
+    what: `None was found at these receptacles; new work has needed it there since ${from}${coveredSince[place] ?? ''} (from memory).`,
     why: 'Water and bare floors are near: a fault that a breaker does not notice can kill.',
     correction:
       'A licensed electrician fits a ground-fault device that protects them, and the labels it needs. The local edition decides what is required.',
@@ -196,7 +203,7 @@ export const rules: RuleWords = {
     what: 'It tripped or locked itself out, and does not come back.',
     why: 'Either it is at its end, or what it tripped for is still there; until that is known nothing behind it has power.',
     correction:
-      'A licensed electrician tells the device from the fault behind it: with the load side off, one that still will not reset is replaced.',
+      'A licensed electrician tells the device from the fault behind it: breaker off and the box proved dead, the load side is taken off; one that then still will not reset is replaced.',
     openFirst: 'the device’s own box',
     retest: 'It resets, trips by its own button, and everything behind it goes dead and comes back.',
   },

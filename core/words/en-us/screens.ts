@@ -16,7 +16,22 @@ export const screens: ScreenWords = {
   receptaclesTitle: 'Receptacles',
   walk: {
     groundFaultTest: 'Ground-fault test',
-    liveGround: 'A live ground is not ruled out here: hold the probe to the ground first.',
+    hazards: {
+      'live-ground': 'Not here now: a live ground is not ruled out. Hold the probe to the ground first.',
+      'lost-neutral':
+        'Not here now: a neutral may be lost. Breaker off first; no live tests and no switching of loads.',
+      'floating-ground':
+        'Not here now: the ground may lead nowhere, and current into it lifts every metal case joined to it.',
+      'bad-splice':
+        'Not again: a bad connection on this circuit was loaded once, and takes a few hundred watts each time.',
+      seen: 'Not on this circuit: scorch, heat, water or aluminum was seen on it.',
+      'keeps-power': 'Not now: something in this house must not lose power.',
+      'probe-first': 'Hold the probe to the contacts here first.',
+      'meter-first': 'Measure here at rest first.',
+      'lamps-first': 'Only where the lamps read correct here.',
+      'no-proven-ground': 'No ground was proved yet that this could be measured against.',
+      'instrument-in-doubt': 'This instrument is in doubt: try it on a source known to be live first.',
+    },
     changeLamps: 'Change the lamp hot–neutral, neutral–ground, hot–ground',
     previousNext: 'Previous, next receptacle in the room',
     add: 'Add a receptacle to the room',

@@ -1,4 +1,4 @@
-import { oddValues } from '@fair-plug/core/assessment';
+import { type HazardId, oddValues } from '@fair-plug/core/assessment';
 import {
   type InstrumentId,
   instrumentIds,
@@ -71,17 +71,19 @@ export interface ReadingFieldsProps {
   readonly asked: AskedReading;
   /** Key of what is drafted at the current receptacle. */
   readonly place: string;
-  /** True where nothing read so far rules out a live ground. */
-  readonly groundMayBeLive: boolean;
+  /** Why an instrument is not used here as things stand. */
+  readonly hazardOf: (instrument: InstrumentId) => HazardId | null;
   readonly onRecord: (shown: Shown, plateScrew?: boolean) => void;
 }
 
 /** An instrument, and what it shows. */
-export function ReadingFields({ asked, place, groundMayBeLive, onRecord }: ReadingFieldsProps) {
+export function ReadingFields({ asked, place, hazardOf, onRecord }: ReadingFieldsProps) {
   const words = useWords();
   const [instrument, setInstrument] = useState<Enterable>(
     isEnterable(asked.instrument) ? asked.instrument : 'meter',
   );
+  const hazard = hazardOf(instrument);
+  const isLoad = instruments[instrument].reads?.load !== undefined;
   return (
     <div className={classes.form}>
       <ChoiceKeys
@@ -90,10 +92,10 @@ export function ReadingFields({ asked, place, groundMayBeLive, onRecord }: Readi
         chosen={(id) => id === instrument}
         onChoose={setInstrument}
       />
-      {instruments[instrument].reads?.load !== undefined && (
+      {(hazard !== null || isLoad) && (
         <p className={classes.caution}>
-          {groundMayBeLive && <strong>{words.screens.walk.liveGround} </strong>}
-          {words.cautions['load-test']}
+          {hazard !== null && <strong>{words.screens.walk.hazards[hazard]} </strong>}
+          {isLoad && words.cautions['load-test']}
         </p>
       )}
       <ValueFields

@@ -1,4 +1,5 @@
-import type { Shown } from '@fair-plug/core/instruments';
+import type { HazardId } from '@fair-plug/core/assessment';
+import type { InstrumentId, Shown } from '@fair-plug/core/instruments';
 import { memo, useEffect } from 'react';
 import { Sheet } from '@/components/sheet';
 import { whenUsed } from '@/components/when-used';
@@ -13,8 +14,8 @@ export interface ReadingFormProps {
   readonly place: string;
   /** null: closed. */
   readonly asked: AskedReading | null;
-  /** True where nothing read so far rules out a live ground. */
-  readonly groundMayBeLive: boolean;
+  /** Why an instrument is not used here as things stand. */
+  readonly hazardOf: (instrument: InstrumentId) => HazardId | null;
   readonly onRecord: (shown: Shown, plateScrew?: boolean) => void;
   readonly onClose: () => void;
 }
@@ -33,7 +34,7 @@ function loadAtFirstTouch() {
 
 /** Enters what an instrument shows at the current receptacle. */
 export const ReadingForm = memo(
-  function ReadingForm({ name, place, asked, groundMayBeLive, onRecord, onClose }: ReadingFormProps) {
+  function ReadingForm({ name, place, asked, hazardOf, onRecord, onClose }: ReadingFormProps) {
     useEffect(loadAtFirstTouch, []);
     return (
       <Sheet opened={asked !== null} onClose={onClose} title={`${name}: what does it show?`}>
@@ -42,7 +43,7 @@ export const ReadingForm = memo(
             key={`${asked.instrument} ${asked.loadsOff}`}
             asked={asked}
             place={place}
-            groundMayBeLive={groundMayBeLive}
+            hazardOf={hazardOf}
             onRecord={onRecord}
           />
         )}

@@ -1,5 +1,7 @@
 'use client';
 
+import { hazardAt } from '@fair-plug/core/assessment';
+
 import { type House, receptaclesOf } from '@fair-plug/core/log';
 import { surveyOf } from '@fair-plug/core/report';
 import { useCallback, useMemo, useState } from 'react';
@@ -145,7 +147,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
             name={walk.here.name}
             place={`${job} ${placeOf(walk)}`}
             asked={asked}
-            groundMayBeLive={walk.shown.judged === null || walk.shown.judged.contacts.ground !== 'not-live'}
+            hazardOf={(id) => hazardAt(assessment, walk.here.receptacle?.id ?? '', id)}
             onRecord={(shown, plateScrew) => {
               setAsked(null);
               walk.record.shown(shown, plateScrew);

@@ -1,0 +1,69 @@
+import { describe, expect, test } from 'vitest';
+import { lampsOf, type Shown } from '../instruments/index.ts';
+import { idNumber } from '../log/arbitrary-entries.ts';
+import { foldHouse, type JobEntry, type JobStatement } from '../log/index.ts';
+import { assess, HouseJudge, hazardAt, type JudgedExplanation } from './index.ts';
+
+const den1 = idNumber(0x30);
+const room = idNumber(0x20);
+const lamps: JobStatement = { kind: 'lamps-read', receptacle: den1, lamps: lampsOf('hn-hg') };
+const took = (shown: Shown): JobStatement => ({ kind: 'reading-taken', receptacle: den1, shown });
+const probed = took({ instrument: 'probe', hot: true, neutral: false, ground: false });
+const metered = took({ instrument: 'meter', hn: 120, hg: 120, ng: 0 });
+
+/** A house with one receptacle, judged to the end. */
+function assessed(...statements: readonly JobStatement[]) {
+  const envelope = { device: idNumber(2), author: idNumber(3), at: '2026-05-04T09:30:00.000Z' };
+  const all: JobStatement[] = [
+    { kind: 'room-described', room, name: 'Den' },
+    { kind: 'receptacle-described', receptacle: den1, room, name: 'Den 1' },
+    ...statements,
+  ];
+  const house = foldHouse(
+    all.map((one, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...one })),
+  );
+  const run = new HouseJudge().judging(house, ['lamps', 'probe', 'meter', 'meter-low', 'loaded']);
+  for (;;) {
+    const step = run.next();
+    if (step.done) return assess(house, step.value);
+  }
+}
+
+const hazardOn = (...statements: readonly JobStatement[]) => hazardAt(assessed(...statements), den1, 'loaded');
+
+describe('why an instrument is not used at a receptacle', () => {
+  test('a load only after probe and meter there; then nothing speaks against it, and it is asked for', () => {
+    expect(hazardOn(lamps)).not.toBeNull();
+    expect(hazardOn(lamps, probed)).toBe('meter-first');
+    expect(hazardOn(lamps, probed, metered)).toBeNull();
+    expect(assessed(lamps, probed, metered).receptacles.get(den1)?.next?.instrument).toBe('loaded');
+  });
+
+  test('what was seen there forbids it, and takes it out of what is asked for', () => {
+    const aluminum: JobStatement = { kind: 'cover-off', receptacle: den1, metal: 'aluminum' } as JobStatement;
+    const all = assessed(lamps, probed, metered, aluminum);
+    expect(hazardAt(all, den1, 'loaded')).toBe('seen');
+    expect(all.receptacles.get(den1)?.next?.instrument).not.toBe('loaded');
+    expect(hazardAt(all, den1, 'meter')).toBeNull();
+  });
+
+  test('what must keep power is not cut by a button', () => {
+    const freezer: JobStatement = { kind: 'job-described', keepPowered: ['freezer'] } as JobStatement;
+    expect(hazardAt(assessed(freezer, lamps, probed, metered), den1, 'own-button')).toBe('keeps-power');
+    expect(hazardAt(assessed(lamps, probed, metered), den1, 'own-button')).toBeNull();
+  });
+
+  test('before anything was judged a load is not held to be safe; of what is not there nothing is said', () => {
+    const { house } = assessed(lamps);
+    expect(hazardAt(assess(house), den1, 'loaded')).toBe('live-ground');
+    expect(hazardAt(assess(house), 'nowhere', 'loaded')).toBeNull();
+  });
+
+  test('an instrument that other readings hold not to work is tried on a live source first', () => {
+    const dark: JobStatement = { kind: 'lamps-read', receptacle: den1, lamps: lampsOf('none') };
+    const all = assessed(dark, probed, metered);
+    const [leading] = all.receptacles.get(den1)?.judged?.explanations ?? ([] as readonly JudgedExplanation[]);
+    expect(leading?.instruments).toEqual([{ instrument: 'lamps', kind: 'dead' }]);
+    expect(hazardAt(all, den1, 'lamps')).toBe('instrument-in-doubt');
+  });
+});
