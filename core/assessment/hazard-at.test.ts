@@ -29,7 +29,8 @@ function assessed(...statements: readonly JobStatement[]) {
   }
 }
 
-const hazardOn = (...statements: readonly JobStatement[]) => hazardAt(assessed(...statements), den1, 'loaded');
+const hazardOn = (...statements: readonly JobStatement[]) =>
+  hazardAt(assessed(...statements), den1, 'loaded');
 
 describe('why an instrument is not used at a receptacle', () => {
   test('a load only after probe and meter there; then nothing speaks against it, and it is asked for', () => {
