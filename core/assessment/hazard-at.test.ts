@@ -66,5 +66,11 @@ describe('why an instrument is not used at a receptacle', () => {
     const [leading] = all.receptacles.get(den1)?.judged?.explanations ?? ([] as readonly JudgedExplanation[]);
     expect(leading?.instruments).toEqual([{ instrument: 'lamps', kind: 'dead' }]);
     expect(hazardAt(all, den1, 'lamps')).toBe('instrument-in-doubt');
+    // Before it was tried nothing is called correct that hangs on it.
+    expect(all.receptacles.get(den1)?.verdict).toMatchObject({
+      code: 'undetermined',
+      plain: false,
+      urgency: 'repair',
+    });
   });
 });

@@ -49,7 +49,10 @@ const urgencyRank = (urgency: Urgency | null): number =>
  * by themselves stays where the engine agrees; a warning to stop is never taken back.
  */
 export function refinedVerdict(byLamps: Verdict | null, judged: JudgedReceptacle): Verdict {
-  const { condition } = judged;
+  // What is correct only if an instrument does not work is not called so before that instrument was tried.
+  const hangsOnInstrument =
+    judged.condition === 'correct' && (judged.explanations[0]?.instruments ?? []).length > 0;
+  const condition = hangsOnInstrument ? 'undetermined' : judged.condition;
   // What lamps warn of stands, whatever other readings make of it.
   if (byLamps !== null && byLamps.stop !== null && condition === 'correct')
     return { ...byLamps, notRuledOut: [...new Set([...byLamps.notRuledOut, ...judged.notRuledOut])] };
