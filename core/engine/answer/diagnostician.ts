@@ -13,13 +13,8 @@ import {
 import type { Cause } from '../model/cause.ts';
 import { withoutCauses } from '../model/hypothesis.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
-import {
-  type Explanation,
-  Search,
-  type SearchLimits,
-  type SearchState,
-  usualLimits,
-} from '../search/search.ts';
+import { type Explanation, keptNats } from '../search/explanation.ts';
+import { Search, type SearchLimits, type SearchState, usualLimits } from '../search/search.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
 import { type Localization, localize } from './localization.ts';
 import { nextTests } from './next-test.ts';
@@ -104,8 +99,6 @@ const foresightOf = (problem: DiagnosisProblem, { outletConditions, conditionsUn
 const mostEarly = 40;
 /** Slices of work between early answers: what leads changes often at first, and nobody reads so fast. */
 const slicesBetween = 8;
-/** What weighs so many nats less than the best is let go. */
-const keptNats = 9.6;
 
 /** Diagnoses one circuit, reading after reading. */
 export class Diagnostician {

@@ -9,7 +9,7 @@ import { type Premises, premisesOf } from '../evidence/problem.ts';
 import { type Cause, clash } from '../model/cause.ts';
 import { faultsWith, type Hypothesis, soundHypothesis, withCause } from '../model/hypothesis.ts';
 import type { PriorId } from '../model/priors.ts';
-import { sharedOut } from '../search/fitting.ts';
+import { sharedOut } from '../search/prior-shares.ts';
 
 /** Stands for the receptacle that is asked about. */
 export const here = 'here';

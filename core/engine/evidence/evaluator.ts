@@ -104,19 +104,21 @@ export class Evaluator {
 
   /**
    * Nats by which the readings before repair (or after it) fall short, at the scale of the volts that fits them best;
-   * Infinity once that is more than the limit. Leaves the predicted channels of what was looked at.
+   * Infinity once that is more than the limit. Leaves the predicted channels of what was looked at. States and outlets
+   * may be given in another order than they were read in: the more telling first.
    */
   deficit(
     supposed: Supposed,
     repaired: boolean,
     limit: number = Number.POSITIVE_INFINITY,
     reference: Reference | null = null,
+    states: readonly StateEvidence[] = this.evidence.states,
   ): number {
     const { weighing } = this;
     weighing.begin();
     weighing.scale = reference?.scale ?? 1;
     let least = 0;
-    for (const state of this.evidence.states) {
+    for (const state of states) {
       if (state.repaired !== repaired) continue;
       const settled = this.enter(state, supposed);
       if (state.trippedBefore !== null) least += weighing.take(state.trippedBefore);

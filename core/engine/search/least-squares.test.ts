@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { type FitProblem, fitLeastSquares } from './least-squares.ts';
+import { chordAt, type FitProblem, fitLeastSquares, promiseAlong } from './least-squares.ts';
 
 /** A problem from a model of several quantities, with its Jacobian by difference quotients. */
 function problemOf(
@@ -79,5 +79,15 @@ describe('the least-squares fit', () => {
     );
     expect(at[0]).toBeCloseTo(1.1, 1);
     expect(curvature[0]).toBe(0);
+  });
+
+  test('a chord promises for other residuals twice what one step along it gains, where all is linear', () => {
+    // Both points ask for 0.1 along a slope of one: ½·0.1² each goes to nothing.
+    const problem = problemOf(1, ([x = 0]) => [x, x]);
+    const chord = chordAt(problem, Float64Array.of(0));
+    expect(promiseAlong(problem, chord, Float64Array.of(0, 0), null)).toBeCloseTo(0, 6);
+    const promised = promiseAlong(problem, chord, Float64Array.of(0.1, 0.1), null);
+    expect(promised / (2 * 0.1 ** 2)).toBeCloseTo(1, 2);
+    expect(promiseAlong(problem, chord, Float64Array.of(0.1, 0.1), [0])).toBe(0);
   });
 });

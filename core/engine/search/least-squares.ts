@@ -26,6 +26,7 @@ export interface Fit {
 /** A residual of so many standard deviations or more loses its pull (Cauchy's loss, from memory). */
 const robustFrom = 3;
 const mostIterations = 12;
+const firstDamping = 1e-3;
 /** A step that promises less than so many nats ends the fit. */
 const worthwhile = 0.1;
 
@@ -34,9 +35,9 @@ const loss = (residual: number): number =>
 
 /** Robust Levenberg–Marquardt within bounds: damped normal equations, quantities at a bound that press outward held. */
 export function fitLeastSquares(problem: FitProblem, start: Float64Array): Fit {
-  const { size, lower, upper, priorWeight, priorCentre } = problem;
+  const { size } = problem;
   const at = start.slice();
-  let damping = 1e-3;
+  let damping = firstDamping;
   let { residuals, jacobian } = problem.linearize(at);
   let objective = objectiveAt(problem, at, residuals);
   const matrix = new Float64Array(size * size);
@@ -44,25 +45,11 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array): Fit {
   let iterations = 0;
   for (; iterations < mostIterations; iterations += 1) {
     normalEquations(size, residuals, jacobian, matrix, gradient);
-    for (let p = 0; p < size; p += 1) {
-      add(matrix, p * size + p, value(priorWeight, p));
-      add(gradient, p, value(priorWeight, p) * (value(at, p) - value(priorCentre, p)));
-    }
-    const free = new Uint8Array(size);
-    for (let p = 0; p < size; p += 1) {
-      const outward =
-        (value(at, p) <= value(lower, p) && value(gradient, p) > 0) ||
-        (value(at, p) >= value(upper, p) && value(gradient, p) < 0);
-      free[p] = outward ? 0 : 1;
-    }
+    addPrior(problem, at, matrix, gradient);
     let improved = false;
     for (let attempt = 0; attempt < 6; attempt += 1) {
-      const step = solveDamped(size, matrix, gradient, free, damping);
-      const next = at.map((x, p) => Math.min(value(upper, p), Math.max(value(lower, p), x - value(step, p))));
-      let promise = 0;
-      for (let p = 0; p < size; p += 1)
-        promise += Math.abs(value(gradient, p) * (value(at, p) - value(next, p)));
-      if (promise < worthwhile) return finish();
+      const next = stepFrom(problem, at, matrix, gradient, damping);
+      if (promiseOf(at, next, gradient) < worthwhile) return finish();
       const objectiveThere = objectiveAt(problem, next, problem.residuals(next));
       if (objectiveThere < objective) {
         improved = objective - objectiveThere > worthwhile;
@@ -83,6 +70,82 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array): Fit {
     const curvature = new Float64Array(size);
     for (let p = 0; p < size; p += 1) curvature[p] = value(matrix, p * size + p);
     return { at, curvature, slope: gradient.slice(), iterations };
+  }
+}
+
+/** A fit's slopes at one point, kept for what is held against the same slopes elsewhere. */
+export interface Chord {
+  readonly at: Float64Array;
+  readonly jacobian: Float64Array;
+  /** Curvature of the objective there, prior included. */
+  readonly matrix: Float64Array;
+}
+
+export function chordAt(problem: FitProblem, at: Float64Array): Chord {
+  const { residuals, jacobian } = problem.linearize(at);
+  const matrix = new Float64Array(problem.size ** 2);
+  const gradient = new Float64Array(problem.size);
+  normalEquations(problem.size, residuals, jacobian, matrix, gradient);
+  addPrior(problem, at, matrix, gradient);
+  return { at, jacobian, matrix };
+}
+
+/** By how much one step promises to better other residuals, were their slopes those of a chord: at most about twice as much as it does. */
+export function promiseAlong(
+  problem: FitProblem,
+  { at, jacobian, matrix }: Chord,
+  residuals: Float64Array,
+  held: readonly number[] | null,
+): number {
+  const { size } = problem;
+  const gradient = new Float64Array(size);
+  for (let row = 0; row < residuals.length; row += 1) {
+    const residual = value(residuals, row);
+    const pull = residual / (1 + (residual / robustFrom) ** 2);
+    if (pull === 0) continue;
+    for (let p = 0; p < size; p += 1) add(gradient, p, value(jacobian, row * size + p) * pull);
+  }
+  addPrior(problem, at, null, gradient);
+  // What has no slope stays where it is.
+  for (const position of held ?? []) gradient[position] = 0;
+  return promiseOf(at, stepFrom(problem, at, matrix, gradient, firstDamping), gradient);
+}
+
+/** Where a damped step within the bounds leads; what presses outward at a bound is held. */
+function stepFrom(
+  { size, lower, upper }: FitProblem,
+  at: Float64Array,
+  matrix: Float64Array,
+  gradient: Float64Array,
+  damping: number,
+): Float64Array {
+  const free = new Uint8Array(size);
+  for (let p = 0; p < size; p += 1) {
+    const outward =
+      (value(at, p) <= value(lower, p) && value(gradient, p) > 0) ||
+      (value(at, p) >= value(upper, p) && value(gradient, p) < 0);
+    free[p] = outward ? 0 : 1;
+  }
+  const step = solveDamped(size, matrix, gradient, free, damping);
+  return at.map((x, p) => Math.min(value(upper, p), Math.max(value(lower, p), x - value(step, p))));
+}
+
+function promiseOf(at: Float64Array, next: Float64Array, gradient: Float64Array): number {
+  let promise = 0;
+  for (let p = 0; p < at.length; p += 1)
+    promise += Math.abs(value(gradient, p) * (value(at, p) - value(next, p)));
+  return promise;
+}
+
+function addPrior(
+  { size, priorWeight, priorCentre }: FitProblem,
+  at: Float64Array,
+  matrix: Float64Array | null,
+  gradient: Float64Array,
+): void {
+  for (let p = 0; p < size; p += 1) {
+    if (matrix !== null) add(matrix, p * size + p, value(priorWeight, p));
+    add(gradient, p, value(priorWeight, p) * (value(at, p) - value(priorCentre, p)));
   }
 }
 

@@ -6,6 +6,7 @@ import type { Evidence, OutletEvidence, ReadingEvidence, StateEvidence } from '.
 import type { Tolerance } from '../evidence/likelihood.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import { unsettled, Weighing } from '../evidence/weighing.ts';
+import type { Cause } from '../model/cause.ts';
 import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
 import { loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
@@ -68,17 +69,21 @@ export class Screening {
       .sort((a, b) => worst(b) - worst(a));
   }
 
-  /** Nats by which the readings before repair must at least fall short of the likeliest; Infinity beyond the limit. */
-  bound(hypothesis: Hypothesis, limit: number): number {
+  /**
+   * Nats by which the readings before repair must at least fall short of the likeliest; Infinity beyond the limit. What
+   * is read beside the cause that is new is looked at first, for there most are refuted.
+   */
+  bound(hypothesis: Hypothesis, limit: number, site: Cause['site'] | null = null): number {
     const patterns = this.patternsOf(hypothesis);
+    const states = this.statesFrom(site);
     const [only] = patterns;
     // Nothing is free: what it falls short by is no bound but the thing itself.
     if (patterns.length === 1 && only !== undefined)
-      return this.evaluatorFor(0).deficit(only, false, limit, this.reference);
+      return this.evaluatorFor(0).deficit(only, false, limit, this.reference, states);
     this.nearest.scale = this.reference?.scale ?? 1;
     const views = patterns.map(({ loads }) => this.views[this.loadExtremes.indexOf(loads)]);
     let sum = 0;
-    for (const state of this.states) {
+    for (const state of states) {
       const settled = patterns.map((pattern, index) => this.evaluatorFor(index).enter(state, pattern));
       if (state.trippedBefore !== null) sum += this.readingBound(state.trippedBefore, patterns.length);
       if (sum > limit) return Number.POSITIVE_INFINITY;
@@ -88,6 +93,18 @@ export class Screening {
       }
     }
     return sum;
+  }
+
+  private statesFrom(site: Cause['site'] | null): readonly StateEvidence[] {
+    if (site === null || 'instrument' in site) return this.states;
+    const { circuit, topology } = this.network;
+    const beside =
+      'cable' in site ? topology.outletIndex.get(circuit.cables[site.cable]?.to ?? '') : site.outlet;
+    return this.states.map((state) => {
+      const here = state.outlets.find(({ outlet }) => outlet === beside);
+      if (here === undefined || here === state.outlets[0]) return state;
+      return { ...state, outlets: [here, ...state.outlets.filter((other) => other !== here)] };
+    });
   }
 
   private outletBound(

@@ -4,14 +4,15 @@ import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Cause } from '../model/cause.ts';
 import { type Hypothesis, soundHypothesis, withCause, withoutCauses } from '../model/hypothesis.ts';
 import { habitIds } from '../model/priors.ts';
+import { type Explanation, keptNats } from './explanation.ts';
 import type { Fitted } from './fitting.ts';
-import { type Explanation, Refinement } from './refinement.ts';
+import { Refinement } from './refinement.ts';
 import { Screening } from './screening.ts';
 import { leavesUnexplained } from './unexplained.ts';
 
 // Longer than other files: the orders in which explanations are led further share what was seen and found.
 
-export type { Explanation } from './refinement.ts';
+export type { Explanation } from './explanation.ts';
 
 export interface SearchLimits {
   /** Hypotheses held against the readings at the most. */
@@ -32,8 +33,6 @@ export interface SearchState {
 
 export const usualLimits: SearchLimits = { mostBounds: 6_000 };
 
-/** Explanations so many nats below the best are let go: one in ten thousand is the least that counts (see what rules a condition out). */
-const keptNats = 9.6;
 /** A single cause so far below the best may still be half of the best pair. */
 const parentNats = 25;
 /**
@@ -268,7 +267,7 @@ export class Search {
   private *expand(parent: Explanation, margin: number): Generator<undefined> {
     this.expanded.add(parent.hypothesis.key);
     const reference = this.evaluator.referenceOf(parent.fitted.supposed);
-    this.refinement.reference = reference;
+    this.refinement.leadFrom(parent, reference);
     this.screening.leadFrom(reference, parent.fitted.supposed);
     for (const isFitted of [false, true]) {
       const causes = this.problem.causes.filter(({ resistance }) => (resistance !== -1) === isFitted);
@@ -292,7 +291,7 @@ export class Search {
       if (limit < 0) continue;
       this.seen.add(hypothesis.key);
       this.boundsDone += 1;
-      const bound = this.screening.bound(hypothesis, limit);
+      const bound = this.screening.bound(hypothesis, limit, cause.site);
       slice += 1;
       if (slice % sliceBounds === 0) {
         yield undefined;

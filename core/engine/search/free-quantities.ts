@@ -1,0 +1,307 @@
+import { hasOhms } from '../../faults/index.ts';
+import type { ChannelKind } from '../../instruments/index.ts';
+import { type Branch, branchesOf, type Network } from '../../physics/index.ts';
+import type { Evaluator, Supposed } from '../evidence/evaluator.ts';
+import type { ReadingEvidence } from '../evidence/evidence.ts';
+import { type Pull, pullOf } from '../evidence/likelihood.ts';
+import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
+import { type LoadPattern, loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
+import type { Fit } from './least-squares.ts';
+import { logOhms, logWatts, ohmsLogShare, wattsLogShare, wattsSigma } from './prior-shares.ts';
+
+// Longer than other files: what is free, its limits and its slopes go by the same positions and are read together.
+
+/** What was fitted, or a fit begins with. */
+export interface Values {
+  readonly ohms: readonly number[];
+  readonly watts: Float64Array;
+  /** What all volts are times what is predicted: how the supply stands, and the meter. */
+  readonly scale: number;
+}
+
+/** The scale of all volts while it is fitted beside ohms and watts. */
+const [leastScale, mostScale] = [0.87, 1.13] as const;
+const scaleSigma = 0.05;
+
+/** Spread by which all loads together may exceed what a circuit is held to carry, in watts. */
+const excessSigma = 50;
+export const excessOf = (watts: Float64Array): number =>
+  Math.max(0, watts.reduce((sum, each) => sum + each, 0) - mostWatts) / excessSigma;
+
+export const supposedWith = (
+  network: Network,
+  hypothesis: Hypothesis,
+  ohms: readonly number[],
+  watts: Float64Array,
+  unknownLoads: boolean,
+): Supposed => ({
+  faults: faultsWith(hypothesis, ohms),
+  loads: unknownLoads ? loadsOfWatts(network, watts) : network.circuit.loads,
+  deviceStates: hypothesis.deviceStates,
+  instruments: hypothesis.instruments,
+});
+
+/** Branches whose siemens change with what is fitted. */
+interface FittedBranches {
+  readonly branches: Branch[];
+  readonly isLoad: boolean[];
+  /** Quantity of each branch, and the change of the branch's siemens with it. */
+  readonly quantity: number[];
+  readonly siemensSlope: number[];
+}
+
+/** The Jacobian to be filled, and how each predicted channel changes with each quantity but the scale. */
+interface Slopes {
+  readonly jacobian: Float64Array;
+  readonly of: (channel: number, quantity: number) => number;
+}
+
+/** What is free in a hypothesis: ohms of bad connections first, then the watts at some outlets, and the scale of all volts. */
+export class FreeQuantities {
+  readonly size: number;
+  readonly lower: Float64Array;
+  readonly upper: Float64Array;
+  readonly priorWeight: Float64Array;
+  readonly priorCentre: Float64Array;
+  readonly start: Float64Array;
+  private readonly evaluator: Evaluator;
+  private readonly hypothesis: Hypothesis;
+  private readonly unknownLoads: boolean;
+  private readonly resistanceCount: number;
+  /** Outlets whose watts are fitted. */
+  private readonly free: readonly number[];
+  /** Watts of what is on are fitted in their logarithm, for they may span three decades. */
+  private readonly isOn: readonly boolean[];
+  private readonly fixedWatts: Float64Array;
+  private readonly channelCount: number;
+  private readonly channelPull: Pull = { residual: 0, slope: 0 };
+  private readonly whitening = new Float64Array(9);
+
+  constructor(
+    evaluator: Evaluator,
+    hypothesis: Hypothesis,
+    from: Values,
+    pattern: LoadPattern | null,
+    unknownLoads: boolean,
+  ) {
+    this.evaluator = evaluator;
+    this.hypothesis = hypothesis;
+    this.unknownLoads = unknownLoads;
+    this.resistanceCount = hypothesis.resistances.length;
+    this.free =
+      pattern === null ? [] : [...pattern.upper.keys()].filter((outlet) => (pattern.upper[outlet] ?? 0) > 0);
+    this.isOn = this.free.map((outlet) => (pattern?.lower[outlet] ?? 0) > 0);
+    this.size = this.resistanceCount + this.free.length + 1;
+    this.fixedWatts = pattern?.start ?? from.watts;
+    this.channelCount = evaluator.evidence.firstRepaired;
+    this.start = new Float64Array(this.size);
+    this.lower = new Float64Array(this.size);
+    this.upper = new Float64Array(this.size);
+    this.priorWeight = new Float64Array(this.size);
+    this.priorCentre = new Float64Array(this.size);
+    this.boundOhms(from.ohms);
+    if (pattern !== null) this.boundWatts(pattern);
+    const last = this.size - 1;
+    this.start[last] = from.scale;
+    this.lower[last] = leastScale;
+    this.upper[last] = mostScale;
+    this.priorWeight[last] = 1 / scaleSigma ** 2;
+    this.priorCentre[last] = 1;
+  }
+
+  /** Positions of the loads that a pattern has off. */
+  positionsOff({ upper }: LoadPattern): readonly number[] {
+    return this.free.flatMap((outlet, position) =>
+      (upper[outlet] ?? 0) > 0 ? [] : [this.resistanceCount + position],
+    );
+  }
+
+  private scaleAt(x: Float64Array): number {
+    return x[this.size - 1] as number;
+  }
+
+  private boundOhms(from: readonly number[]): void {
+    for (let which = 0; which < this.resistanceCount; which += 1) {
+      this.start[which] = Math.log(from[which] ?? 3);
+      this.lower[which] = logOhms.least;
+      this.upper[which] = logOhms.most;
+      this.priorWeight[which] = 1 / logOhms.sigma ** 2;
+      this.priorCentre[which] = logOhms.middle;
+    }
+  }
+
+  private boundWatts({ start, lower, upper }: LoadPattern): void {
+    this.free.forEach((outlet, position) => {
+      const at = this.resistanceCount + position;
+      const isOn = this.isOn[position];
+      const scale = isOn ? Math.log : (watts: number) => watts;
+      this.start[at] = scale(start[outlet] ?? 0);
+      this.lower[at] = scale(lower[outlet] ?? 0);
+      this.upper[at] = scale(upper[outlet] ?? 0);
+      this.priorWeight[at] = isOn ? 1 / logWatts.sigma ** 2 : 1 / wattsSigma ** 2;
+      this.priorCentre[at] = isOn ? logWatts.middle : 0;
+    });
+  }
+
+  ohmsAt(x: Float64Array): readonly number[] {
+    return this.hypothesis.resistances.map((_, which) => Math.exp(x[which] as number));
+  }
+
+  wattsAt(x: Float64Array): Float64Array {
+    const watts = this.fixedWatts.slice();
+    this.free.forEach((outlet, position) => {
+      const at = x[this.resistanceCount + position] as number;
+      watts[outlet] = this.isOn[position] ? Math.exp(at) : at;
+    });
+    return watts;
+  }
+
+  private supposedAt(ohms: readonly number[], watts: Float64Array): Supposed {
+    return supposedWith(this.evaluator.network, this.hypothesis, ohms, watts, this.unknownLoads);
+  }
+
+  /** Residuals of all that was read, in standard deviations; row by row with their slopes where these are given. */
+  private pull(residuals: Float64Array, scale: number, slopes: Slopes | null): void {
+    const { evidence } = this.evaluator;
+    for (const { repaired, outlets } of evidence.states)
+      if (!repaired)
+        for (const { readings } of outlets)
+          for (const reading of readings)
+            if (evidence.kinds[reading.first] === 'volts') this.pullVolts(reading, residuals, scale, slopes);
+            else
+              for (let channel = reading.first; channel < reading.end; channel += 1)
+                this.pullChannel(channel, residuals, scale, slopes);
+  }
+
+  private pullChannel(channel: number, residuals: Float64Array, scale: number, slopes: Slopes | null): void {
+    const { evidence, network, predicted } = this.evaluator;
+    const kind = evidence.kinds[channel] as ChannelKind;
+    const scaled = kind === 'lamp' ? scale : 1;
+    pullOf(
+      kind,
+      evidence.observed[channel] as number,
+      scaled * (predicted[channel] as number),
+      network.circuit.nominalVolts,
+      this.channelPull,
+    );
+    const { residual, slope } = this.channelPull;
+    residuals[channel] = residual;
+    if (slopes === null || slope === 0) return;
+    for (let at = 0; at < this.size; at += 1)
+      slopes.jacobian[channel * this.size + at] = scaled * slope * slopes.of(channel, at);
+  }
+
+  private pullVolts(
+    reading: ReadingEvidence,
+    residuals: Float64Array,
+    scale: number,
+    slopes: Slopes | null,
+  ): void {
+    const { evidence, weighing, predicted } = this.evaluator;
+    const { first, end } = reading;
+    const { size, whitening } = this;
+    const count = end - first;
+    weighing.whiten(reading, whitening);
+    for (let row = 0; row < count; row += 1) {
+      let sum = 0;
+      for (let column = 0; column <= row; column += 1) {
+        const channel = first + column;
+        const short = scale * (predicted[channel] as number) - (evidence.observed[channel] as number);
+        sum += (whitening[row * count + column] as number) * short;
+      }
+      residuals[first + row] = sum;
+      if (slopes === null) continue;
+      for (let at = 0; at < size; at += 1) {
+        let slope = 0;
+        for (let column = 0; column <= row; column += 1) {
+          const channel = first + column;
+          const by = at === size - 1 ? (predicted[channel] as number) : scale * slopes.of(channel, at);
+          slope += (whitening[row * count + column] as number) * by;
+        }
+        slopes.jacobian[(first + row) * size + at] = slope;
+      }
+    }
+  }
+
+  readonly residuals = (x: Float64Array): Float64Array => {
+    const watts = this.wattsAt(x);
+    this.evaluator.predict(this.supposedAt(this.ohmsAt(x), watts), false);
+    return this.residualsOf(watts, this.scaleAt(x));
+  };
+
+  /** Residuals of what the evaluator predicted last. */
+  residualsOf(watts: Float64Array, scale: number): Float64Array {
+    const residuals = new Float64Array(this.channelCount + 1);
+    this.pull(residuals, scale, null);
+    residuals[this.channelCount] = this.unknownLoads ? excessOf(watts) : 0;
+    return residuals;
+  }
+
+  /** Residuals and their slopes by what is fitted, row by row. */
+  readonly linearize = (x: Float64Array) => {
+    const { size, channelCount } = this;
+    const watts = this.wattsAt(x);
+    // A load of no watts has no branch of its own, yet its slope is wanted: it is one of next to none.
+    if (this.unknownLoads)
+      for (const outlet of this.free) watts[outlet] = Math.max(watts[outlet] as number, 1e-6);
+    const supposed = this.supposedAt(this.ohmsAt(x), watts);
+    const { branches, isLoad, quantity, siemensSlope } = this.branchesUnder(supposed, watts);
+    const bySiemens = this.evaluator.predictWithSlopes(supposed, branches, isLoad);
+    const residuals = new Float64Array(channelCount + 1);
+    const jacobian = new Float64Array((channelCount + 1) * size);
+    residuals[channelCount] = this.unknownLoads ? excessOf(watts) : 0;
+    if ((residuals[channelCount] as number) > 0)
+      this.free.forEach((outlet, position) => {
+        const slope = this.isOn[position] ? (watts[outlet] as number) : 1;
+        jacobian[channelCount * size + this.resistanceCount + position] = slope / excessSigma;
+      });
+    const count = branches.length;
+    const byQuantity = new Float64Array(channelCount * size);
+    for (let channel = 0; channel < channelCount; channel += 1)
+      for (let branch = 0; branch < count; branch += 1) {
+        const at = channel * size + (quantity[branch] as number);
+        byQuantity[at] =
+          (byQuantity[at] as number) +
+          (bySiemens[channel * count + branch] as number) * (siemensSlope[branch] as number);
+      }
+    this.pull(residuals, this.scaleAt(x), {
+      jacobian,
+      of: (channel, at) => byQuantity[channel * size + at] as number,
+    });
+    return { residuals, jacobian };
+  };
+
+  private branchesUnder(supposed: Supposed, watts: Float64Array): FittedBranches {
+    const { network } = this.evaluator;
+    const { nominalVolts } = network.circuit;
+    const found: FittedBranches = { branches: [], isLoad: [], quantity: [], siemensSlope: [] };
+    const add = (branch: Branch, isLoad: boolean, quantity: number, siemensSlope: number): void => {
+      found.branches.push(branch);
+      found.isLoad.push(isLoad);
+      found.quantity.push(quantity);
+      found.siemensSlope.push(siemensSlope);
+    };
+    this.hypothesis.resistances.forEach((position, which) => {
+      const fault = supposed.faults[position];
+      if (fault === undefined || !hasOhms(fault)) return;
+      for (const branch of branchesOf(network, fault, supposed.faults))
+        add(branch, false, which, -fault.ohms / branch.ohms ** 2);
+    });
+    this.free.forEach((outlet, position) => {
+      const contact = network.outlets[outlet]?.contact;
+      if (contact === undefined) return;
+      const each = watts[outlet] as number;
+      const branch = { a: contact.hot, b: contact.neutral, ohms: nominalVolts ** 2 / each };
+      const slope = (this.isOn[position] ? each : 1) / nominalVolts ** 2;
+      add(branch, true, this.resistanceCount + position, slope);
+    });
+    return found;
+  }
+
+  /** Logarithm of the share of the prior that does about as well as a fit; the scale is counted with the readings. */
+  logShareOf(fit: Fit, pattern: LoadPattern | null): number {
+    let logShare = wattsLogShare(pattern, this.wattsAt(fit.at));
+    for (let which = 0; which < this.resistanceCount; which += 1) logShare += ohmsLogShare(fit, which);
+    return logShare;
+  }
+}

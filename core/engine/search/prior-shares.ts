@@ -1,0 +1,61 @@
+import type { LoadPattern } from '../model/unknown-loads.ts';
+import type { Fit } from './least-squares.ts';
+
+/** Ohms of a bad connection are taken as log-normal: mostly 0.1 to 100 Ω, about 3 Ω in the middle (common practice). */
+export const logOhms = { middle: Math.log(3), sigma: 2, least: Math.log(0.1), most: Math.log(1e5) } as const;
+/** Spread of an unknown load in watts, where one may or may not be on. */
+export const wattsSigma = 600;
+/** Where one is on, its watts are log-normal: mostly 5 to 1,500 W (common practice). */
+export const logWatts = { middle: Math.log(90), sigma: 1.5 } as const;
+
+/** Ohms that stand for those of any bad connection, each with the share of the prior that is nearest to it. */
+export const sharedOut = (
+  some: readonly number[],
+): readonly { readonly ohms: number; readonly share: number }[] =>
+  some.map((ohms, index) => {
+    const below = (edge: number | undefined, otherwise: number): number =>
+      edge === undefined
+        ? otherwise
+        : normalBelow((Math.log(edge * ohms) / 2 - logOhms.middle) / logOhms.sigma);
+    return { ohms, share: below(some[index + 1], 1) - below(some[index - 1], 0) };
+  });
+
+/** The least ohms that make a connection poor. */
+export const leastOhms = 0.1;
+/** Ohms over the whole range of a bad connection. */
+export const sampleOhms = sharedOut([leastOhms, 0.4, 1.2, 3, 8, 30, 400, 1e4]);
+
+/** Share of the normal distribution below so many standard deviations (logistic approximation, good to 0.01; from memory). */
+function normalBelow(z: number): number {
+  return 1 / (1 + Math.exp(-1.5976 * z - 0.07056 * z ** 3));
+}
+
+/** Ohms in the middle of those of any bad connection. */
+export const middleOhms = Math.exp(logOhms.middle);
+
+/** Logarithm of how much less likely some loads are than the likeliest in a pattern. */
+export function wattsLogShare(pattern: LoadPattern | null, watts: Float64Array): number {
+  if (pattern === null) return 0;
+  let logShare = 0;
+  for (let outlet = 0; outlet < watts.length; outlet += 1) {
+    if ((pattern.upper[outlet] as number) <= 0) continue;
+    const here = watts[outlet] as number;
+    const isOn = (pattern.lower[outlet] as number) > 0;
+    const off = isOn ? (Math.log(here) - logWatts.middle) / logWatts.sigma : here / wattsSigma;
+    logShare -= 0.5 * off * off;
+  }
+  return logShare;
+}
+
+/** Laplace's approximation of what the prior on one resistance's logarithm leaves: full where nothing sees it. */
+export function ohmsLogShare(fit: Fit, which: number): number {
+  const x = fit.at[which] as number;
+  const fromMiddle = (x - logOhms.middle) / logOhms.sigma;
+  const curvature = (fit.curvature[which] as number) + 1 / logOhms.sigma ** 2;
+  const atBound = x <= logOhms.least || x >= logOhms.most;
+  const slope = Math.abs((fit.slope[which] as number) + fromMiddle / logOhms.sigma);
+  const width = atBound
+    ? 1 / (slope + Math.sqrt((2 * curvature) / Math.PI))
+    : Math.sqrt((2 * Math.PI) / curvature);
+  return Math.log(width / (logOhms.sigma * Math.sqrt(2 * Math.PI))) - 0.5 * fromMiddle * fromMiddle;
+}
