@@ -16,6 +16,7 @@ import {
 import { hazardAt } from './hazard-at.ts';
 import type { HouseJudgement, JudgedCause, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 import { judgeByLamps, type Verdict } from './lamp-verdict.ts';
+import { type Miswired, miswiredIn } from './miswired.ts';
 import { dangerAt, verdictBy } from './receptacle-verdict.ts';
 
 /** The cause on its circuit that takes a receptacle along. */
@@ -55,6 +56,8 @@ export interface Assessment {
   readonly serviceNeutral: LostServiceNeutral | null;
   /** What may hide behind receptacles that read correct; empty where none does. */
   readonly notSeen: readonly ConditionId[];
+  /** Where somebody who does not know how joined the wrong wires; null where accident explains what is wrong. */
+  readonly miswired: Miswired | null;
   readonly coverage: Coverage;
   readonly functionChecks: readonly FunctionCheck[];
   readonly counts: {
@@ -153,6 +156,7 @@ export function assess(
     circuits,
     likelyGroups: answers?.likelyGroups ?? [],
     serviceNeutral,
+    miswired: miswiredIn(house, all),
     notSeen: readCorrect === 0 ? [] : (answers?.notSeen ?? openBehindLamps()),
     coverage,
     functionChecks,

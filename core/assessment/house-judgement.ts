@@ -19,6 +19,7 @@ import {
   worthALine,
 } from './circuit-judgement.ts';
 import { circuitsOf, type FedTogether, guessedCircuit, readingsOf, VoltScale } from './circuits.ts';
+import { factsOf } from './house-facts.ts';
 import type { HouseJudgement, JudgedReceptacle } from './judged.ts';
 import { isSameQuestion, Memo } from './memo.ts';
 
@@ -32,12 +33,6 @@ const placed = ({ tells, ...test }: NextTest, at: string): NextTest => ({
   ...test,
   at,
   tells: tells.kind === 'condition' ? { ...tells, at } : tells,
-});
-
-const factsOf = ({ yearBuilt, groundedWiring, alterations }: House): HouseFacts => ({
-  ...(yearBuilt === null ? {} : { yearBuilt }),
-  groundedWiring,
-  ...(alterations.length === 0 ? {} : { alteredIn: alterations.map(({ year }) => year) }),
 });
 
 /** All that the engine goes by at a receptacle, whose readings are as they were shown. */

@@ -14,6 +14,7 @@ export { diagnoseLone, type LoneDiagnosis, type LoneExplanation } from './answer
 export { type RunLength, runLengths } from './answer/run-lengths.ts';
 export { type HazardId, hazardOf, hazards } from './answer/safe-test.ts';
 export { type LostServiceNeutral, lostServiceNeutral } from './answer/service-neutral.ts';
+export { type UnqualifiedWork, unqualifiedWork } from './answer/unqualified-work.ts';
 export type { NextTest, Telling } from './answer/worth.ts';
 export type { Wrong } from './evidence/weighing.ts';
 export { causesOf } from './model/cause.ts';

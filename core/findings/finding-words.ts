@@ -10,6 +10,7 @@ import type {
 import type { FunctionCheck, Wording } from '../log/index.ts';
 import type { MetalJudged, MetalSign } from './aluminum-signs.ts';
 import type { ProtectedPlace } from './protection-rules.ts';
+import type { Ungrounded } from './rules/grounds.ts';
 
 /** All that a rule has to say of what it proposes. */
 export interface RuleText extends Pick<Wording, 'headline' | 'what' | 'why' | 'correction'> {
@@ -49,7 +50,7 @@ export interface RuleWords {
   readonly calibrationOverdue: (
     overdue: readonly { readonly instrument: FunctionCheck['instrument']; readonly day: string }[],
   ) => RuleText;
-  readonly correctWithoutGround: RuleText;
+  readonly correctWithoutGround: (by: Ungrounded) => RuleText;
   readonly testersFailed: (failed: {
     readonly testers: readonly Unproved[];
     /** Readings that are in doubt. */
@@ -80,13 +81,15 @@ export interface RuleWords {
     readonly miswired: number;
     readonly tested: number;
     readonly places: number;
+    /** Places that would be usual. */
+    readonly expected: number;
   }) => RuleText;
   /** Read wrong and correct when read again; `openFirst` is of the condition. */
   readonly readWrongBefore: (condition: ConditionId) => Omit<RuleText, 'openFirst'>;
   readonly smallConductors: (
     those: readonly { readonly name: string; readonly awg: number; readonly amps: number }[],
   ) => RuleText;
-  readonly ungroundedSystem: RuleText;
+  readonly ungroundedSystem: (by: Ungrounded) => RuleText;
   readonly visibleDefect: (look: Look) => RuleText;
 }
 

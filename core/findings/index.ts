@@ -6,5 +6,5 @@ export * from './finding-words.ts';
 export * from './no-defect.ts';
 export { proposalsFor } from './proposals.ts';
 export type { ProtectedPlace } from './protection-rules.ts';
-export { isUngrounded } from './rules/grounds.ts';
+export { type Ungrounded, ungroundedBy } from './rules/grounds.ts';
 export * from './vanished.ts';

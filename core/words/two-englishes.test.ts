@@ -120,7 +120,7 @@ describe('two English languages', () => {
         words.rules.voltage({ low: 216, high: 253 }).what,
         words.rules.neutralRise({ volts: 2 }).what,
         words.rules.oldDevices({ years: 10 }).headline,
-        words.rules.miswired({ miswired: 4, tested: 9, places: 4 }).what,
+        words.rules.miswired({ miswired: 4, tested: 9, places: 4, expected: 0.2 }).what,
         words.rules.smallConductors([{ name: 'Den 1', awg: 14, amps: 20 }]).what,
         words.rules.groundFaultDevice('no-trip').what,
         words.rules.aluminumSeen({ inSprings: ['Den 1'], remedies: ['rewire'] }).what,

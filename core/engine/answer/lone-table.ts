@@ -21,6 +21,12 @@ export interface Column {
   readonly adriftByRow: readonly Uint8Array[];
 }
 
+export interface Priced {
+  readonly row: number;
+  /** Logarithm of its prior. */
+  readonly price: number;
+}
+
 /** So many kinds of readings are remembered beside those that every kit has. */
 const mostColumns = 200;
 
@@ -100,7 +106,7 @@ export class LoneTable {
   /** What every row predicts for an instrument in a state, made when first asked for. */
   private readonly columns = new Map<string, Column>();
   /** By the very facts that they follow from, which nobody changes. */
-  private readonly prices = new WeakMap<HouseFacts, Float64Array>();
+  private readonly prices = new WeakMap<HouseFacts, readonly Priced[]>();
   private readonly names: readonly string[];
 
   constructor() {
@@ -149,15 +155,18 @@ export class LoneTable {
     return column;
   }
 
-  /** Logarithm of every row's prior in a house. */
-  pricesIn(house: HouseFacts): Float64Array {
+  /** Every row with its price in a house, the likeliest first. */
+  pricesIn(house: HouseFacts): readonly Priced[] {
     const known = this.prices.get(house);
     if (known !== undefined) return known;
     const oddsOf = ({ priors, logShare }: Origin): number =>
       Math.exp(logShare) * priors.reduce((product, prior) => product * oddsIn(house, prior), 1);
-    const prices = Float64Array.from(this.rows, ({ origins }) =>
-      Math.log(origins.reduce((sum, origin) => sum + oddsOf(origin), 0)),
-    );
+    const prices = this.rows
+      .map(({ origins }, row) => ({
+        row,
+        price: Math.log(origins.reduce((sum, origin) => sum + oddsOf(origin), 0)),
+      }))
+      .sort((a, b) => b.price - a.price);
     this.prices.set(house, prices);
     return prices;
   }

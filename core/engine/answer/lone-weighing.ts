@@ -20,7 +20,7 @@ export interface Weighted extends Held {
 }
 
 /** What falls so many nats short of the best weighs nothing. */
-const negligibleNats = 18;
+const negligibleNats = 13;
 /** A misfit, in nats beyond what scatter explains. */
 const misfitNats = 5;
 
@@ -59,43 +59,46 @@ export class LoneWeighing {
     this.weighing = new Weighing(evidence, network.circuit.nominalVolts, loneTolerance);
   }
 
-  private foresee({ row, fault }: Held): void {
+  private foresee(one: Held): void {
+    for (let position = 0; position < this.compiled.length; position += 1) this.foreseeAt(one, position);
+  }
+
+  private foreseeAt({ row, fault }: Held, position: number): void {
     const { predicted, adrift } = this.weighing;
-    this.compiled.forEach(({ first, end, instrument }, position) => {
-      const seen = (fault?.instrument === 'breaker' ? this.seenOn : this.seen)[position];
-      predicted.set(seen?.byRow[row] ?? [], first);
-      adrift.set(seen?.adriftByRow[row] ?? [], first);
-      if (fault !== null) spoil([fault], instrument, predicted, adrift, first, end);
-    });
+    const { first, end, instrument } = this.compiled[position] as ReadingEvidence;
+    const seen = (fault?.instrument === 'breaker' ? this.seenOn : this.seen)[position];
+    predicted.set(seen?.byRow[row] ?? [], first);
+    adrift.set(seen?.adriftByRow[row] ?? [], first);
+    if (fault !== null) spoil([fault], instrument, predicted, adrift, first, end);
   }
 
   /** What is worth holding in a house. */
   weighAll(house: HouseFacts): readonly Weighted[] {
     const prices = this.table.pricesIn(house);
     const held: Weighted[] = [];
-    prices.forEach((price, row) => {
-      this.weigh({ row, fault: null }, price, held);
-    });
+    for (const { row, price } of prices) this.weigh({ row, fault: null }, price, held);
     for (const { prior, fault } of instrumentFaults) {
       if (!mayShowIn(fault, this.readings)) continue;
       const odds = Math.log(oddsIn(house, prior));
-      prices.forEach((price, row) => {
-        if (price + odds > this.best - negligibleNats && (this.table.rows[row]?.causeCount ?? 0) < 2)
-          this.weigh({ row, fault }, price + odds, held);
-      });
+      for (const { row, price } of prices) {
+        if (price + odds <= this.best - negligibleNats) break;
+        if ((this.table.rows[row]?.causeCount ?? 0) < 2) this.weigh({ row, fault }, price + odds, held);
+      }
     }
     return held;
   }
 
   private weigh(one: Held, price: number, held: Weighted[]): void {
     const { weighing } = this;
-    this.foresee(one);
     weighing.begin();
     weighing.scale = 1;
     let least = 0;
-    for (const reading of this.compiled) least += weighing.take(reading);
-    // What weighs next to nothing at the best need not be weighed.
-    if (price - least < this.best - negligibleNats) return;
+    for (let position = 0; position < this.compiled.length; position += 1) {
+      this.foreseeAt(one, position);
+      least += weighing.take(this.compiled[position] as ReadingEvidence);
+      // What weighs next to nothing at the best need not be weighed.
+      if (price - least < this.best - negligibleNats) return;
+    }
     const weight = price - weighing.weigh();
     this.best = Math.max(this.best, weight);
     held.push({ ...one, weight, scale: weighing.scale });

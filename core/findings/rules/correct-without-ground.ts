@@ -1,11 +1,12 @@
 import { receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
-import { fitsJumper, isThreeSlot, isUngrounded } from './grounds.ts';
+import { fitsJumper, isThreeSlot, ungroundedBy } from './grounds.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
 
 /** Three-slot receptacles that read correct where no ground was ever run. */
 export function correctWithoutGround({ house, verdictOf, words }: JudgedHouse): readonly Proposal[] {
-  if (!isUngrounded(house)) return [];
+  const ungrounded = ungroundedBy(house);
+  if (ungrounded === null) return [];
   const there = receptaclesOf(house).filter((one) => {
     const verdict = verdictOf(one.id);
     return isThreeSlot(one) && verdict?.readsAs[0] === 'correct' && fitsJumper(verdict);
@@ -14,7 +15,7 @@ export function correctWithoutGround({ house, verdictOf, words }: JudgedHouse): 
   return [
     {
       ...seenOnly,
-      ...words.rules.correctWithoutGround,
+      ...words.rules.correctWithoutGround(ungrounded),
       key: 'house-correct-without-ground',
       urgency: 'repair',
       condition: 'bootleg-ground',

@@ -4,10 +4,15 @@ import type { House, Receptacle } from '../../log/index.ts';
 /** To about this year cable came without a ground (common practice: 1962–65). */
 const lastWithoutGround = 1962;
 
-/** Said of it, or of an age that hardly had grounds, and nobody said otherwise. */
-export const isUngrounded = ({ groundedWiring, yearBuilt }: House): boolean =>
-  groundedWiring === false ||
-  (groundedWiring === null && yearBuilt !== null && yearBuilt <= lastWithoutGround);
+/** Wiring that has no grounds: somebody stated it, or the year makes it likely. */
+export type Ungrounded = { readonly by: 'statement' } | { readonly by: 'year'; readonly year: number };
+
+/** Stated, or of an age that hardly had grounds where nobody stated otherwise; null elsewhere. */
+export function ungroundedBy({ groundedWiring, yearBuilt }: House): Ungrounded | null {
+  if (groundedWiring === false) return { by: 'statement' };
+  const isOld = groundedWiring === null && yearBuilt !== null && yearBuilt <= lastWithoutGround;
+  return isOld ? { by: 'year', year: yearBuilt } : null;
+}
 
 export const isThreeSlot = ({ type }: Receptacle): boolean =>
   type !== 'two-slot' && type !== 'range-or-dryer';

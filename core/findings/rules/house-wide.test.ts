@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { assess } from '../../assessment/index.ts';
+import { assess, HouseJudge } from '../../assessment/index.ts';
 import { type LampPattern, lampsOf } from '../../instruments/index.ts';
 import { type Practice, usualPractice } from '../../knowledge/index.ts';
 import { asEntries, idNumber } from '../../log/arbitrary-entries.ts';
@@ -49,6 +49,18 @@ const proposals = (
     proposalsFor(assess(houseOf(described, outlets, roomName)), practice, enUs).map((one) => [one.key, one]),
   );
 
+/** The same with the engine's answers. */
+function judgedProposals(described: Described, outlets: readonly Outlet[]): ReadonlyMap<string, Proposal> {
+  const house = houseOf(described, outlets);
+  const run = new HouseJudge().judging(house, []);
+  for (;;) {
+    const step = run.next();
+    if (!step.done) continue;
+    const assessment = assess(house, step.value);
+    return new Map(proposalsFor(assessment, usualPractice, enUs).map((one) => [one.key, one]));
+  }
+}
+
 const names = (proposal: Proposal | undefined): readonly string[] =>
   proposal?.receptacles.map(({ name }) => name) ?? [];
 
@@ -94,6 +106,48 @@ describe('an ungrounded house', () => {
     expect(proposals({ yearBuilt: 1955 }, outlets).has('house-ungrounded')).toBe(true);
     expect(proposals({ yearBuilt: 1972 }, outlets).has('house-ungrounded')).toBe(false);
     expect(proposals({ yearBuilt: 1955, groundedWiring: true }, outlets).has('house-ungrounded')).toBe(false);
+  });
+
+  test('what only the year tells is called likely; what was stated is not', () => {
+    const byYear = proposals({ yearBuilt: 1955 }, outlets);
+    expect(byYear.get('house-ungrounded')?.headline).toContain('likely');
+    expect(byYear.get('house-ungrounded')?.openFirst).not.toContain('no box');
+    expect(byYear.get('house-correct-without-ground')?.what).toContain('likely has none');
+    const stated = proposals({ yearBuilt: 1955, groundedWiring: false }, outlets);
+    expect(stated.get('house-ungrounded')?.headline).not.toContain('likely');
+    expect(stated.get('house-correct-without-ground')?.what).not.toContain('likely');
+  });
+
+  test('a load test under which neutral to ground rises by half the drop clears it', () => {
+    const tested = (rise: number) =>
+      judgedProposals({ groundedWiring: false }, [
+        {
+          lamps: 'hn-hg',
+          type: 'three-slot',
+          more: (receptacle) => [
+            {
+              kind: 'reading-taken',
+              receptacle,
+              shown: { instrument: 'probe', hot: true, neutral: false, ground: false },
+            },
+            {
+              kind: 'reading-taken',
+              receptacle,
+              shown: { instrument: 'loaded', hn: 117.2, hg: 117.2 + rise, ng: rise },
+            },
+            {
+              kind: 'reading-taken',
+              receptacle,
+              shown: { instrument: 'meter', hn: 120.2, hg: 120.2, ng: 0 },
+            },
+          ],
+        },
+      ]);
+    const conditionsAt = (rise: number) =>
+      [...tested(rise).values()].flatMap(({ condition }) => condition ?? []);
+    expect(conditionsAt(1.5)).toEqual([]);
+    // Where it does not rise at all, the jumper is found by itself.
+    expect(conditionsAt(0)).toEqual(['bootleg-ground']);
   });
 });
 

@@ -1,11 +1,12 @@
 import { receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
-import { isThreeSlot, isUngrounded } from './grounds.ts';
+import { isThreeSlot, ungroundedBy } from './grounds.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
 
 /** Three-slot receptacles that read open ground where no ground was ever run: one finding, however many. */
 export function ungroundedSystem({ house, verdictOf, words }: JudgedHouse): readonly Proposal[] {
-  if (!isUngrounded(house)) return [];
+  const ungrounded = ungroundedBy(house);
+  if (ungrounded === null) return [];
   const there = receptaclesOf(house).filter(
     (one) => isThreeSlot(one) && verdictOf(one.id)?.readsAs[0] === 'open-ground',
   );
@@ -13,7 +14,7 @@ export function ungroundedSystem({ house, verdictOf, words }: JudgedHouse): read
   return [
     {
       ...seenOnly,
-      ...words.rules.ungroundedSystem,
+      ...words.rules.ungroundedSystem(ungrounded),
       key: 'house-ungrounded',
       urgency: 'repair',
       condition: 'open-ground',

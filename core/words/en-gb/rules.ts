@@ -1,4 +1,4 @@
-import type { RuleText, RuleWords } from '../../findings/index.ts';
+import type { RuleText, RuleWords, Ungrounded } from '../../findings/index.ts';
 import { comma } from '../english/terms.ts';
 import { message } from '../message.ts';
 import { conditions } from './conditions.ts';
@@ -38,6 +38,18 @@ const aluminum = {
 
 const testers = { ...here, why: 'A tester that fails may show nothing where there is something.' } as const;
 
+/** Where only the year speaks for it, it is likely and no more. */
+const likelyUngrounded = (ungrounded: Ungrounded): string =>
+  ungrounded.by === 'year'
+    ? `Built ${ungrounded.year}, when earths were rarely run: the wiring likely has none, until one is found. `
+    : '';
+
+/** Places at which accident alone would have wires exchanged. */
+const usual = message<{ places: number }>(
+  'en-GB',
+  '{places, plural, =0 {hardly one} one {about one} other {about #}} would be usual by accident',
+);
+
 export const rules: RuleWords = {
   adapters: {
     ...here,
@@ -75,15 +87,18 @@ export const rules: RuleWords = {
     correction:
       'It is calibrated before it is used again; volts near a limit are read again with one that is in date.',
   }),
-  correctWithoutGround: {
-    headline: 'Reads correct in a house wired without earths',
-    what: 'Either metal conduit or a bonded box brings an earth that nobody sees, or neutral and earth are jumpered.',
+  correctWithoutGround: (ungrounded) => ({
+    headline:
+      ungrounded.by === 'year'
+        ? 'Reads correct in a house of the years without earths'
+        : 'Reads correct in a house wired without earths',
+    what: `${likelyUngrounded(ungrounded)}Either metal conduit or a bonded box brings an earth that nobody sees, or neutral and earth are jumpered.`,
     why: bootleg.why,
     correction:
       'A load test or a measurement of the earth path decides: a real earth shows neutral to earth rising by about half the drop, a jumper shows none. A registered electrician looks in the box where it does not.',
     openFirst: 'no box before a load test tells a real earth from a jumper',
     retest: bootleg.retest,
-  },
+  }),
   testersFailed: ({ testers: bad, doubted }) => ({
     ...testers,
     headline: 'A tester failed its function check',
@@ -210,9 +225,9 @@ export const rules: RuleWords = {
     openFirst: null,
     retest: 'Lamps here.',
   },
-  miswired: ({ miswired, tested, places }) => ({
+  miswired: ({ miswired, tested, places, expected }) => ({
     headline: 'Miswired in many places: unqualified work',
-    what: `${miswired} of ${tested} socket-outlets tested are miswired, at ${places} places that have no cause in common.`,
+    what: `${miswired} of ${tested} socket-outlets tested are miswired, at ${places} places that have no cause in common; ${usual({ places: Math.round(expected) })}.`,
     why: 'Whoever did this did more than the socket-outlets show: switches, splices and boxes that nobody has seen.',
     correction:
       'A registered electrician looks at the whole system, not only at the socket-outlets listed; in old grey wiring line is found by meter, never guessed.',
@@ -234,15 +249,24 @@ export const rules: RuleWords = {
     openFirst: 'the consumer unit',
     retest: 'Breaker against conductor; lamps at the socket-outlets behind it.',
   }),
-  ungroundedSystem: {
-    headline: 'Three-pin socket-outlets on wiring without an earth',
-    what: 'The house was wired without earths; socket-outlets that promise one were put in later.',
+  ungroundedSystem: (ungrounded) => ({
+    headline:
+      ungrounded.by === 'year'
+        ? 'Three-pin socket-outlets, likely on wiring without an earth'
+        : 'Three-pin socket-outlets on wiring without an earth',
+    what:
+      ungrounded.by === 'year'
+        ? `${likelyUngrounded(ungrounded)}Then socket-outlets that promise one were put in later; a loose earth reads the same.`
+        : 'The house was wired without earths; socket-outlets that promise one were put in later.',
     why: 'Whoever plugs in what needs an earth believes it has one. A fault in a metal case is not carried away.',
     correction:
       'A registered electrician chooses with you: RCD protection with its labels, an earth run to each, new cable, or two-pin socket-outlets again.',
-    openFirst: 'no box: the wiring has no earths',
+    openFirst:
+      ungrounded.by === 'year'
+        ? 'the box nearest the panel: whether an earth arrives there'
+        : 'no box: the wiring has no earths',
     retest: conditions['open-ground'].retest,
-  },
+  }),
   visibleDefect: (look) => ({
     ...here,
     headline: looks[look].name,

@@ -1,4 +1,4 @@
-import type { ProtectedPlace, RuleText, RuleWords } from '../../findings/index.ts';
+import type { ProtectedPlace, RuleText, RuleWords, Ungrounded } from '../../findings/index.ts';
 import { comma } from '../english/terms.ts';
 import { message } from '../message.ts';
 import { conditions } from './conditions.ts';
@@ -45,6 +45,18 @@ const coveredSince: Readonly<Partial<Record<ProtectedPlace, string>>> = {
   basement: ', in unfinished parts; in every part since 2020',
 };
 
+/** Where only the year speaks for it, it is likely and no more. */
+const likelyUngrounded = (ungrounded: Ungrounded): string =>
+  ungrounded.by === 'year'
+    ? `Built ${ungrounded.year}, when grounds were rarely run: the wiring likely has none, until one is found. `
+    : '';
+
+/** Places at which accident alone would have wires exchanged. */
+const usual = message<{ places: number }>(
+  'en-US',
+  '{places, plural, =0 {hardly one} one {about one} other {about #}} would be usual by accident',
+);
+
 export const rules: RuleWords = {
   adapters: {
     ...here,
@@ -81,15 +93,18 @@ export const rules: RuleWords = {
     correction:
       'It is calibrated before it is used again; volts near a limit are read again with one that is in date.',
   }),
-  correctWithoutGround: {
-    headline: 'Reads correct in a house wired without grounds',
-    what: 'Either metal raceway or a bonded box brings a ground that nobody sees, or neutral and ground are jumpered.',
+  correctWithoutGround: (ungrounded) => ({
+    headline:
+      ungrounded.by === 'year'
+        ? 'Reads correct in a house of the years without grounds'
+        : 'Reads correct in a house wired without grounds',
+    what: `${likelyUngrounded(ungrounded)}Either metal raceway or a bonded box brings a ground that nobody sees, or neutral and ground are jumpered.`,
     why: bootleg.why,
     correction:
       'A load test or a measurement of the ground path decides: a real ground shows neutral to ground rising by about half the drop, a jumper shows none. A licensed electrician looks in the box where it does not.',
     openFirst: 'no box before a load test tells a real ground from a jumper',
     retest: bootleg.retest,
-  },
+  }),
   testersFailed: ({ testers: bad, doubted }) => ({
     ...testers,
     headline: 'A tester failed its function check',
@@ -216,9 +231,9 @@ export const rules: RuleWords = {
     openFirst: null,
     retest: 'Lamps here.',
   },
-  miswired: ({ miswired, tested, places }) => ({
+  miswired: ({ miswired, tested, places, expected }) => ({
     headline: 'Miswired in many places: unqualified work',
-    what: `${miswired} of ${tested} receptacles tested are miswired, at ${places} places that have no cause in common.`,
+    what: `${miswired} of ${tested} receptacles tested are miswired, at ${places} places that have no cause in common; ${usual({ places: Math.round(expected) })}.`,
     why: 'Whoever did this did more than the receptacles show: switches, splices and boxes that nobody has seen.',
     correction:
       'A licensed electrician looks at the whole system, not only at the receptacles listed; in old grey wiring hot is found by meter, never guessed.',
@@ -240,15 +255,24 @@ export const rules: RuleWords = {
     openFirst: 'the panel',
     retest: 'Breaker against conductor; lamps at the receptacles behind it.',
   }),
-  ungroundedSystem: {
-    headline: 'Three-slot receptacles on wiring without a ground',
-    what: 'The house was wired without grounds; receptacles that promise one were put in later.',
+  ungroundedSystem: (ungrounded) => ({
+    headline:
+      ungrounded.by === 'year'
+        ? 'Three-slot receptacles, likely on wiring without a ground'
+        : 'Three-slot receptacles on wiring without a ground',
+    what:
+      ungrounded.by === 'year'
+        ? `${likelyUngrounded(ungrounded)}Then receptacles that promise one were put in later; a loose ground reads the same.`
+        : 'The house was wired without grounds; receptacles that promise one were put in later.',
     why: 'Whoever plugs in what needs a ground believes it has one. A fault in a metal case is not carried away.',
     correction:
       'A licensed electrician chooses with you: ground-fault protection with its labels, a ground run to each, new cable, or two-slot receptacles again.',
-    openFirst: 'no box: the wiring has no grounds',
+    openFirst:
+      ungrounded.by === 'year'
+        ? 'the box nearest the panel: whether a ground arrives there'
+        : 'no box: the wiring has no grounds',
     retest: conditions['open-ground'].retest,
-  },
+  }),
   visibleDefect: (look) => ({
     ...here,
     headline: looks[look].name,
