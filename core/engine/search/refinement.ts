@@ -28,6 +28,9 @@ const worthFitting = 1;
 /** Watts at each outlet that drags a floating conductor along; between these, no other does better by more than so many nats. */
 const levelsOfWatts = [smallLoadWatts, leastWatts, 250] as const;
 const betweenLevelsNats = 25;
+/** Where the parent leaves so much unexplained, its loads may have been fitted for want of a bad connection that promises so much. */
+const hidingNats = 12;
+const muchPromised = 10;
 /** What other loads and ohms promise is credited without a fit up to so many nats. */
 const creditedNats = 3;
 /** Ohms that fall so many nats short of the best ones add nothing to their share. */
@@ -58,6 +61,8 @@ export class Refinement {
   private reference: Reference | null = null;
   private led: Explanation | null = null;
   private gain: FitGain | null = null;
+  /** True where what is led further leaves little unexplained. */
+  private parentFits = false;
   private readonly problem: DiagnosisProblem;
   private readonly evaluator: Evaluator;
   private readonly best: () => number;
@@ -76,6 +81,7 @@ export class Refinement {
     this.reference = reference;
     this.led = parent;
     this.gain = null;
+    this.parentFits = parent.fitted.deficit - reference.scatter < hidingNats;
   }
 
   /** A hypothesis with its loads and ohms as the readings have them, and its weight; fitted however far where it is led further. */
@@ -178,7 +184,12 @@ export class Refinement {
       const isLeast = start.fresh.every((which) => fit.ohms[which] === leastOhms);
       if (isLeast && isHopeless(fit, this.promised(fit, start, pattern))) return fit;
       fit = fitted(this.evaluator, hypothesis, fit, null, unknownLoads);
-      if (pattern === null || isFar || !isNear() || !isWorth(fit)) return fit;
+      if (pattern === null || isFar || !isWorth(fit)) return fit;
+      // Its parent's loads may have been fitted for want of it.
+      if (!isNear()) {
+        const promised = this.promised(fit, start, pattern);
+        if (isHopeless(fit, promised) && (this.parentFits || promised < muchPromised)) return fit;
+      }
       return fitted(this.evaluator, hypothesis, fit, pattern, unknownLoads);
     }
     const promised = this.promised(fit, start, pattern);

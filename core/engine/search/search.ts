@@ -46,6 +46,9 @@ const mostLeaders = 2;
 const nearlyAsGood = 3;
 /** A box more where one hand did the same counts from so many nats on. */
 const worthOneMore = 1;
+/** What is rarer than this may have two common causes for a rival; so many of these are led further. */
+const rareLogOdds = Math.log(0.004);
+const mostRivals = 3;
 const sliceBounds = 24;
 const sliceFits = 6;
 
@@ -145,6 +148,7 @@ export class Search {
       yield* this.leadPartsFurther();
       yield* this.leadFurther();
       yield* this.leadDarkFurther();
+      yield* this.leadRivals();
     }
     return this.state();
   }
@@ -220,6 +224,9 @@ export class Search {
       const known = next.hypothesis.resistances.length > 0 ? undefined : this.found.get(next.hypothesis.key);
       const explanation = known ?? this.refinement.refined(next.hypothesis, next.parent, next.bound, true);
       this.parents.set(next.hypothesis.key, { ...next, explanation, most: explanation.logWeight });
+      // Fitted further than before, it may weigh more than it did.
+      const before = this.found.get(next.hypothesis.key)?.logWeight ?? Number.NEGATIVE_INFINITY;
+      if (explanation.logWeight > before) this.keep(explanation);
     }
   }
 
@@ -261,6 +268,20 @@ export class Search {
           keptNats,
         );
       }
+  }
+
+  /**
+   * Where what leads is rare, two common causes together may come near it, of which neither by itself does: what each
+   * leaves unexplained, the other must explain.
+   */
+  private *leadRivals(): Generator<undefined> {
+    if (this.best.hypothesis.logPrior > rareLogOdds) return;
+    for (let rivals = 0; rivals < mostRivals; rivals += 1) {
+      if (this.isOver()) return;
+      const next = this.nextParent(1);
+      if (next === null) return;
+      yield* this.expand(next, keptNats);
+    }
   }
 
   /** Holds an explanation with each further cause against the readings: first those that need no fitting of ohms. */
