@@ -80,6 +80,7 @@ test('receptacles put on one breaker show one cause, with its place, and one fin
   await expect(causes).toContainText('open ground · breaker 7');
   await expect(causes).toContainText('between Den 2 and Den 3');
   await expect(causes).toContainText('explains 2: Den 3, Den 4');
+  await expect(causes).toContainText(/Breaker 7 next: .* at Den/);
   await page.goto(`/findings?job=${job}`);
   const findings = page.getByRole('navigation', { name: 'Findings' });
   await expect(findings.getByRole('button', { name: /to decide.*2 receptacles/ })).toHaveCount(1);

@@ -147,13 +147,18 @@ export function assess(
     if (next !== null && hazardAt({ house, receptacles, serviceNeutral }, next.at, next.instrument) !== null)
       receptacles.set(id, { ...one, next: null });
   }
+  const isForbidden = ({ next }: JudgedCircuit): boolean =>
+    next !== null && hazardAt({ house, receptacles, serviceNeutral }, next.at, next.instrument) !== null;
+  const tested = circuits.some(isForbidden)
+    ? circuits.map((circuit) => (isForbidden(circuit) ? { ...circuit, next: null } : circuit))
+    : circuits;
   const coverage = coverageOf(house);
   const all = [...receptacles.values()];
   const readCorrect = all.filter(({ verdict }) => verdict?.plain).length;
   return {
     house,
     receptacles,
-    circuits,
+    circuits: tested,
     likelyGroups: answers?.likelyGroups ?? [],
     serviceNeutral,
     miswired: miswiredIn(house, all),

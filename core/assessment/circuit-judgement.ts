@@ -1,5 +1,6 @@
 import { type Diagnosis, runLengths } from '../engine/index.ts';
 import type { Fault } from '../faults/index.ts';
+import { type ConditionId, conditionIds, conditions } from '../knowledge/index.ts';
 import { type FedTogether, readingsOf, type VoltScale } from './circuits.ts';
 import type { JudgedCause, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 import { kindOfCause } from './kind-of-cause.ts';
@@ -16,6 +17,20 @@ export const isMisread = (faults: readonly Fault[], place: number): boolean =>
 export interface CircuitAnswer {
   readonly judged: readonly JudgedReceptacle[];
   readonly circuit: JudgedCircuit;
+}
+
+/** Where these are held, tests that would decide something may be forbidden. */
+const forbidding: readonly (ConditionId | 'undetermined')[] = [
+  'lost-shared-neutral',
+  'open-neutral',
+  'undetermined',
+  ...conditionIds.filter((id) => conditions[id].forbids.length > 0),
+];
+
+function unseenOn({ next, outlets, isFinal, stoppedEarly }: Diagnosis): readonly ConditionId[] | null {
+  if (next !== null || !isFinal || stoppedEarly) return null;
+  if (outlets.some(({ condition }) => forbidding.includes(condition))) return null;
+  return conditionIds.filter((id) => outlets.some(({ notRuledOut }) => notRuledOut.includes(id)));
 }
 
 /** What the engine makes of a circuit, put to its receptacles. */
@@ -63,6 +78,8 @@ export function answerOf(
       breaker,
       receptacles: receptacles.map(({ id }) => id),
       causes,
+      next: diagnosis.next,
+      unseen: unseenOn(diagnosis),
       lengths: runLengths(receptacles.flatMap(readingsOf), nominalVolts),
       isFinal,
       stoppedEarly,

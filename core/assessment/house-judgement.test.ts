@@ -69,6 +69,36 @@ describe('a judge that has judged before', () => {
   });
 });
 
+describe('the next test on a breaker', () => {
+  const probed: Shown = { instrument: 'probe', hot: true, neutral: false, ground: false };
+  const atRest: Shown = { instrument: 'meter', hn: 120.2, hg: 120.2, ng: 0 };
+  const underLoad = (drop: number): Shown => ({
+    instrument: 'loaded',
+    hn: 120.2 - drop,
+    hg: 120.2 - drop / 2,
+    ng: drop / 2,
+  });
+
+  test('one for the circuit as a whole; none where what may hold forbids it', () => {
+    const { judgement } = judged(houseOf([fine('4'), fine('4'), fine('4'), fine('4')]));
+    const [circuit] = judgement.circuits;
+    expect(circuit?.next?.at).toBe(receptacleId(3));
+    expect(circuit?.unseen).toBeNull();
+    const house = houseOf([fine('4'), fine('4'), fine('4'), { shows: 'all', breaker: '4' }]);
+    const [forbidden] = assess(house, judged(house).judgement).circuits;
+    expect(forbidden?.next?.instrument).not.toBe('loaded');
+  });
+
+  test('once nothing decides anything, it says what the tests made would not have shown', () => {
+    const places = [3.5, 3.9, 4.3].map(
+      (drop): Place => ({ shows: 'hn-hg', breaker: '4', taken: [probed, atRest, underLoad(drop)] }),
+    );
+    const [circuit] = judged(houseOf(places)).judgement.circuits;
+    expect(circuit?.next).toBeNull();
+    expect(circuit?.unseen).toContain('neutral-ground-swapped');
+  });
+});
+
 describe('news of a judgement', () => {
   test('told step by step they come to the whole, and what did not change stays the same object', () => {
     const judge = new HouseJudge();

@@ -202,7 +202,7 @@ function notSeenIn(
     const one = judged.get(receptacle.id);
     const used = readingsOf(receptacle).map(({ instrument }) => instrument);
     if (one?.condition !== 'correct' || used.length === 0) continue;
-    for (const id of [...one.notRuledOut, ...blindness.of([...new Set(used)].sort())]) hidden.add(id);
+    for (const id of blindness.of([...new Set(used)].sort())) hidden.add(id);
   }
   return conditionIds.filter((id) => hidden.has(id));
 }

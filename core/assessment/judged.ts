@@ -60,6 +60,10 @@ export interface JudgedCircuit {
   /** From the panel outward. */
   readonly receptacles: readonly string[];
   readonly causes: readonly JudgedCause[];
+  /** The best test for the circuit as a whole; null where none decides anything, or none may be made. */
+  readonly next: NextTest | null;
+  /** What no test that was made would have shown, once none is left that decides anything; null while one is, or may not be made. */
+  readonly unseen: readonly ConditionId[] | null;
   /** By load tests, the nearest to the panel first. */
   readonly lengths: readonly RunLength[];
   readonly isFinal: boolean;

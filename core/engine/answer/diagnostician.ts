@@ -30,6 +30,8 @@ import {
 import { elsewhere, sharedCircuit, sharedShare } from './shared-neutral.ts';
 import type { NextTest } from './worth.ts';
 
+// Longer than other files: the families of explanations, as written and with the neutral shared, are led and weighed together.
+
 /** What is known of a circuit before anything is read on it. */
 export type Known = Pick<Question, 'circuit' | 'house' | 'unknownLoads' | 'unknownDevices' | 'guessed'> & {
   /** `unknown`: any outlet may be on either leg of a shared neutral, whatever the circuit says. */
@@ -87,6 +89,16 @@ interface Wiring {
   readonly conditionsUnder: (explanation: Explanation) => readonly ConditionId[];
 }
 
+/** What a neutral that is shared and bad explains by itself. */
+interface SharedNeutral {
+  /** With all other causes besides. */
+  readonly problem: DiagnosisProblem;
+  readonly state: SearchState;
+  readonly foresight: Foresight;
+  /** Logarithm of the weight of the best of it. */
+  readonly logWeight: number;
+}
+
 function wiringOf(premises: Premises): Wiring {
   const outletConditions = new OutletConditions(premises.network);
   return { premises, outletConditions, conditionsUnder: conditionsMemory(outletConditions) };
@@ -95,6 +107,8 @@ function wiringOf(premises: Premises): Wiring {
 const foresightOf = (problem: DiagnosisProblem, { outletConditions, conditionsUnder }: Wiring): Foresight =>
   new Foresight(problem, outletConditions, conditionsUnder);
 
+/** So many explanations are taken apart where what holds hangs on their ohms. */
+const mostTakenApart = 8;
 /** Explanations that an early answer is made from. */
 const mostEarly = 40;
 /** Slices of work between early answers: what leads changes often at first, and nobody reads so fast. */
@@ -122,7 +136,8 @@ export class Diagnostician {
    */
   *diagnosing(taken: Taken, limits: SearchLimits = usualLimits): Generator<Diagnosis | null, Diagnosis> {
     const problem = problemOf({ ...this.known, ...taken }, this.written.premises);
-    const search = new Search(problem, limits);
+    const shared = yield* this.sharedNeutral(taken, limits);
+    const search = new Search(problem, shared === null ? limits : { ...limits, held: shared.logWeight });
     const foresight = foresightOf(problem, this.written);
     const run = search.run();
     let answered = '';
@@ -131,7 +146,8 @@ export class Diagnostician {
       const step = run.next();
       if (step.done) {
         const asWritten = foundBy(step.value, foresight);
-        const asShared = yield* this.withSharedNeutral(taken, limits, search);
+        if (shared === null) return this.answer(asWritten, step.value.stoppedEarly, taken, true);
+        const asShared = yield* this.withSharedNeutral(shared, limits, search.bestLogWeight);
         const stoppedEarly = step.value.stoppedEarly || asShared.stoppedEarly;
         return this.answer([...asWritten, ...asShared.found], stoppedEarly, taken, true);
       }
@@ -156,26 +172,34 @@ export class Diagnostician {
     }
   }
 
-  /** What explains the readings by a neutral that is shared with another breaker, and bad. */
-  private *withSharedNeutral(
-    taken: Taken,
-    limits: SearchLimits,
-    asWritten: Search,
-  ): Generator<null, { readonly found: readonly Found[]; readonly stoppedEarly: boolean }> {
+  /** What explains the readings by a neutral alone that is shared with another breaker, and bad; null where none can be. */
+  private *sharedNeutral(taken: Taken, limits: SearchLimits): Generator<null, SharedNeutral | null> {
     const wiring = this.known.legs === 'unknown' ? this.sharedWiring(taken) : null;
-    if (wiring === null) return { found: [], stoppedEarly: false };
-    const whole = problemOf({ ...this.known, ...taken, unknownLoads: true }, wiring.premises);
-    const neutrals = { ...whole, causes: whole.causes.filter((cause) => isOfSharedNeutral(cause)) };
-    const foresight = foresightOf(neutrals, wiring);
-    const logShare = Math.log(sharedShare);
-    let state = yield* ranToTheEnd(new Search(neutrals, { ...limits, mostCauses: 1 }));
-    const best = asWritten.bestLogWeight;
-    const leads = (state.explanations[0]?.logWeight ?? Number.NEGATIVE_INFINITY) + logShare > best;
-    // Something else may be wrong besides.
-    const more = new Search(whole, { ...limits, mostCauses: 3 });
-    if (leads && more.wouldAskForMore(state)) state = yield* ranToTheEnd(more);
+    if (wiring === null) return null;
+    const problem = problemOf({ ...this.known, ...taken, unknownLoads: true }, wiring.premises);
+    const neutrals = { ...problem, causes: problem.causes.filter((cause) => isOfSharedNeutral(cause)) };
+    const state = yield* ranToTheEnd(new Search(neutrals, { ...limits, mostCauses: 1 }));
+    const leading = state.explanations[0]?.logWeight ?? Number.NEGATIVE_INFINITY;
     return {
-      found: foundBy(state, foresight, logShare).filter(
+      problem,
+      state,
+      foresight: foresightOf(neutrals, wiring),
+      logWeight: leading + Math.log(sharedShare),
+    };
+  }
+
+  /** The same with something else wrong besides, where it leads and leaves something unexplained. */
+  private *withSharedNeutral(
+    shared: SharedNeutral,
+    limits: SearchLimits,
+    best: number,
+  ): Generator<null, { readonly found: readonly Found[]; readonly stoppedEarly: boolean }> {
+    const { problem, foresight, logWeight: leading } = shared;
+    const more = new Search(problem, { ...limits, mostCauses: 3 });
+    const isAsked = leading > best && more.wouldAskForMore(shared.state);
+    const state = isAsked ? yield* ranToTheEnd(more) : shared.state;
+    return {
+      found: foundBy(state, foresight, Math.log(sharedShare)).filter(
         ({ explanation, logWeight }) =>
           explanation.hypothesis.causes.some(isOfSharedNeutral) && logWeight > best - keptNats,
       ),
@@ -263,12 +287,20 @@ export class Diagnostician {
   }
 }
 
-const foundBy = ({ explanations }: SearchState, foresight: Foresight, logShare = 0): readonly Found[] =>
-  explanations.map((explanation) => ({
+function foundBy({ explanations }: SearchState, foresight: Foresight, logShare = 0): readonly Found[] {
+  let apart = 0;
+  const found = explanations.flatMap((explanation): readonly Explanation[] => {
+    if (apart >= mostTakenApart) return [explanation];
+    const several = foresight.apart(explanation);
+    if (several.length > 1) apart += 1;
+    return several;
+  });
+  return found.map((explanation) => ({
     explanation,
     foresight,
     logWeight: explanation.logWeight + logShare,
   }));
+}
 
 function* ranToTheEnd(search: Search): Generator<null, SearchState> {
   const run = search.run();

@@ -8,9 +8,13 @@ import { alike, type Foresight, type WeighedExplanation } from './posterior.ts';
 /** For every candidate, which of its outcomes each explanation predicts: explanations alike share a number, the leading one's is nought. */
 export type Outcomes = readonly Int32Array[];
 
-/** Gathers explanations that predict the same over some channels. */
+/** Volts at rest move by so much with loads that nobody knows of. */
+const restingVolts = 2;
+
+/** Gathers explanations that predict the same over some channels; `resting` are those that unknown loads move. */
 export function outcomesOf(
   kinds: readonly ChannelKind[],
+  resting: Uint8Array,
   predictions: readonly Float64Array[],
   spans: readonly (readonly [first: number, end: number])[],
 ): Int32Array {
@@ -22,11 +26,11 @@ export function outcomesOf(
       return (
         prediction === other ||
         spans.every(([first, end]) => {
-          for (let channel = first; channel < end; channel += 1)
-            if (
-              !alike(kinds[channel] as ChannelKind, prediction[channel] as number, other[channel] as number)
-            )
-              return false;
+          for (let channel = first; channel < end; channel += 1) {
+            const [one, two] = [prediction[channel] as number, other[channel] as number];
+            if (resting[channel] === 1 && Math.abs(one - two) <= restingVolts) continue;
+            if (!alike(kinds[channel] as ChannelKind, one, two)) return false;
+          }
           return true;
         })
       );
@@ -44,18 +48,26 @@ export function outcomesOf(
 export class Foreteller {
   readonly kinds: readonly ChannelKind[];
   readonly spans: (readonly [first: number, end: number])[] = [];
+  /** 1 for volts that loads which nobody knows of may move. */
+  readonly resting: Uint8Array;
   private readonly byForesight = new Map<Foresight, Evaluator>();
   private readonly tests: readonly Reading[];
   private leading: { readonly views: Float64Array; readonly predicted: Float64Array } | null = null;
   private leadingFails = false;
 
-  constructor(network: Network, tests: readonly Test[]) {
+  constructor(network: Network, tests: readonly Test[], unknownLoads: boolean) {
     this.tests = tests.map(blank);
     const { kinds, states } = this.evidenceOn(network);
     this.kinds = kinds;
-    for (const { outlets } of states)
+    this.resting = new Uint8Array(kinds.length);
+    for (const { state, outlets } of states)
       for (const { readings } of outlets)
-        for (const { position, first, end } of readings) this.spans[position] = [first, end];
+        for (const { position, first, end, hookup } of readings) {
+          this.spans[position] = [first, end];
+          const isResting = unknownLoads && hookup.load === 0 && state?.loadsOff !== true;
+          for (let channel = first; channel < end; channel += 1)
+            this.resting[channel] = isResting && kinds[channel] === 'volts' ? 1 : 0;
+        }
   }
 
   private evidenceOn(network: Network) {
@@ -71,7 +83,10 @@ export class Foreteller {
     return made;
   }
 
-  predict({ fitted: { supposed }, foresight }: WeighedExplanation): Float64Array {
+  predict(explanation: WeighedExplanation, leader: WeighedExplanation): Float64Array {
+    const { foresight, fitted } = explanation;
+    const supposed =
+      foresight === leader.foresight ? foresight.withLoadsOf(explanation, leader) : fitted.supposed;
     const evaluator = this.evaluatorFor(foresight);
     const { leading } = this;
     const views = leading === null ? new Float64Array(evaluator.evidence.slots * viewSize) : null;

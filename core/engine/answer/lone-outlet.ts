@@ -166,7 +166,7 @@ function nextFor(
     const predictions = likeliest.map(({ row }) =>
       Float64Array.from(columns.flatMap(({ byRow }) => [...(byRow[row] ?? [])])),
     );
-    return outcomesOf(kinds, predictions, [[0, kinds.length]]);
+    return outcomesOf(kinds, new Uint8Array(kinds.length), predictions, [[0, kinds.length]]);
   });
   return testChooser(explanations.slice(0, mostExplanations), candidates, outcomes, [opinion.id])(0);
 }

@@ -144,18 +144,21 @@ export function nextTests(question: NextTestQuestion): NextTests {
   const none: NextTests = { circuit: null, outlets: outlets.map(() => null) };
   const explanations = carrying(question.explanations);
   const candidates = candidatesOf(question);
-  if (explanations.length < 2 || candidates.length === 0) return none;
+  const [leader] = explanations;
+  if (leader === undefined || explanations.length < 2 || candidates.length === 0) return none;
   const tests = candidates.flatMap(({ tests: all }) => all);
   const keys = [...new Set(tests.map((test) => JSON.stringify(test)))];
   const position = new Map(keys.map((key, index) => [key, index]));
   const foreteller = new Foreteller(
     network,
     keys.map((key) => JSON.parse(key) as Test),
+    leader.foresight.problem.unknownLoads,
   );
-  const predictions = explanations.map((one) => foreteller.predict(one));
+  const predictions = explanations.map((one) => foreteller.predict(one, leader));
   const outcomes = candidates.map(({ tests: all }) =>
     outcomesOf(
       foreteller.kinds,
+      foreteller.resting,
       predictions,
       all.map((test) => foreteller.spans[position.get(JSON.stringify(test)) ?? -1] ?? [0, 0]),
     ),

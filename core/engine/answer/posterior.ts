@@ -1,13 +1,14 @@
 import { type Fault, withOhms } from '../../faults/index.ts';
 import { type ChannelKind, dimFrom, litFrom, probeVolts, type Reading } from '../../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
-import { type ContactsStanding, Evaluator } from '../evidence/evaluator.ts';
+import { type ContactsStanding, Evaluator, type Supposed } from '../evidence/evaluator.ts';
 import type { Evidence } from '../evidence/evidence.ts';
 import type { OutletConditions } from '../evidence/outlet-conditions.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Wrong } from '../evidence/weighing.ts';
 import type { ContactState } from '../model/contact-state.ts';
-import type { Explanation } from '../search/search.ts';
+import { apartByOhms } from '../search/apart-by-ohms.ts';
+import type { Explanation } from '../search/explanation.ts';
 
 // Longer than other files: shares, groups and lists are made from the same explanations, by the same figures.
 
@@ -74,6 +75,8 @@ const undeterminedBelow = 1 / 3;
 /** A contact is called live, or quiet, only where nothing that is not ruled out gainsays it. */
 const contactShare = 2e-4;
 const sureEnough = 0.999;
+/** Loads under which a hypothesis falls short by so much more do about as well. */
+const asWellNats = 2;
 /** A reading that falls so many nats short of what scatter explains is named. */
 const misfitNats = 5;
 
@@ -135,6 +138,16 @@ export class Foresight {
     return this.conditionsUnder(explanation);
   }
 
+  /** An explanation, or several where a neutral is shared and what holds hangs on the ohms of a bad connection in it. */
+  apart(explanation: Explanation): readonly Explanation[] {
+    const { network, evidence } = this.problem;
+    if (evidence.firstRepaired < evidence.observed.length) return [explanation];
+    const isShared = network.circuit.outlets.some(({ leg }) => leg !== network.circuit.outlets[0]?.leg);
+    return isShared
+      ? apartByOhms(this.problem, this.evaluator, explanation, this.conditionsUnder)
+      : [explanation];
+  }
+
   /** Readings that an explanation does not account for. */
   misfitsUnder({ fitted: { supposed, scale } }: Explanation): readonly Misfit[] {
     const { evaluator } = this;
@@ -154,6 +167,19 @@ export class Foresight {
             });
           }
     return misfits.sort((a, b) => a.position - b.position);
+  }
+
+  /**
+   * What an explanation supposes, with another's loads where these do about as well: nobody knows them, and what only
+   * they would show tells nothing of the causes.
+   */
+  withLoadsOf({ fitted }: Explanation, other: Explanation): Supposed {
+    const { supposed, deficit } = fitted;
+    const { loads } = other.fitted.supposed;
+    if (!this.problem.unknownLoads || loads === supposed.loads) return supposed;
+    const so = { ...supposed, loads };
+    const limit = deficit + asWellNats;
+    return this.evaluator.deficit(so, false, limit) <= limit ? so : supposed;
   }
 
   foresee(explanation: Explanation, withContacts: boolean): Foreseen {

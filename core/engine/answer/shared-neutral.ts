@@ -11,10 +11,14 @@ export const elsewhere = '@other-leg';
 const otherLeg: Readonly<Record<Leg, Leg>> = { L1: 'L2', L2: 'L1' };
 
 /** A neutral that stands off by so many volts is tried, this way and that. */
-const shifts = Array.from({ length: 59 }, (_, index) => 2 * (index + 1));
-/** A value counts for so many volts off at the most, and scatters by so many. */
+const shifts = [1, 2, 3, 4, ...Array.from({ length: 57 }, (_, index) => 2 * (index + 3))];
+/** A value counts for so many volts off at the most. */
 const most = 3;
+/** Scatter of volts that hang on how the supply stands, and of a difference within one reading, which does not. */
 const sigma = 2.5;
+const sigmaOfDifference = 0.7;
+/** Hot stands whole against ground where it is no further off than any supply. */
+const wholeShare = 0.13;
 const dimFrom = 0.54;
 
 const lit = (share: number): LampState => (share >= 0.7 ? 'lit' : share >= dimFrom ? 'dim' : 'off');
@@ -23,14 +27,18 @@ const lit = (share: number): LampState => (share >= 0.7 ? 'lit' : share >= dimFr
 function misfit(readings: readonly Reading[], nominal: number, neutral: number): number {
   const expected = { hn: nominal - neutral, hg: nominal, ng: Math.abs(neutral) };
   let sum = 0;
+  const off = (z: number): number => Math.min(most, 0.5 * z * z);
   for (const reading of readings) {
     if (reading.state !== undefined) continue;
+    if (reading.instrument === 'meter' || reading.instrument === 'meter-low') {
+      const { hn, hg, ng } = reading;
+      const isWhole = Math.abs(hg - nominal) < wholeShare * nominal;
+      sum += isWhole ? off((hn - hg + neutral) / sigmaOfDifference) : off((hn - expected.hn) / sigma);
+      sum += off((ng - expected.ng) / (isWhole ? sigmaOfDifference : sigma));
+      continue;
+    }
     for (const pair of ['hn', 'ng'] as const) {
-      if (reading.instrument === 'meter' || reading.instrument === 'meter-low') {
-        const z = (reading[pair] - expected[pair]) / sigma;
-        sum += Math.min(most, 0.5 * z * z);
-      } else if (reading.instrument === 'lamps' && reading[pair] !== lit(expected[pair] / nominal))
-        sum += most / 2;
+      if (reading.instrument === 'lamps' && reading[pair] !== lit(expected[pair] / nominal)) sum += most / 2;
     }
   }
   return sum;

@@ -7,6 +7,7 @@ import { type LoadPattern, leastWatts, loadPatterns, smallLoadWatts } from '../m
 import { type Explanation, keptNats } from './explanation.ts';
 import { FitGain } from './fit-gain.ts';
 import { type Fitted, fitted, unfitted } from './fitting.ts';
+import { logSum } from './log-sum.ts';
 import { leastOhms, middleOhms, sampleOhms, wattsLogShare } from './prior-shares.ts';
 
 /** Where a fit begins. */
@@ -48,13 +49,6 @@ const nearNats = 10;
 const contenderNats = 6;
 /** A repair that was made puts a cause right in so many cases. */
 const repairSucceeds = 0.7;
-
-const logSum = (values: readonly number[]): number => {
-  const most = Math.max(...values);
-  return most === Number.NEGATIVE_INFINITY
-    ? most
-    : most + Math.log(values.reduce((sum, value) => sum + Math.exp(value - most), 0));
-};
 
 /** Holds hypotheses against the readings, each with its loads and ohms as the readings have them. */
 export class Refinement {

@@ -21,6 +21,8 @@ export interface SearchLimits {
   readonly isOver?: () => boolean;
   /** Causes together at the most. */
   readonly mostCauses?: number;
+  /** What is held already by another search weighs so much: nothing far below it matters. */
+  readonly held?: number;
 }
 
 export interface SearchState {
@@ -103,7 +105,7 @@ export class Search {
     this.limits = limits;
     this.evaluator = new Evaluator(problem.network, problem.evidence, problem.memory, problem.tolerance);
     this.screening = new Screening(problem);
-    this.refinement = new Refinement(problem, this.evaluator, () => this.best.logWeight);
+    this.refinement = new Refinement(problem, this.evaluator, () => this.most);
     const sound = soundHypothesis(problem.network);
     this.knownDevices = sound.deviceStates;
     this.best = { hypothesis: sound, fitted: nothingFitted(problem), logWeight: Number.NEGATIVE_INFINITY };
@@ -115,6 +117,11 @@ export class Search {
   /** What leads weighs so much so far. */
   get bestLogWeight(): number {
     return this.best.logWeight;
+  }
+
+  /** The same, or what another search holds. */
+  private get most(): number {
+    return Math.max(this.best.logWeight, this.limits.held ?? Number.NEGATIVE_INFINITY);
   }
 
   /** True where what leads in an answer leaves more unexplained than chance would. */
@@ -203,7 +210,7 @@ export class Search {
 
   /** The most promising explanation of a size that was not led further. */
   private nextParent(size: number): Explanation | null {
-    const least = this.best.logWeight - parentNats;
+    const least = this.most - parentNats;
     if (size > 1) {
       const [next = null] = [...this.found.values()]
         .filter(
@@ -275,7 +282,7 @@ export class Search {
    * leaves unexplained, the other must explain.
    */
   private *leadRivals(): Generator<undefined> {
-    if (this.best.hypothesis.logPrior > rareLogOdds) return;
+    if (this.best.hypothesis.logPrior > rareLogOdds || this.asksForMore()) return;
     for (let rivals = 0; rivals < mostRivals; rivals += 1) {
       if (this.isOver()) return;
       const next = this.nextParent(1);
@@ -308,7 +315,7 @@ export class Search {
     for (const cause of causes) {
       const hypothesis = withCause(parent.hypothesis, cause);
       if (hypothesis === null || this.seen.has(hypothesis.key)) continue;
-      const limit = hypothesis.logPrior - this.best.logWeight + margin;
+      const limit = hypothesis.logPrior - this.most + margin;
       if (limit < 0) continue;
       this.seen.add(hypothesis.key);
       this.boundsDone += 1;
@@ -329,7 +336,7 @@ export class Search {
   private *refineAll(candidates: readonly Candidate[]): Generator<undefined> {
     let slice = 0;
     for (const { hypothesis, parent, most, bound } of candidates) {
-      if (most < this.best.logWeight - keptNats) return;
+      if (most < this.most - keptNats) return;
       this.keep(this.refinement.refined(hypothesis, parent, bound));
       slice += 1;
       if (slice % sliceFits !== 0) continue;

@@ -17,7 +17,9 @@ export const CausesList = memo(function CausesList({ assessment, nameOf, onTake 
     here.filter(({ receptacles }) => receptacles.length > 0).map((cause) => ({ breaker, ...cause })),
   );
   const runs = circuits.filter(({ lengths }) => lengths.length > 1);
-  if (causes.length + likelyGroups.length + runs.length === 0 && serviceNeutral === null) return null;
+  const hasTests = circuits.some(({ next, unseen }) => next !== null || unseen !== null);
+  if (causes.length + likelyGroups.length + runs.length === 0 && serviceNeutral === null && !hasTests)
+    return null;
   return (
     <section className={classes.causes} aria-label="Causes">
       <h2>Causes</h2>
@@ -50,6 +52,28 @@ export const CausesList = memo(function CausesList({ assessment, nameOf, onTake 
             </button>
           </li>
         ))}
+        {circuits.map(({ breaker, next, unseen }) =>
+          next !== null ? (
+            <li key={`next ${breaker}`}>
+              <button type="button" onClick={() => onTake(next.at)}>
+                <strong>Breaker {breaker}</strong> next: {words.test(next.instrument, next.state)} at{' '}
+                {nameOf(next.at)}
+                <span>{`It ${words.whyNext(next).replace(/^at \S+, /, '')}.`}</span>
+              </button>
+            </li>
+          ) : (
+            unseen !== null && (
+              <li key={`next ${breaker}`} className={classes.run}>
+                <strong>Breaker {breaker}</strong> nothing left to test would change what is held
+                <span>
+                  {unseen.length === 0
+                    ? ''
+                    : `Still unseen: ${unseen.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.`}
+                </span>
+              </li>
+            )
+          ),
+        )}
         {runs.map(({ breaker, lengths }) => (
           <li key={`run ${breaker}`} className={classes.run}>
             <strong>Breaker {breaker}</strong> from the panel outward, by load tests
