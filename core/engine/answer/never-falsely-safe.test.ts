@@ -53,7 +53,7 @@ const isSafelyCalled = (
 describe('no outlet whose state is dangerous is called correct, or without power, with that state left out', () => {
   const samples = fc.sample(
     fc.tuple(fc.array(fc.nat(causes.length - 1), { minLength: 1, maxLength: 1 }), fc.constantFrom(0, 0, 60)),
-    { numRuns: 20, seed: 21 },
+    { numRuns: 16, seed: 21 },
   );
 
   test.each(kits.map((kit) => ({ name: kit.join(', '), kit })))(
@@ -64,7 +64,7 @@ describe('no outlet whose state is dangerous is called correct, or without power
         unknownLoads: true,
         unknownDevices: new Set(),
       });
-      for (const [which, watts] of samples.slice(0, 14)) {
+      for (const [which, watts] of samples.slice(0, 10)) {
         const world = worldOf(which, watts);
         const { outlets } = diagnostician.diagnose({ readings: readOn(world, kit), trippedBefore: [], kit });
         outlets.forEach((outlet, index) => {
