@@ -1,6 +1,7 @@
 import { type PriorId, priors } from '@fair-plug/core/engine';
 import { adviseOn } from './accuracy/advice.ts';
 import { measure, type Run } from './accuracy/measure.ts';
+import { nearEqual } from './accuracy/near-equal.ts';
 import type { Random } from './accuracy/random.ts';
 import { type Section, writeSections } from './pages.ts';
 
@@ -132,12 +133,29 @@ function withAdvice(): Measured {
   };
 }
 
+function withNearEqualLegs(): Measured {
+  const rows = (['as-written', 'unknown'] as const).map((legs) => {
+    const { circuits, outlets, right, excluded } = nearEqual(7, 40, legs);
+    return `| ${legs === 'unknown' ? 'not known' : 'known'} | ${circuits} | ${outlets} | ${percent(right, outlets)} | ${excluded} |`;
+  });
+  return {
+    heading: '## A shared neutral that is lost, with legs loaded alike',
+    cases: [],
+    text: `40 circuits of two or four outlets on two legs whose neutral is open or bad (5 to 100 Ω), the two loads within a tenth of each other (15 to 400 W) and known to nobody; lamps, meter and probe everywhere.
+
+| legs | circuits | outlets | right | condition in no list (aim: 0) |
+|---|---|---|---|---|
+${rows.join('\n')}`,
+  };
+}
+
 const parts = {
   priors: withPriorsAsTheyAre,
   'wrong-priors': withWrongPriors,
   loads: withUnknownLoads,
   doubts: withDoubts,
   advice: withAdvice,
+  'near-equal': withNearEqualLegs,
 } as const;
 const isPart = (name: string): name is keyof typeof parts => Object.hasOwn(parts, name);
 

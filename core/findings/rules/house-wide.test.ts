@@ -7,6 +7,8 @@ import { foldHouse, type JobStatement } from '../../log/index.ts';
 import { enUs } from '../../words/index.ts';
 import { noDefects, type Proposal, proposalsFor } from '../index.ts';
 
+// Longer than other files: every rule of the whole house is tried on houses that are made in the same way.
+
 const room = idNumber(0x20);
 const at = (n: number): string => idNumber(0x100 + n);
 
