@@ -2,7 +2,9 @@ import { describe, expect, test } from 'vitest';
 import { lampsOf, type Shown } from '../instruments/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type JobEntry, type JobStatement } from '../log/index.ts';
-import { assess, HouseJudge, hazardAt, type JudgedExplanation } from './index.ts';
+import { assess, HouseJudge, hazardAt, type JudgedExplanation, LoneDiagnostician } from './index.ts';
+
+const lone = new LoneDiagnostician();
 
 const den1 = idNumber(0x30);
 const room = idNumber(0x20);
@@ -22,7 +24,7 @@ function assessed(...statements: readonly JobStatement[]) {
   const house = foldHouse(
     all.map((one, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...one })),
   );
-  const run = new HouseJudge().judging(house, ['lamps', 'probe', 'meter', 'meter-low', 'loaded']);
+  const run = new HouseJudge(lone).judging(house, ['lamps', 'probe', 'meter', 'meter-low', 'loaded']);
   for (;;) {
     const step = run.next();
     if (step.done) return assess(house, step.value);

@@ -4,8 +4,18 @@ import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../log/index.ts';
 import { reportOn } from '../words/index.ts';
 import { assess } from './assessment.ts';
-import { changesSince, HouseJudge, isJudgedAsRead, refinedVerdict, slimHouse, withChanges } from './index.ts';
+import {
+  changesSince,
+  HouseJudge,
+  isJudgedAsRead,
+  LoneDiagnostician,
+  refinedVerdict,
+  slimHouse,
+  withChanges,
+} from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
+
+const lone = new LoneDiagnostician();
 
 interface Place {
   readonly shows: LampPattern | null;
@@ -35,7 +45,7 @@ function houseOf(places: readonly Place[], described: object = {}): House {
   );
 }
 
-function judged(house: House, judge = new HouseJudge()) {
+function judged(house: House, judge = new HouseJudge(lone)) {
   const run = judge.judging(house, ['lamps', 'probe', 'meter', 'loaded']);
   let steps = 0;
   for (;;) {
@@ -62,7 +72,7 @@ describe('a judge that has judged before', () => {
     ['by itself', places()],
     ['on a circuit', places('1')],
   ])('says after a change of region what a new one says: %s', (_, walked) => {
-    const judge = new HouseJudge();
+    const judge = new HouseJudge(lone);
     judged(houseOf(walked), judge);
     const british = houseOf(walked, { region: 'uk' });
     expect(judged(british, judge).judgement).toEqual(judged(british).judgement);
@@ -101,7 +111,7 @@ describe('the next test on a breaker', () => {
 
 describe('news of a judgement', () => {
   test('told step by step they come to the whole, and what did not change stays the same object', () => {
-    const judge = new HouseJudge();
+    const judge = new HouseJudge(lone);
     const first = judged(houseOf([fine(), fine('1'), reversed('1')]), judge).judgement;
     const second = judged(houseOf([reversed(), fine('1'), reversed('1')]), judge).judgement;
     const heard = withChanges(null, changesSince(null, first));
@@ -162,7 +172,7 @@ describe('the judgement on a house', () => {
   });
 
   test('a second answer to an unchanged house costs next to nothing, and one more reading only its own circuit', () => {
-    const judge = new HouseJudge();
+    const judge = new HouseJudge(lone);
     const places = [fine('1'), fine('1'), fine('2'), reversed('2')];
     const first = judged(houseOf(places), judge);
     const again = judged(houseOf(places), judge);

@@ -1,9 +1,9 @@
 import {
   blindSpots,
   Diagnostician,
-  diagnoseLone,
   type HouseFacts,
   type LoneDiagnosis,
+  LoneDiagnostician,
   likelyGroups,
   lostServiceNeutral,
   type NextTest,
@@ -52,9 +52,12 @@ interface CircuitQuestion extends LoneQuestion {
 }
 
 /** What the engine answers of a receptacle that stands for any. */
-function loneAnswer({ readings, facts, kit, nominalVolts }: LoneQuestion): LoneDiagnosis {
+function loneAnswer(
+  lone: LoneDiagnostician,
+  { readings, facts, kit, nominalVolts }: LoneQuestion,
+): LoneDiagnosis {
   const scale = new VoltScale(nominalVolts);
-  const judged = diagnoseLone(anywhere, scale.toEngine(readings), facts, kit);
+  const judged = lone.diagnose(anywhere, scale.toEngine(readings), facts, kit);
   return { ...judged, table: scale.toShown(judged.table) };
 }
 
@@ -90,16 +93,22 @@ function judgedAlone(id: string, answer: LoneDiagnosis): JudgedReceptacle {
 /** Judges a house again and again as it is walked: what did not change since is not judged anew. */
 export class HouseJudge {
   /** Most receptacles of a house that stand alone show the same: what was worked out for one holds for all. */
-  private readonly loneAnswers = new Memo(loneAnswer, mostAnswers);
-  private readonly alone = new Memo(
-    ({ id, ...question }: LoneQuestion & { readonly id: string }) =>
-      judgedAlone(id, this.loneAnswers.of(question)),
-    mostAnswers,
-  );
+  private readonly loneAnswers: Memo<LoneQuestion, LoneDiagnosis>;
+  private readonly alone: Memo<LoneQuestion & { readonly id: string }, JudgedReceptacle>;
   private readonly blindness = new Memo(blindSpots, mostAnswers);
   /** By breaker, what was asked last and what was answered. */
   private circuits = new Map<string, { readonly asked: CircuitQuestion; readonly answer: CircuitAnswer }>();
   private readonly diagnosticians = new Map<string, { readonly asked: object; readonly of: Diagnostician }>();
+
+  /** What judges receptacles that stand alone may serve many houses. */
+  constructor(lone: LoneDiagnostician = new LoneDiagnostician()) {
+    this.loneAnswers = new Memo((question: LoneQuestion) => loneAnswer(lone, question), mostAnswers);
+    this.alone = new Memo(
+      ({ id, ...question }: LoneQuestion & { readonly id: string }) =>
+        judgedAlone(id, this.loneAnswers.of(question)),
+      mostAnswers,
+    );
+  }
 
   /**
    * Answers in steps, as the engine does: null after each slice of work, a judgement when it has become better, and

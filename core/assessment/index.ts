@@ -6,6 +6,7 @@ export {
   type HazardId,
   hazards,
   type InstrumentFault,
+  LoneDiagnostician,
   placeCode,
   type ReadingComparison,
   type Wrong,

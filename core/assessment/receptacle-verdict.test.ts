@@ -12,9 +12,17 @@ import {
 } from '../log/index.ts';
 import { surveyOf } from '../report/index.ts';
 import { assess } from './assessment.ts';
-import { groundFaultResult, HouseJudge, type JudgedReceptacle, oddValues } from './index.ts';
+import {
+  groundFaultResult,
+  HouseJudge,
+  type JudgedReceptacle,
+  LoneDiagnostician,
+  oddValues,
+} from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
 import { dangerAt, verdictBy } from './receptacle-verdict.ts';
+
+const lone = new LoneDiagnostician();
 
 const den1 = idNumber(0x30);
 
@@ -57,7 +65,7 @@ const ofType = (type: ReceptacleType, adapter = false): JobStatement => ({
 describe('a receptacle to keep away from', () => {
   const judgedAt = (...statements: readonly JobStatement[]) => {
     const house = houseOf(...statements);
-    const run = new HouseJudge().judging(house, ['lamps', 'meter', 'probe']);
+    const run = new HouseJudge(lone).judging(house, ['lamps', 'meter', 'probe']);
     let step = run.next();
     while (!step.done) step = run.next();
     const judgement = step.value;
@@ -208,7 +216,7 @@ test('a house at 230 V is judged as one at 120 V is, and its table shows the vol
       receptacle: den1,
       shown,
     });
-    const run = new HouseJudge().judging(house, ['lamps', 'meter']);
+    const run = new HouseJudge(lone).judging(house, ['lamps', 'meter']);
     for (;;) {
       const step = run.next();
       if (step.done) return { one: step.value.receptacles.get(den1), shown };

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { assess, HouseJudge, type HouseJudgement } from '@fair-plug/core/assessment';
+import { assess, HouseJudge, type HouseJudgement, LoneDiagnostician } from '@fair-plug/core/assessment';
 import type { Finding } from '@fair-plug/core/findings';
 import type { InstrumentId } from '@fair-plug/core/instruments';
 import { type Practice, usualPractice } from '@fair-plug/core/knowledge';
@@ -8,9 +8,11 @@ import { findingsOf, reportOn } from '@fair-plug/core/words';
 import { houseAsBefore, judgementAsBefore, reportAsBefore } from './as-before.ts';
 import { brokenLaws } from './laws.ts';
 
+const lone = new LoneDiagnostician();
+
 /** A house judged to the end, by a judge that has seen no other. */
 export function judgedWhole(house: House, kit: readonly InstrumentId[]): HouseJudgement {
-  const run = new HouseJudge().judging(house, kit);
+  const run = new HouseJudge(lone).judging(house, kit);
   let step = run.next();
   while (!step.done) step = run.next();
   return step.value;

@@ -4,6 +4,7 @@ import {
   HouseJudge,
   type HouseJudgement,
   type JudgementChanges,
+  LoneDiagnostician,
 } from '@fair-plug/core/assessment';
 import type { Circuit } from '@fair-plug/core/circuit';
 import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/engine';
@@ -46,7 +47,9 @@ async function inTurns<T>(
 }
 
 let asked = { house: 0, bench: 0 };
-let judge = { job: '', of: new HouseJudge() };
+/** One for all houses: what receptacles are held against takes a while to make. */
+const lone = new LoneDiagnostician();
+let judge = { job: '', of: new HouseJudge(lone) };
 /** What the page knows of the house by now; null before anything was sent. */
 let sent: HouseJudgement | null = null;
 
@@ -80,7 +83,7 @@ const engine = {
     asked = { ...asked, house: asked.house + 1 };
     const mine = asked.house;
     if (judge.job !== job) {
-      judge = { job, of: new HouseJudge() };
+      judge = { job, of: new HouseJudge(lone) };
       sent = null;
     }
     const steps = judge.of.judging(house, kit);
@@ -95,7 +98,7 @@ const engine = {
   /** How many findings a house comes to and how pressing they are, by all that is in it; for lists of houses. */
   async summarize(house: House, practice: Practice): Promise<FindingSummary> {
     const judgement = await inTurns(
-      new HouseJudge().judging(house, []),
+      new HouseJudge(lone).judging(house, []),
       () => false,
       () => {},
     );

@@ -10,7 +10,9 @@ import {
   type Test,
 } from '../../instruments/index.ts';
 import { enUs } from '../../words/index.ts';
-import { Diagnostician, diagnoseLone, likelyGroups, lostServiceNeutral, runLengths } from '../index.ts';
+import { Diagnostician, LoneDiagnostician, likelyGroups, lostServiceNeutral, runLengths } from '../index.ts';
+
+const lone = new LoneDiagnostician();
 
 // Longer than other files: a case for each way in which readings mislead, a few lines each.
 
@@ -107,11 +109,11 @@ describe('the worked cases of the trade, from readings back to the cause', () =>
 
   test('the probe settles it: ground sounds and the slots are silent, a real reversal of hot and ground', () => {
     const reading = lamps('x', 'hg-ng');
-    const alone = diagnoseLone('x', [reading]);
+    const alone = lone.diagnose('x', [reading]);
     expect(alone.condition).toBe('open-neutral');
     expect(alone.notRuledOut).toContain('hot-ground-reversed');
     const probed: Reading = { at: 'x', instrument: 'probe', hot: false, neutral: false, ground: true };
-    expect(diagnoseLone('x', [reading, probed]).condition).toBe('hot-ground-reversed');
+    expect(lone.diagnose('x', [reading, probed]).condition).toBe('hot-ground-reversed');
   });
 
   test('a reversed bootleg reads correct on lamps and meter, and only the probe tells', () => {
@@ -151,7 +153,7 @@ describe('the worked cases of the trade, from readings back to the cause', () =>
     });
     expect(outlets[1]?.condition).not.toBe('correct');
     expect([outlets[1]?.condition, ...(outlets[1]?.notRuledOut ?? [])]).toContain('open-neutral');
-    expect(diagnoseLone('x', [lamps('x', 'none')]).notRuledOut).toContain('open-neutral');
+    expect(lone.diagnose('x', [lamps('x', 'none')]).notRuledOut).toContain('open-neutral');
   });
 
   test('two legs on one lost neutral: volts add to 240, and it is named', () => {
@@ -166,7 +168,7 @@ describe('the worked cases of the trade, from readings back to the cause', () =>
       unknownLoads: true,
     });
     expect(outlets.map(({ condition }) => condition)).toEqual(['lost-shared-neutral', 'lost-shared-neutral']);
-    expect(diagnoseLone('x', [lamps('x', 'all')]).condition).toBe('lost-shared-neutral');
+    expect(lone.diagnose('x', [lamps('x', 'all')]).condition).toBe('lost-shared-neutral');
   });
 
   test('the ohms of a bad splice are found to a hundredth, and its step lies between two neighbours', () => {
@@ -277,8 +279,8 @@ describe('before and after repair', () => {
 describe('what the house says beforehand', () => {
   test('a missing ground in a house wired without is no accident; what reads as one there is more likely a jumper', () => {
     const reading = lamps('x', 'hn-hg');
-    const share = (house: Parameters<typeof diagnoseLone>[2]) => {
-      const { notRuledOut, doubts } = diagnoseLone('x', [reading], house);
+    const share = (house: Parameters<LoneDiagnostician['diagnose']>[2]) => {
+      const { notRuledOut, doubts } = lone.diagnose('x', [reading], house);
       return doubts[notRuledOut.indexOf('bootleg-ground')] ?? 0;
     };
     expect(share({ groundedWiring: false })).toBeGreaterThan(10 * share({ groundedWiring: true }));
@@ -287,8 +289,8 @@ describe('what the house says beforehand', () => {
 
   test('a recent year is no alibi: nothing dangerous drops out for it', () => {
     const reading = lamps('x', 'hn-hg');
-    const recent = diagnoseLone('x', [reading], { yearBuilt: 2025, groundedWiring: true });
-    expect(recent.notRuledOut).toEqual(diagnoseLone('x', [reading]).notRuledOut);
+    const recent = lone.diagnose('x', [reading], { yearBuilt: 2025, groundedWiring: true });
+    expect(recent.notRuledOut).toEqual(lone.diagnose('x', [reading]).notRuledOut);
     expect(recent.notRuledOut).toContain('reversed-bootleg-ground');
   });
 });

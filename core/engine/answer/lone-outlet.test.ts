@@ -1,13 +1,15 @@
 import { describe, expect, test } from 'vitest';
 import { type LampPattern, lampPatterns, lampsOf, type Reading } from '../../instruments/index.ts';
 import { conditions, patternTable } from '../../knowledge/index.ts';
-import { diagnoseLone } from './lone-outlet.ts';
+import { LoneDiagnostician } from './lone-outlet.ts';
+
+const lone = new LoneDiagnostician();
 
 const lamps = (pattern: LampPattern): Reading => ({ at: 'x', instrument: 'lamps', ...lampsOf(pattern) });
 
 describe('a receptacle by itself', () => {
   test.each(lampPatterns)('%s: what the table of patterns usually reads it as stays in sight', (pattern) => {
-    const { condition, notRuledOut, explanations } = diagnoseLone('x', [lamps(pattern)]);
+    const { condition, notRuledOut, explanations } = lone.diagnose('x', [lamps(pattern)]);
     const usual = patternTable[pattern].fits.filter(({ frequency }) => frequency === 'usual');
     // A condition that leads, a doubt that is said, or an explanation of at least a twentieth.
     const shown = explanations.filter(({ probability }) => probability >= 0.05);
@@ -18,12 +20,12 @@ describe('a receptacle by itself', () => {
   test('no pattern but correct is called correct', () => {
     for (const pattern of lampPatterns)
       if (pattern !== 'hn-hg')
-        expect(diagnoseLone('x', [lamps(pattern)]).condition, pattern).not.toBe('correct');
+        expect(lone.diagnose('x', [lamps(pattern)]).condition, pattern).not.toBe('correct');
   });
 
   test('probabilities add up, groups count from one, and every doubt has its share', () => {
     for (const pattern of lampPatterns) {
-      const { explanations, notRuledOut, doubts } = diagnoseLone('x', [lamps(pattern)]);
+      const { explanations, notRuledOut, doubts } = lone.diagnose('x', [lamps(pattern)]);
       expect(explanations.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 4);
       expect(explanations[0]?.group).toBe(1);
       expect(doubts).toHaveLength(notRuledOut.length);
@@ -32,11 +34,11 @@ describe('a receptacle by itself', () => {
   });
 
   test('a contact is called live only where everything that fits says so', () => {
-    expect(diagnoseLone('x', [lamps('hn-hg')]).contacts[2]).not.toBe('live');
-    expect(diagnoseLone('x', [lamps('hn-ng')]).contacts[0]).not.toBe('live');
+    expect(lone.diagnose('x', [lamps('hn-hg')]).contacts[2]).not.toBe('live');
+    expect(lone.diagnose('x', [lamps('hn-ng')]).contacts[0]).not.toBe('live');
     const probed: Reading = { at: 'x', instrument: 'probe', hot: true, neutral: false, ground: false };
     const measured: Reading = { at: 'x', instrument: 'earth-meter', hot: 120, neutral: 0.1, ground: 0.1 };
-    expect(diagnoseLone('x', [lamps('hn-hg'), probed, measured]).contacts).toEqual([
+    expect(lone.diagnose('x', [lamps('hn-hg'), probed, measured]).contacts).toEqual([
       'live',
       'not-live',
       'not-live',
@@ -46,7 +48,7 @@ describe('a receptacle by itself', () => {
   test('a low-impedance meter takes the ghost volts from an open ground (common practice)', () => {
     const high: Reading = { at: 'x', instrument: 'meter', hn: 120, hg: 52, ng: 67 };
     const low: Reading = { at: 'x', instrument: 'meter-low', hn: 120, hg: 0.1, ng: 0.1 };
-    const { condition, misfits } = diagnoseLone('x', [lamps('hn'), high, low]);
+    const { condition, misfits } = lone.diagnose('x', [lamps('hn'), high, low]);
     expect(condition).toBe('open-ground');
     expect(misfits).toEqual([]);
   });
@@ -54,37 +56,37 @@ describe('a receptacle by itself', () => {
   test('lamps read again with loads off tell an open neutral from a live ground', () => {
     const again: Reading = { at: 'x', instrument: 'lamps', ...lampsOf('hg'), state: { loadsOff: true } };
     const doubtOf = (readings: readonly Reading[]): number => {
-      const { notRuledOut, doubts } = diagnoseLone('x', readings);
+      const { notRuledOut, doubts } = lone.diagnose('x', readings);
       return doubts[notRuledOut.indexOf('hot-ground-reversed')] ?? 0;
     };
-    expect(diagnoseLone('x', [lamps('hg-ng'), again]).condition).toBe('open-neutral');
+    expect(lone.diagnose('x', [lamps('hg-ng'), again]).condition).toBe('open-neutral');
     // What is left of it is a live ground together with an open neutral.
     expect(doubtOf([lamps('hg-ng')])).toBeGreaterThan(0.05);
     expect(doubtOf([lamps('hg-ng'), again])).toBeLessThan(1e-3);
   });
 
   test('all lamps lit is no three-wire fault: two legs on one lost neutral', () => {
-    expect(diagnoseLone('x', [lamps('all')]).condition).toBe('lost-shared-neutral');
+    expect(lone.diagnose('x', [lamps('all')]).condition).toBe('lost-shared-neutral');
   });
 
   test('what a device’s own button did says nothing here, and breaks nothing', () => {
     const button: Reading = { at: 'x', instrument: 'own-button', result: 'trips' };
-    expect(diagnoseLone('x', [lamps('hn-hg'), button]).condition).toBe('correct');
+    expect(lone.diagnose('x', [lamps('hn-hg'), button]).condition).toBe('correct');
   });
 
   test('only what is in the bag is asked for, and nothing twice', () => {
     const probed: Reading = { at: 'x', instrument: 'probe', hot: true, neutral: false, ground: false };
-    expect(diagnoseLone('x', [lamps('hn-hg')], {}, ['lamps', 'meter']).next?.instrument).not.toBe('probe');
-    expect(diagnoseLone('x', [lamps('hn-hg'), probed], {}, ['lamps', 'probe']).next?.instrument).not.toBe(
+    expect(lone.diagnose('x', [lamps('hn-hg')], {}, ['lamps', 'meter']).next?.instrument).not.toBe('probe');
+    expect(lone.diagnose('x', [lamps('hn-hg'), probed], {}, ['lamps', 'probe']).next?.instrument).not.toBe(
       'probe',
     );
   });
 
   test('what is said in one house does not depend on which was judged before it', () => {
     const sharesIn = (alteredIn: readonly number[]) =>
-      diagnoseLone('x', [lamps('hn-hg')], { yearBuilt: 1955, alteredIn }).explanations.map(
-        ({ probability }) => probability,
-      );
+      lone
+        .diagnose('x', [lamps('hn-hg')], { yearBuilt: 1955, alteredIn })
+        .explanations.map(({ probability }) => probability);
     const before = sharesIn([]);
     const altered = sharesIn([1989]);
     expect(altered).not.toEqual(before);

@@ -39,52 +39,47 @@ export interface LoneDiagnosis extends OutletOpinion {
   readonly table: readonly ReadingComparison[];
 }
 
-function once<T>(make: () => T): () => T {
-  let made: { readonly value: T } | null = null;
-  return () => {
-    made ??= { value: make() };
-    return made.value;
-  };
-}
-
 const noFacts: HouseFacts = {};
 
-/** Made when it is first asked for: it serves every receptacle of every house. */
-const sharedTable = /* @__PURE__ */ once(() => new LoneTable());
+/** Judges receptacles one by one, each by its own readings alone; what all of them are held against is made once. */
+export class LoneDiagnostician {
+  private table: LoneTable | null = null;
 
-/**
- * Judges one receptacle by its own readings alone, in well under a millisecond once the table is made. Readings name
- * devices that are not known here, so of a tester's button only its current counts, and a device's own button not.
- */
-export function diagnoseLone(
-  id: string,
-  taken: readonly Reading[],
-  house: HouseFacts = noFacts,
-  kit: readonly InstrumentId[] = instrumentIds,
-): LoneDiagnosis {
-  const table = sharedTable();
-  const readings = taken.filter(({ instrument }) => !isOfDevice(instrument));
-  const alone = new LoneWeighing(table, readings);
-  const ranked = ranking(table, alone.weighAll(house), alone);
-  const leading = ranked.held[0] ?? { row: 0, fault: null, weight: 0, scale: 1 };
-  const misfits = alone.misfitsUnder(leading);
-  const opinion = opinionOn(id, 0, ranked.explanations, taken.length === 0);
-  return {
-    ...opinion,
-    explanations: ranked.explanations.map((one) => ({
-      ...one,
-      faults: one.faults.map((fault) => ({ ...fault, at: id })),
-    })),
-    next: nextFor(readings, table, ranked, opinion, kit),
-    misfits,
-    table: readings.map((reading, position) => ({
-      position,
-      reading,
-      predicted: readingFrom(reading, alone.seen[position]?.byRow[leading.row] ?? [], 0, []),
-      fits: !misfits.includes(position),
-      wrong: misfits.includes(position) ? alone.wrongUnder(leading, position) : null,
-    })),
-  };
+  /**
+   * In some milliseconds once the table is made. Readings name devices that are not known here, so of a tester's button
+   * only its current counts, and a device's own button not.
+   */
+  diagnose(
+    id: string,
+    taken: readonly Reading[],
+    house: HouseFacts = noFacts,
+    kit: readonly InstrumentId[] = instrumentIds,
+  ): LoneDiagnosis {
+    this.table ??= new LoneTable();
+    const { table } = this;
+    const readings = taken.filter(({ instrument }) => !isOfDevice(instrument));
+    const alone = new LoneWeighing(table, readings);
+    const ranked = ranking(table, alone.weighAll(house), alone);
+    const leading = ranked.held[0] ?? { row: 0, fault: null, weight: 0, scale: 1 };
+    const misfits = alone.misfitsUnder(leading);
+    const opinion = opinionOn(id, 0, ranked.explanations, taken.length === 0);
+    return {
+      ...opinion,
+      explanations: ranked.explanations.map((one) => ({
+        ...one,
+        faults: one.faults.map((fault) => ({ ...fault, at: id })),
+      })),
+      next: nextFor(readings, table, ranked, opinion, kit),
+      misfits,
+      table: readings.map((reading, position) => ({
+        position,
+        reading,
+        predicted: readingFrom(reading, alone.seen[position]?.byRow[leading.row] ?? [], 0, []),
+        fits: !misfits.includes(position),
+        wrong: misfits.includes(position) ? alone.wrongUnder(leading, position) : null,
+      })),
+    };
+  }
 }
 
 const nowhere: ReadonlySet<string> = new Set();

@@ -4,8 +4,10 @@ import { type Circuit, networkOf, runOf, simulate } from '../../circuit/index.ts
 import type { InstrumentId, Test } from '../../instruments/index.ts';
 import { type ConditionId, conditions } from '../../knowledge/index.ts';
 import { OutletConditions } from '../evidence/outlet-conditions.ts';
-import { Diagnostician, diagnoseLone } from '../index.ts';
+import { Diagnostician, LoneDiagnostician } from '../index.ts';
 import { causesOf, clash } from '../model/cause.ts';
+
+const lone = new LoneDiagnostician();
 
 const ids = ['o1', 'o2', 'o3', 'o4'];
 const sound = runOf(ids, { meters: { first: 15, next: 4 } });
@@ -84,7 +86,7 @@ describe('no outlet whose state is dangerous is called correct, or without power
         const world = worldOf(which, watts);
         const readings = readOn(world, kit);
         ids.forEach((id, index) => {
-          const outlet = diagnoseLone(
+          const outlet = lone.diagnose(
             id,
             readings.filter(({ at }) => at === id),
             {},

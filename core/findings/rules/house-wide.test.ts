@@ -1,11 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import { assess, HouseJudge } from '../../assessment/index.ts';
+import { assess, HouseJudge, LoneDiagnostician } from '../../assessment/index.ts';
 import { type LampPattern, lampsOf } from '../../instruments/index.ts';
 import { type Practice, usualPractice } from '../../knowledge/index.ts';
 import { asEntries, idNumber } from '../../log/arbitrary-entries.ts';
 import { foldHouse, type JobStatement } from '../../log/index.ts';
 import { enUs } from '../../words/index.ts';
 import { noDefects, type Proposal, proposalsFor } from '../index.ts';
+
+const lone = new LoneDiagnostician();
 
 // Longer than other files: every rule of the whole house is tried on houses that are made in the same way.
 
@@ -54,7 +56,7 @@ const proposals = (
 /** The same with the engine's answers. */
 function judgedProposals(described: Described, outlets: readonly Outlet[]): ReadonlyMap<string, Proposal> {
   const house = houseOf(described, outlets);
-  const run = new HouseJudge().judging(house, []);
+  const run = new HouseJudge(lone).judging(house, []);
   for (;;) {
     const step = run.next();
     if (!step.done) continue;
