@@ -136,8 +136,8 @@ export class Diagnostician {
    */
   *diagnosing(taken: Taken, limits: SearchLimits = usualLimits): Generator<Diagnosis | null, Diagnosis> {
     const problem = problemOf({ ...this.known, ...taken }, this.written.premises);
-    const shared = yield* this.sharedNeutral(taken, limits);
-    const search = new Search(problem, shared === null ? limits : { ...limits, held: shared.logWeight });
+    const search = new Search(problem, limits);
+    let shared: SharedNeutral | null | undefined;
     const foresight = foresightOf(problem, this.written);
     const run = search.run();
     let answered = '';
@@ -146,10 +146,16 @@ export class Diagnostician {
       const step = run.next();
       if (step.done) {
         const asWritten = foundBy(step.value, foresight);
+        if (shared === undefined) shared = yield* this.sharedNeutral(taken, limits);
         if (shared === null) return this.answer(asWritten, step.value.stoppedEarly, taken, true);
         const asShared = yield* this.withSharedNeutral(shared, limits, search.bestLogWeight);
         const stoppedEarly = step.value.stoppedEarly || asShared.stoppedEarly;
         return this.answer([...asWritten, ...asShared.found], stoppedEarly, taken, true);
+      }
+      // Where no single cause explains the readings, one that does on two legs spares a search for several.
+      if (shared === undefined && search.findsNoSingleCause) {
+        shared = yield* this.sharedNeutral(taken, limits);
+        if (shared !== null) search.hold(shared.logWeight);
       }
       const { leadingKey } = search;
       // An early answer is worth its time where it says something new.

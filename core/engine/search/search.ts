@@ -21,8 +21,6 @@ export interface SearchLimits {
   readonly isOver?: () => boolean;
   /** Causes together at the most. */
   readonly mostCauses?: number;
-  /** What is held already by another search weighs so much: nothing far below it matters. */
-  readonly held?: number;
 }
 
 export interface SearchState {
@@ -97,6 +95,8 @@ export class Search {
   private readonly knownDevices: readonly DeviceState[];
   private readonly refinement: Refinement;
   private best: Explanation;
+  private held = Number.NEGATIVE_INFINITY;
+  private asksForSeveral = false;
   private boundsDone = 0;
   private cutShort = false;
 
@@ -119,9 +119,19 @@ export class Search {
     return this.best.logWeight;
   }
 
-  /** The same, or what another search holds. */
+  /** True once every single cause was tried, and none explains what was read. */
+  get findsNoSingleCause(): boolean {
+    return this.asksForSeveral;
+  }
+
+  /** Another search holds something that weighs so much: nothing far below it matters here. */
+  hold(logWeight: number): void {
+    this.held = logWeight;
+  }
+
+  /** What leads weighs so much, here or in another search. */
   private get most(): number {
-    return Math.max(this.best.logWeight, this.limits.held ?? Number.NEGATIVE_INFINITY);
+    return Math.max(this.best.logWeight, this.held);
   }
 
   /** True where what leads in an answer leaves more unexplained than chance would. */
@@ -148,7 +158,9 @@ export class Search {
   *run(): Generator<undefined, SearchState> {
     const { mostCauses = 4 } = this.limits;
     yield* this.expand(this.best, parentNats);
-    if (this.asksForMore()) yield* this.leadHabits();
+    this.asksForSeveral = this.asksForMore();
+    yield undefined;
+    if (this.asksForSeveral) yield* this.leadHabits();
     for (let size = 1; size < mostCauses && this.asksForMore(); size += 1) yield* this.deepen(size);
     for (let before: Explanation | null = null; before !== this.best && !this.isOver(); ) {
       before = this.best;
