@@ -16,17 +16,10 @@ import type { InstrumentFault } from '../model/instrument-fault.ts';
 import { type Explanation, keptNats } from '../search/explanation.ts';
 import { Search, type SearchLimits, type SearchState, usualLimits } from '../search/search.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
+import { conditionsMemory, Foresight, type Misfit } from './foresight.ts';
 import { type Localization, localize } from './localization.ts';
 import { nextTests } from './next-test.ts';
-import {
-  conditionsMemory,
-  Foresight,
-  type Found,
-  type Misfit,
-  type OutletOpinion,
-  posteriorOf,
-  type WeighedExplanation,
-} from './posterior.ts';
+import { type Found, type OutletOpinion, posteriorOf, type WeighedExplanation } from './posterior.ts';
 import { elsewhere, sharedCircuit, sharedShare } from './shared-neutral.ts';
 import type { NextTest } from './worth.ts';
 

@@ -1,7 +1,7 @@
 import { type Reading, readingFrom } from '../../instruments/index.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Wrong } from '../evidence/weighing.ts';
-import type { Misfit } from './posterior.ts';
+import type { Misfit } from './foresight.ts';
 
 /** One reading beside what the leading explanation predicts for it. */
 export interface ReadingComparison {

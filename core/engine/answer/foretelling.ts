@@ -3,7 +3,8 @@ import type { Network } from '../../physics/index.ts';
 import { Evaluator } from '../evidence/evaluator.ts';
 import { evidenceOf, type OutletEvidence } from '../evidence/evidence.ts';
 import { viewSize } from '../model/view-memory.ts';
-import { alike, type Foresight, type WeighedExplanation } from './posterior.ts';
+import type { Foresight } from './foresight.ts';
+import { alike, type WeighedExplanation } from './posterior.ts';
 
 /** For every candidate, which of its outcomes each explanation predicts: explanations alike share a number, the leading one's is nought. */
 export type Outcomes = readonly Int32Array[];

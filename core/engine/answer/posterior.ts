@@ -1,16 +1,10 @@
-import { type Fault, withOhms } from '../../faults/index.ts';
-import { type ChannelKind, dimFrom, litFrom, probeVolts, type Reading } from '../../instruments/index.ts';
+import { type ChannelKind, dimFrom, litFrom, probeVolts } from '../../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
-import { type ContactsStanding, Evaluator, type Supposed } from '../evidence/evaluator.ts';
+import type { ContactsStanding } from '../evidence/evaluator.ts';
 import type { Evidence } from '../evidence/evidence.ts';
-import type { OutletConditions } from '../evidence/outlet-conditions.ts';
-import type { DiagnosisProblem } from '../evidence/problem.ts';
-import type { Wrong } from '../evidence/weighing.ts';
 import type { ContactState } from '../model/contact-state.ts';
-import { apartByOhms } from '../search/apart-by-ohms.ts';
 import type { Explanation } from '../search/explanation.ts';
-
-// Longer than other files: shares, groups and lists are made from the same explanations, by the same figures.
+import type { Foresight, Misfit } from './foresight.ts';
 
 /** What is held of a circuit, with its share of all that was found. */
 export interface Weighed {
@@ -29,15 +23,6 @@ export interface Weighed {
 export interface WeighedExplanation extends Explanation, Weighed {
   /** By which it is seen: of the circuit as it is written, or with its neutral shared. */
   readonly foresight: Foresight;
-}
-
-/** A reading that the leading explanation does not account for. */
-export interface Misfit {
-  /** Its position among the readings. */
-  readonly position: number;
-  readonly reading: Reading;
-  /** How it is held to be wrong; null where that is not known. */
-  readonly wrong: Wrong | null;
 }
 
 /** What holds at an outlet, as far as the readings tell. */
@@ -75,11 +60,6 @@ const undeterminedBelow = 1 / 3;
 /** A contact is called live, or quiet, only where nothing that is not ruled out gainsays it. */
 const contactShare = 2e-4;
 const sureEnough = 0.999;
-/** Loads under which a hypothesis falls short by so much more do about as well. */
-const asWellNats = 2;
-/** A reading that falls so many nats short of what scatter explains is named. */
-const misfitNats = 5;
-
 /** Where two predictions of a channel cannot be told apart: equal lamps, probe and trips, volts within max(0.5 V, 1 %). */
 export function alike(kind: ChannelKind, a: number, b: number): boolean {
   switch (kind) {
@@ -104,114 +84,6 @@ const allAlike = ({ kinds }: Evidence, a: Float64Array, b: Float64Array, end: nu
     if (!alike(kinds[channel] as ChannelKind, a[channel] as number, b[channel] as number)) return false;
   return true;
 };
-
-const isScaled = (kind: ChannelKind | undefined): boolean => kind === 'volts' || kind === 'lamp';
-
-/** What one explanation predicts, kept from an early answer to the final one. */
-export interface Foreseen {
-  readonly predicted: Float64Array;
-  misread: ReadonlySet<string> | null;
-  /** Null where it has too small a share to say anything of contacts. */
-  contacts: readonly ContactsStanding[] | null;
-}
-
-/** What explanations of one and the same circuit predict and come to. */
-export class Foresight {
-  readonly problem: DiagnosisProblem;
-  readonly outletConditions: OutletConditions;
-  private readonly conditionsUnder: (explanation: Explanation) => readonly ConditionId[];
-  private readonly evaluator: Evaluator;
-  private readonly foreseen = new WeakMap<Explanation, Foreseen>();
-
-  constructor(
-    problem: DiagnosisProblem,
-    outletConditions: OutletConditions,
-    conditionsUnder: (explanation: Explanation) => readonly ConditionId[],
-  ) {
-    this.problem = problem;
-    this.outletConditions = outletConditions;
-    this.conditionsUnder = conditionsUnder;
-    this.evaluator = new Evaluator(problem.network, problem.evidence, problem.memory, problem.tolerance);
-  }
-
-  conditions(explanation: Explanation): readonly ConditionId[] {
-    return this.conditionsUnder(explanation);
-  }
-
-  /** An explanation, or several where a neutral is shared and what holds hangs on the ohms of a bad connection in it. */
-  apart(explanation: Explanation): readonly Explanation[] {
-    const { network, evidence } = this.problem;
-    if (evidence.firstRepaired < evidence.observed.length) return [explanation];
-    const isShared = network.circuit.outlets.some(({ leg }) => leg !== network.circuit.outlets[0]?.leg);
-    return isShared
-      ? apartByOhms(this.problem, this.evaluator, explanation, this.conditionsUnder)
-      : [explanation];
-  }
-
-  /** Readings that an explanation does not account for. */
-  misfitsUnder({ fitted: { supposed, scale } }: Explanation): readonly Misfit[] {
-    const { evaluator } = this;
-    const { evidence } = this.problem;
-    evaluator.predict(supposed, false);
-    const misfits: Misfit[] = [];
-    for (const { repaired, outlets } of evidence.states)
-      if (!repaired)
-        for (const { readings } of outlets)
-          for (const reading of readings) {
-            const taken = evidence.readings[reading.position];
-            if (taken === undefined || evaluator.weighing.excessOf(reading, scale) <= misfitNats) continue;
-            misfits.push({
-              position: reading.position,
-              reading: taken,
-              wrong: evaluator.weighing.wrongAt(reading, scale),
-            });
-          }
-    return misfits.sort((a, b) => a.position - b.position);
-  }
-
-  /**
-   * What an explanation supposes, with another's loads where these do about as well: nobody knows them, and what only
-   * they would show tells nothing of the causes.
-   */
-  withLoadsOf({ fitted }: Explanation, other: Explanation): Supposed {
-    const { supposed, deficit } = fitted;
-    const { loads } = other.fitted.supposed;
-    if (!this.problem.unknownLoads || loads === supposed.loads) return supposed;
-    const so = { ...supposed, loads };
-    const limit = deficit + asWellNats;
-    return this.evaluator.deficit(so, false, limit) <= limit ? so : supposed;
-  }
-
-  foresee(explanation: Explanation, withContacts: boolean): Foreseen {
-    const { evaluator, foreseen } = this;
-    const { supposed, scale } = explanation.fitted;
-    let known = foreseen.get(explanation);
-    if (known === undefined) {
-      evaluator.predict(supposed, false);
-      const { kinds } = this.problem.evidence;
-      known = {
-        predicted: evaluator.predicted.map((value, channel) =>
-          isScaled(kinds[channel]) ? scale * value : value,
-        ),
-        misread: null,
-        contacts: null,
-      };
-      foreseen.set(explanation, known);
-    }
-    if (withContacts && known.contacts === null) {
-      evaluator.enterAsFound(supposed);
-      known.contacts = this.problem.network.outlets.map((_, outlet) => evaluator.contactsAt(outlet));
-    }
-    return known;
-  }
-
-  /** Whether an explanation needs a reading at an outlet to be wrong, or an instrument that does not work. */
-  needsMisreading(explanation: Explanation): ReadonlySet<string> {
-    const known = this.foresee(explanation, false);
-    known.misread ??= new Set(this.misfitsUnder(explanation).map(({ reading }) => reading.at));
-    return known.misread;
-  }
-}
 
 /** What was found, and by which foresight it is seen. */
 export interface Found {
@@ -336,25 +208,4 @@ function contactState(explanations: readonly Weighed[], outlet: number, contact:
   }
   if (live >= sureEnough * judged) return 'live';
   return quiet >= sureEnough * judged ? 'not-live' : 'may-be-live';
-}
-
-/** The least that makes a connection poor (above 0.1 Ω); a fit may settle just there, meaning anything from there on. */
-const leastPoorOhms = 0.12;
-const atLeastPoor = (fault: Fault): Fault => withOhms(fault, (ohms) => Math.max(ohms, leastPoorOhms));
-
-/** Conditions under an explanation, kept from one answer to the next: they hang on causes, ohms and loads alone. */
-export function conditionsMemory(
-  outletConditions: OutletConditions,
-): (explanation: Explanation) => readonly ConditionId[] {
-  const known = new Map<string, readonly ConditionId[]>();
-  return ({ hypothesis, fitted: { ohms, supposed } }) => {
-    const loads = supposed.loads.map(({ at, watts }) => (watts > 1 ? at : '')).join();
-    const key = `${hypothesis.key}|${ohms.map((each) => Math.round(20 * Math.log(each))).join()}|${loads}`;
-    const before = known.get(key);
-    if (before !== undefined) return before;
-    if (known.size > 5000) known.clear();
-    const under = outletConditions.under({ ...supposed, faults: supposed.faults.map(atLeastPoor) });
-    known.set(key, under);
-    return under;
-  };
 }

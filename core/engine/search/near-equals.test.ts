@@ -15,13 +15,8 @@ const asRead = (at: string, pattern: 'hn-hg' | 'hn-ng' = 'hn-hg'): Reading => ({
 });
 const inVolts = (at: string, instrument: 'meter' | 'loaded', hn: number, hg: number, ng: number): Reading =>
   instrument === 'meter' ? { at, instrument, hn, hg, ng } : { at, instrument, amps: 12, hn, hg, ng };
-const probe = (at: string, hot: boolean, neutral: boolean, ground: boolean): Reading => ({
-  at,
-  instrument: 'probe',
-  hot,
-  neutral,
-  ground,
-});
+/** Only the hot contact makes the probe sound. */
+const soundsAtHot = { instrument: 'probe', hot: true, neutral: false, ground: false } as const;
 
 describe('what would show the same is found, wherever the search begins', () => {
   test('loads that a sound circuit was fitted with hide no bad neutral at the panel', () => {
@@ -49,11 +44,11 @@ describe('what would show the same is found, wherever the search begins', () => 
     }));
     const { explanations, outlets } = held({ ...run, cables } as Circuit, [
       ...run.outlets.map(({ id }) => asRead(id)),
-      probe('o5', true, false, false),
+      { at: 'o5', ...soundsAtHot },
       inVolts('o5', 'meter', 119.29, 120.5, 1.58),
       inVolts('o7', 'meter', 117.59, 119.58, 2.07),
       inVolts('o5', 'loaded', 112.28, 118, 6.1),
-      probe('o4', true, false, false),
+      { at: 'o4', ...soundsAtHot },
       inVolts('o4', 'meter', 118.81, 120.5, 1.67),
       inVolts('o4', 'loaded', 111.46, 117.16, 6.22),
     ]);
@@ -79,7 +74,7 @@ describe('what would show the same is found, wherever the search begins', () => 
     const { outlets } = held({ ...run, outlets: outletsOf } as Circuit, [
       ...ids.slice(0, 3).map((id) => asRead(id)),
       asRead('o4', 'hn-ng'),
-      probe('o4', true, false, true),
+      { at: 'o4', ...soundsAtHot, ground: true },
     ]);
     expect(outlets[3]?.condition).toBe('energized-ground');
     expect(outlets[2]?.notRuledOut).toContain('reversed-bootleg-ground');
