@@ -48,10 +48,12 @@ function houseOf(places: readonly Place[], described: object = {}): House {
 function judged(house: House, judge = new HouseJudge(lone)) {
   const run = judge.judging(house, ['lamps', 'probe', 'meter', 'loaded']);
   let steps = 0;
+  let told = 0;
   for (;;) {
     const step = run.next();
     steps += 1;
-    if (step.done) return { judgement: step.value, steps };
+    if (step.done) return { judgement: step.value, steps, told };
+    if (step.value !== null) told += 1;
   }
 }
 
@@ -177,9 +179,25 @@ describe('the judgement on a house', () => {
     const first = judged(houseOf(places), judge);
     const again = judged(houseOf(places), judge);
     expect(again.steps).toBeLessThan(first.steps / 3);
+    // Nothing is told again: each telling is a page drawn anew.
+    expect(first.told).toBeGreaterThan(0);
+    expect(again.told).toBe(0);
     expect(again.judgement.receptacles.get(receptacleId(3))).toBe(
       first.judgement.receptacles.get(receptacleId(3)),
     );
+  });
+
+  test('what was answered before another request came first stays answered', () => {
+    const places = [reversed('1'), fine('1'), fine('2'), reversed('2')];
+    const first = judged(houseOf(places));
+    const judge = new HouseJudge(lone);
+    const run = judge.judging(houseOf(places), ['lamps', 'probe', 'meter', 'loaded']);
+    for (let isAnswered = false; !isAnswered; ) {
+      const step = run.next();
+      isAnswered = step.value?.circuits.some(({ isFinal }) => isFinal) ?? false;
+      expect(step.done).toBe(false);
+    }
+    expect(judged(houseOf(places), judge).steps).toBeLessThan(0.8 * first.steps);
   });
 
   test('an answer to earlier readings does not stand for what was read since', () => {

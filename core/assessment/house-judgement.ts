@@ -97,7 +97,10 @@ export class HouseJudge {
   private readonly alone: Memo<LoneQuestion & { readonly id: string }, JudgedReceptacle>;
   private readonly blindness = new Memo(blindSpots, mostAnswers);
   /** By breaker, what was asked last and what was answered. */
-  private circuits = new Map<string, { readonly asked: CircuitQuestion; readonly answer: CircuitAnswer }>();
+  private readonly circuits = new Map<
+    string,
+    { readonly asked: CircuitQuestion; readonly answer: CircuitAnswer }
+  >();
   private readonly diagnosticians = new Map<string, { readonly asked: object; readonly of: Diagnostician }>();
 
   /** What judges receptacles that stand alone may serve many houses. */
@@ -128,20 +131,29 @@ export class HouseJudge {
       alone.push(this.alone.of({ id: receptacle.id, ...asked, readings }));
       yield null;
     }
+    const questions = new Map(
+      circuits.map((fed): [FedTogether, CircuitQuestion] => [
+        fed,
+        {
+          ...asked,
+          breaker: fed.breaker,
+          receptacles: fed.receptacles.map(({ id }) => id),
+          readings: fed.receptacles.flatMap(readingsOf),
+        },
+      ]),
+    );
     const answers = new Map<string, CircuitAnswer>();
-    for (const { breaker } of circuits) {
-      const known = this.circuits.get(breaker);
-      if (known !== undefined) answers.set(breaker, known.answer);
+    const open = new Map(questions);
+    for (const [fed, question] of questions) {
+      const known = this.circuits.get(fed.breaker);
+      if (known === undefined) continue;
+      answers.set(fed.breaker, known.answer);
+      if (isSameQuestion(known.asked, question)) open.delete(fed);
     }
-    yield gathered(house, alone, answers, circuits, circuits.length === 0, this.blindness);
-    const next = new Map<string, { readonly asked: CircuitQuestion; readonly answer: CircuitAnswer }>();
-    for (const fed of circuits) {
-      const question: CircuitQuestion = {
-        ...asked,
-        breaker: fed.breaker,
-        receptacles: fed.receptacles.map(({ id }) => id),
-        readings: fed.receptacles.flatMap(readingsOf),
-      };
+    const judged = (isFinal: boolean): HouseJudgement =>
+      gathered(house, alone, answers, circuits, isFinal, this.blindness);
+    if (open.size > 0) yield judged(false);
+    for (const [fed, question] of open)
       for (const answer of this.onCircuit(fed, question)) {
         if (answer === null) {
           yield null;
@@ -149,20 +161,13 @@ export class HouseJudge {
         }
         answers.set(fed.breaker, answer);
         // An answer that was stopped on the way is not one to go by next time.
-        if (answer.circuit.isFinal) next.set(fed.breaker, { asked: question, answer });
-        yield gathered(house, alone, answers, circuits, false, this.blindness);
+        if (answer.circuit.isFinal) this.circuits.set(fed.breaker, { asked: question, answer });
+        yield judged(false);
       }
-    }
-    this.circuits = next;
-    return gathered(house, alone, answers, circuits, true, this.blindness);
+    return judged(true);
   }
 
   private *onCircuit(fed: FedTogether, asked: CircuitQuestion): Generator<CircuitAnswer | null> {
-    const known = this.circuits.get(asked.breaker);
-    if (known !== undefined && isSameQuestion(known.asked, asked)) {
-      yield known.answer;
-      return;
-    }
     const scale = new VoltScale(asked.nominalVolts);
     const run = this.diagnosticianOf(fed, asked).diagnosing({
       readings: scale.toEngine(asked.readings),
