@@ -13,7 +13,7 @@ import {
   type Receptacle,
   receptaclesOf,
 } from '../log/index.ts';
-import { hazardAt } from './hazard-at.ts';
+import { Hazards } from './hazard-at.ts';
 import type { HouseJudgement, JudgedCause, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 import { judgeByLamps, type Verdict } from './lamp-verdict.ts';
 import { type Miswired, miswiredIn } from './miswired.ts';
@@ -100,7 +100,7 @@ function assessedAt(receptacle: Receptacle, { answered, circuits, isDoubted }: G
     verdict,
     judged,
     danger,
-    next: danger === null ? (judged?.next ?? null) : null,
+    next: null,
     cause: causeAt(judged, circuits),
     isDoubted,
   };
@@ -142,15 +142,16 @@ export function assess(
   }
   const serviceNeutral = answers?.serviceNeutral ?? null;
   // What the engine asks for where nothing forbids it may be forbidden by what was seen in the house.
+  const hazards = new Hazards({ house, receptacles, serviceNeutral });
+  const isForbidden = (next: NextTest | null): boolean =>
+    next !== null && hazards.at(next.at, next.instrument) !== null;
   for (const [id, one] of receptacles) {
-    const { next } = one;
-    if (next !== null && hazardAt({ house, receptacles, serviceNeutral }, next.at, next.instrument) !== null)
-      receptacles.set(id, { ...one, next: null });
+    const asked = one.danger === null ? (one.judged?.next ?? null) : null;
+    const next = isForbidden(asked) ? null : asked;
+    if (next !== one.next) receptacles.set(id, { ...one, next });
   }
-  const isForbidden = ({ next }: JudgedCircuit): boolean =>
-    next !== null && hazardAt({ house, receptacles, serviceNeutral }, next.at, next.instrument) !== null;
-  const tested = circuits.some(isForbidden)
-    ? circuits.map((circuit) => (isForbidden(circuit) ? { ...circuit, next: null } : circuit))
+  const tested = circuits.some(({ next }) => isForbidden(next))
+    ? circuits.map((circuit) => (isForbidden(circuit.next) ? { ...circuit, next: null } : circuit))
     : circuits;
   const coverage = coverageOf(house);
   const all = [...receptacles.values()];

@@ -36,8 +36,16 @@ export const guessedCircuit = ({ receptacles }: FedTogether): Circuit =>
 const stateKey = (state: TestState | undefined): string =>
   `${state?.loadsOff === true}:${state?.breakerOff === true}`;
 
+const known = new WeakMap<Receptacle, readonly Reading[]>();
+
 /** All that counts at a receptacle: of each instrument in each state, what it showed last. */
 export function readingsOf(receptacle: Receptacle): readonly Reading[] {
+  const readings = known.get(receptacle) ?? latestOf(receptacle);
+  known.set(receptacle, readings);
+  return readings;
+}
+
+function latestOf(receptacle: Receptacle): readonly Reading[] {
   const at = receptacle.id;
   const latest = new Map<string, Shown>();
   // Plain lamps first: what they show is what all else is held against.

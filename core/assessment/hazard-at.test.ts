@@ -56,6 +56,24 @@ describe('why an instrument is not used at a receptacle', () => {
     expect(hazardAt(assessed(lamps, probed, metered), den1, 'own-button')).toBeNull();
   });
 
+  test('what forbade a test is gone: the test is asked for again, though nothing else changed', () => {
+    const free = assessed(lamps, probed, metered);
+    const { answers } = free;
+    if (answers === null) throw new Error('not judged');
+    const serviceNeutral = {
+      kind: 'lost-service-neutral',
+      high: [den1],
+      low: [],
+      highVolts: 130,
+      lowVolts: 110,
+    } as const;
+    const forbidden = assess(free.house, { ...answers, serviceNeutral }, free);
+    expect(free.receptacles.get(den1)?.next).not.toBeNull();
+    expect(forbidden.receptacles.get(den1)?.next).toBeNull();
+    const again = assess(free.house, answers, forbidden);
+    expect(again.receptacles.get(den1)?.next).toEqual(free.receptacles.get(den1)?.next);
+  });
+
   test('before anything was judged a load is not held to be safe; of what is not there nothing is said', () => {
     const { house } = assessed(lamps);
     expect(hazardAt(assess(house), den1, 'loaded')).toBe('live-ground');

@@ -1,5 +1,5 @@
 import { type HazardId, hazardOf, type LostServiceNeutral } from '../engine/index.ts';
-import type { InstrumentId } from '../instruments/index.ts';
+import type { InstrumentId, Reading } from '../instruments/index.ts';
 import { countsAsAluminum, defectFacts } from '../knowledge/index.ts';
 import type { House, Receptacle } from '../log/index.ts';
 import { readingsOf } from './circuits.ts';
@@ -22,13 +22,6 @@ interface Known {
   readonly serviceNeutral: LostServiceNeutral | null;
 }
 
-/** Those on its breaker, itself among them. */
-function together({ receptacles }: Known, here: Place): readonly Place[] {
-  const { breaker } = here.receptacle;
-  if (breaker === null) return [here];
-  return [...receptacles.values()].filter((one) => one.receptacle.breaker === breaker);
-}
-
 const opinionOf = ({
   id,
   condition,
@@ -47,28 +40,70 @@ const opinionOf = ({
   contacts: [contacts.hot, contacts.neutral, contacts.ground] as const,
 });
 
-/** Why an instrument is not used at a receptacle as things stand there; null where nothing speaks against it. */
-export function hazardAt(known: Known, id: string, instrument: InstrumentId): HazardId | null {
-  const here = known.receptacles.get(id);
-  if (here === undefined) return null;
-  const circuit = together(known, here);
-  const readings = circuit.flatMap(({ receptacle }) => readingsOf(receptacle));
-  // Nothing was judged yet: what was read decides alone.
-  const opinion = here.judged === null ? unjudged(id) : opinionOf(here.judged);
-  return hazardOf(instrument, {
-    opinion,
-    circuit: circuit.flatMap(({ judged }) => (judged === null ? [] : [opinionOf(judged)])),
-    readings,
-    seen: circuit.some(({ receptacle }) => isSeenAt(receptacle)),
-    keepsPower: known.house.keepPowered.length > 0,
-    serviceNeutralLost: known.serviceNeutral !== null,
-    doubted: new Set(
-      circuit
-        .flatMap(({ judged }) => judged?.explanations[0]?.instruments ?? [])
-        .map((one) => one.instrument),
-    ),
-  });
+/** What bears on every test of some receptacles that are fed together. */
+interface Together {
+  readonly opinions: readonly ReturnType<typeof opinionOf>[];
+  readonly readings: readonly Reading[];
+  readonly isSeen: boolean;
+  readonly doubted: ReadonlySet<string>;
 }
+
+const togetherIn = (places: readonly Place[]): Together => ({
+  opinions: places.flatMap(({ judged }) => (judged === null ? [] : [opinionOf(judged)])),
+  readings: places.flatMap(({ receptacle }) => readingsOf(receptacle)),
+  isSeen: places.some(({ receptacle }) => isSeenAt(receptacle)),
+  doubted: new Set(
+    places.flatMap(({ judged }) => judged?.explanations[0]?.instruments ?? []).map((one) => one.instrument),
+  ),
+});
+
+/** What speaks against tests in a house as it stands. */
+export class Hazards {
+  private readonly known: Known;
+  private readonly byBreaker = new Map<string, Place[]>();
+  private readonly together = new Map<string, Together>();
+
+  constructor(known: Known) {
+    this.known = known;
+    for (const place of known.receptacles.values()) {
+      const { breaker } = place.receptacle;
+      if (breaker === null) continue;
+      const fed = this.byBreaker.get(breaker);
+      if (fed === undefined) this.byBreaker.set(breaker, [place]);
+      else fed.push(place);
+    }
+  }
+
+  private fedWith(here: Place): Together {
+    const { breaker } = here.receptacle;
+    if (breaker === null) return togetherIn([here]);
+    const known = this.together.get(breaker) ?? togetherIn(this.byBreaker.get(breaker) ?? [here]);
+    this.together.set(breaker, known);
+    return known;
+  }
+
+  /** Why an instrument is not used at a receptacle; null where nothing speaks against it. */
+  at(id: string, instrument: InstrumentId): HazardId | null {
+    const { receptacles, house, serviceNeutral } = this.known;
+    const here = receptacles.get(id);
+    if (here === undefined) return null;
+    const fed = this.fedWith(here);
+    return hazardOf(instrument, {
+      // Nothing was judged yet: what was read decides alone.
+      opinion: here.judged === null ? unjudged(id) : opinionOf(here.judged),
+      circuit: fed.opinions,
+      readings: fed.readings,
+      seen: fed.isSeen,
+      keepsPower: house.keepPowered.length > 0,
+      serviceNeutralLost: serviceNeutral !== null,
+      doubted: fed.doubted,
+    });
+  }
+}
+
+/** Why an instrument is not used at a receptacle as things stand there; null where nothing speaks against it. */
+export const hazardAt = (known: Known, id: string, instrument: InstrumentId): HazardId | null =>
+  new Hazards(known).at(id, instrument);
 
 const unjudged = (id: string) =>
   ({
