@@ -12,7 +12,7 @@ export default defineConfig({
     // `npm run unit` goes through all files in two processes of one worker each: see scripts/unit.mjs.
     maxWorkers: 2,
     pool: 'threads',
-    experimental: { fsModuleCache: true },
+    experimental: { fsModuleCache: true, fsModuleCachePath: 'node_modules/.test-modules' },
     projects: [
       {
         resolve: resolved,
@@ -35,6 +35,7 @@ export default defineConfig({
             ...resolved.alias,
           },
         },
+        oxc: { jsx: { development: false } },
         test: {
           name: 'screens',
           include: ['web/**/*.test.tsx'],

@@ -1,10 +1,9 @@
 import { describe, expect, test } from 'vitest';
+import { lone } from '../engine/answer/lone-in-tests.ts';
 import { lampsOf, type Shown } from '../instruments/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type JobEntry, type JobStatement } from '../log/index.ts';
-import { assess, HouseJudge, hazardAt, type JudgedExplanation, LoneDiagnostician } from './index.ts';
-
-const lone = new LoneDiagnostician();
+import { assess, HouseJudge, hazardAt, type JudgedExplanation } from './index.ts';
 
 const den1 = idNumber(0x30);
 const room = idNumber(0x20);

@@ -1,21 +1,12 @@
 import { describe, expect, test } from 'vitest';
+import { lone } from '../engine/answer/lone-in-tests.ts';
 import { type LampPattern, lampsOf, type Shown } from '../instruments/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../log/index.ts';
 import { reportOn } from '../words/index.ts';
 import { assess } from './assessment.ts';
-import {
-  changesSince,
-  HouseJudge,
-  isJudgedAsRead,
-  LoneDiagnostician,
-  refinedVerdict,
-  slimHouse,
-  withChanges,
-} from './index.ts';
+import { changesSince, HouseJudge, isJudgedAsRead, refinedVerdict, slimHouse, withChanges } from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
-
-const lone = new LoneDiagnostician();
 
 interface Place {
   readonly shows: LampPattern | null;

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { lone } from '../engine/answer/lone-in-tests.ts';
 import { type LampPattern, lampPatterns, lampsOf } from '../instruments/index.ts';
 import type { Danger, ReceptacleType } from '../knowledge/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
@@ -12,17 +13,9 @@ import {
 } from '../log/index.ts';
 import { surveyOf } from '../report/index.ts';
 import { assess } from './assessment.ts';
-import {
-  groundFaultResult,
-  HouseJudge,
-  type JudgedReceptacle,
-  LoneDiagnostician,
-  oddValues,
-} from './index.ts';
+import { groundFaultResult, HouseJudge, type JudgedReceptacle, oddValues } from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
 import { dangerAt, verdictBy } from './receptacle-verdict.ts';
-
-const lone = new LoneDiagnostician();
 
 const den1 = idNumber(0x30);
 

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
-import { assess, HouseJudge, type HouseJudgement, LoneDiagnostician } from '@fair-plug/core/assessment';
+import { assess, HouseJudge, type HouseJudgement } from '@fair-plug/core/assessment';
+import { lone } from '@fair-plug/core/engine/answer/lone-in-tests.ts';
 import type { Finding } from '@fair-plug/core/findings';
 import type { InstrumentId } from '@fair-plug/core/instruments';
 import { type Practice, usualPractice } from '@fair-plug/core/knowledge';
@@ -7,8 +8,6 @@ import { foldHouse, type House, type JobEntry } from '@fair-plug/core/log';
 import { findingsOf, reportOn } from '@fair-plug/core/words';
 import { houseAsBefore, judgementAsBefore, reportAsBefore } from './as-before.ts';
 import { brokenLaws } from './laws.ts';
-
-const lone = new LoneDiagnostician();
 
 /** A house judged to the end, by a judge that has seen no other. */
 export function judgedWhole(house: House, kit: readonly InstrumentId[]): HouseJudgement {

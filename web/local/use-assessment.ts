@@ -9,7 +9,7 @@ import {
 } from '@fair-plug/core/assessment';
 import type { House } from '@fair-plug/core/log';
 import { proxy } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import type { NumberedChanges } from '@/workers/engine.worker';
 import { engine } from './engine';
 import { useBag } from './use-bag';
@@ -50,7 +50,8 @@ export function useAssessment(job: string, house: House): Assessed {
   const { bag } = useBag();
   const [answer, setAnswer] = useState<Answer | null>(null);
   const before = useRef<Assessment | null>(null);
-  useEffect(() => {
+  // Asked before the page is painted: the engine answers while it is.
+  useLayoutEffect(() => {
     let isCurrent = true;
     const take = (changes: NumberedChanges | null): void => {
       // News are taken though overtaken: the next ones build on them.

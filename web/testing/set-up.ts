@@ -1,5 +1,5 @@
+import './react-as-shipped';
 import { cleanup, configure } from '@testing-library/react';
-import * as React from 'react';
 import { afterEach, beforeAll, vi } from 'vitest';
 
 // Of every file of screen tests; what they import is loaded once for all of them.
@@ -7,12 +7,6 @@ import { afterEach, beforeAll, vi } from 'vitest';
 // No test is about time: a slow machine is not a failure.
 // Nor is the page printed for each look that finds nothing.
 configure({ asyncUtilTimeout: 30_000, getElementError: (message) => new Error(message ?? '') });
-
-// React notes the stack of every element made, up to this many a second: one in eight milliseconds of all tests.
-const { __CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE: internals } =
-  React as unknown as Record<string, object>;
-if (internals)
-  Object.defineProperty(internals, 'recentlyCreatedOwnerStacks', { get: () => 1e5, set: () => {} });
 
 // What browsers have and this one lacks.
 beforeAll(async () => {

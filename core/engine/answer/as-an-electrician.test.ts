@@ -2,9 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { runOf, simulate } from '../../circuit/index.ts';
 import type { Fault } from '../../faults/index.ts';
 import { type LampPattern, lampsOf, type Reading, type Test } from '../../instruments/index.ts';
-import { Diagnostician, LoneDiagnostician } from '../index.ts';
-
-const lone = new LoneDiagnostician();
+import { Diagnostician } from '../index.ts';
+import { lone } from './lone-in-tests.ts';
 
 // Longer than other files: a case for each way in which houses, loads, instruments and hands mislead.
 

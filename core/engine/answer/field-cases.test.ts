@@ -10,9 +10,14 @@ import {
   type Test,
 } from '../../instruments/index.ts';
 import { enUs } from '../../words/index.ts';
-import { Diagnostician, LoneDiagnostician, likelyGroups, lostServiceNeutral, runLengths } from '../index.ts';
-
-const lone = new LoneDiagnostician();
+import {
+  Diagnostician,
+  type LoneDiagnostician,
+  likelyGroups,
+  lostServiceNeutral,
+  runLengths,
+} from '../index.ts';
+import { lone } from './lone-in-tests.ts';
 
 // Longer than other files: a case for each way in which readings mislead, a few lines each.
 

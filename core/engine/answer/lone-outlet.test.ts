@@ -1,9 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { type LampPattern, lampPatterns, lampsOf, type Reading } from '../../instruments/index.ts';
 import { conditions, patternTable } from '../../knowledge/index.ts';
-import { LoneDiagnostician } from './lone-outlet.ts';
-
-const lone = new LoneDiagnostician();
+import { lone } from './lone-in-tests.ts';
 
 const lamps = (pattern: LampPattern): Reading => ({ at: 'x', instrument: 'lamps', ...lampsOf(pattern) });
 

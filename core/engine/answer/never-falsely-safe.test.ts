@@ -4,10 +4,9 @@ import { type Circuit, networkOf, runOf, simulate } from '../../circuit/index.ts
 import type { InstrumentId, Test } from '../../instruments/index.ts';
 import { type ConditionId, conditions } from '../../knowledge/index.ts';
 import { OutletConditions } from '../evidence/outlet-conditions.ts';
-import { Diagnostician, LoneDiagnostician } from '../index.ts';
+import { Diagnostician } from '../index.ts';
 import { causesOf, clash } from '../model/cause.ts';
-
-const lone = new LoneDiagnostician();
+import { lone } from './lone-in-tests.ts';
 
 const ids = ['o1', 'o2', 'o3', 'o4'];
 const sound = runOf(ids, { meters: { first: 15, next: 4 } });

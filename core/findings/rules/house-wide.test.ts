@@ -1,13 +1,12 @@
 import { describe, expect, test } from 'vitest';
-import { assess, HouseJudge, LoneDiagnostician } from '../../assessment/index.ts';
+import { assess, HouseJudge } from '../../assessment/index.ts';
+import { lone } from '../../engine/answer/lone-in-tests.ts';
 import { type LampPattern, lampsOf } from '../../instruments/index.ts';
 import { type Practice, usualPractice } from '../../knowledge/index.ts';
 import { asEntries, idNumber } from '../../log/arbitrary-entries.ts';
 import { foldHouse, type JobStatement } from '../../log/index.ts';
 import { enUs } from '../../words/index.ts';
 import { noDefects, type Proposal, proposalsFor } from '../index.ts';
-
-const lone = new LoneDiagnostician();
 
 // Longer than other files: every rule of the whole house is tried on houses that are made in the same way.
 
