@@ -4,8 +4,12 @@ import { defineConfig } from 'vitest/config';
 const exclude = ['**/node_modules/**', '**/.next*/**'];
 const resolved = { alias: { '@/': `${resolve(import.meta.dirname, 'web')}/` } };
 const testing = resolve(import.meta.dirname, 'web/testing');
-/** What has no need of a browser's store, of a page or of a database. */
-const plain = ['{core,cli,scripts/corpus}/**/*.test.ts', 'web/{app,components,features}/**/*.test.ts'];
+/** Where the engine is at work: half of what has no need of a browser's store, of a page or of a database. */
+const engine = ['core/{engine,assessment,findings}/**/*.test.ts', 'scripts/corpus/**/*.test.ts'];
+const plain = ['{core,cli}/**/*.test.ts', 'web/{app,components,features}/**/*.test.ts'];
+
+/** Nothing there keeps anything between two files, so that what they share is loaded once. */
+const ofPlainCode = { isolate: false, testTimeout: 300_000 };
 
 export default defineConfig({
   test: {
@@ -14,16 +18,10 @@ export default defineConfig({
     pool: 'threads',
     experimental: { fsModuleCache: true, fsModuleCachePath: 'node_modules/.test-modules' },
     projects: [
+      { resolve: resolved, test: { name: 'engine', include: engine, exclude, ...ofPlainCode } },
       {
         resolve: resolved,
-        test: {
-          name: 'plain',
-          include: plain,
-          exclude,
-          // Nothing here keeps anything between two files, so that what they share is loaded once.
-          isolate: false,
-          testTimeout: 300_000,
-        },
+        test: { name: 'plain', include: plain, exclude: [...exclude, ...engine], ...ofPlainCode },
       },
       {
         resolve: {

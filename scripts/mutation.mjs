@@ -80,7 +80,15 @@ async function isFound({ path, index, changed }, way) {
   writeFileSync(path, lines.join('\n'));
   try {
     const vitest = join(root, 'node_modules/.bin/vitest');
-    const args = ['related', '--run', '--bail=1', '--project=plain', '--reporter=dot', path];
+    const args = [
+      'related',
+      '--run',
+      '--bail=1',
+      '--project=engine',
+      '--project=plain',
+      '--reporter=dot',
+      path,
+    ];
     // A loop that no longer ends is found, too.
     const bounded = ['--kill-after=5', String(longestSeconds), vitest, ...args];
     return (await run('timeout', bounded, { cwd: root, output: 'capture' })).code !== 0;

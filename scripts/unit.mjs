@@ -8,8 +8,8 @@ import { root } from './setup/settings.mjs';
  * it.
  */
 export const halves = [
-  { name: 'screens', projects: ['screens', 'store'] },
-  { name: 'rest', projects: ['plain', 'database'] },
+  { name: 'screens', projects: ['screens', 'store', 'plain'] },
+  { name: 'engine', projects: ['engine', 'database'] },
 ];
 
 export const unitResults = ({ name }) => join(root, `test-results/unit-${name}.json`);
