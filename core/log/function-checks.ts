@@ -1,7 +1,7 @@
 import type { InstrumentId } from '../instruments/index.ts';
+import { inOrder } from './entry-order.ts';
 import { type House, type Receptacle, receptaclesOf } from './house.ts';
 import type { ReadingTaken, TesterProved } from './kept.ts';
-import { inOrder } from './order.ts';
 
 /** A tester of the kit, or an instrument of which there is one. */
 export interface UsedInstrument {

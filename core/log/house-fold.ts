@@ -1,4 +1,5 @@
 import type { JobEntry } from './entry.ts';
+import { inOrder } from './entry-order.ts';
 import {
   aboutOf,
   type Job,
@@ -12,8 +13,8 @@ import {
 } from './fold-subjects.ts';
 import type { House, Receptacle, Room } from './house.ts';
 import type { FindingEntry } from './kept.ts';
-import { inOrder } from './order.ts';
 import { type Standing, Subject, Subjects } from './subject.ts';
+import { type Withdrawal, withdrawnIn } from './withdrawals.ts';
 
 const unplaced = 'Not placed in a room';
 
@@ -34,6 +35,7 @@ const isReading = ({ kind }: Standing): boolean => kind === 'lamps-read' || kind
 export class HouseFold {
   private readonly byId = new Map<string, JobEntry>();
   private readonly gone = new Set<string>();
+  private readonly withdrawals: Withdrawal[] = [];
   private readonly job = new Subject(jobOf);
   private readonly rooms = new Subjects<RoomSaid>((_, entries) => roomOf(entries));
   private readonly receptacles = new Subjects<Placed>(receptacleOf);
@@ -66,11 +68,28 @@ export class HouseFold {
       if (!this.gone.has(entry.id)) this.subjectOf(entry).add(entry);
       return;
     }
-    for (const id of entry.entries) {
-      this.gone.add(id);
-      const withdrawn = this.byId.get(id);
-      if (withdrawn !== undefined && withdrawn.kind !== 'withdrawn') this.subjectOf(withdrawn).remove(id);
+    this.withdrawals.push(entry);
+    const isOfWithdrawals =
+      this.gone.has(entry.id) || entry.entries.some((id) => this.byId.get(id)?.kind === 'withdrawn');
+    if (isOfWithdrawals) this.withdrawAnew();
+    else for (const id of entry.entries) this.withdraw(id);
+  }
+
+  private withdraw(id: string): void {
+    this.gone.add(id);
+    const entry = this.byId.get(id);
+    if (entry !== undefined && entry.kind !== 'withdrawn') this.subjectOf(entry).remove(id);
+  }
+
+  /** Where withdrawals take back withdrawals, what counts is looked up as a whole. */
+  private withdrawAnew(): void {
+    const { gone } = withdrawnIn(this.withdrawals);
+    for (const id of [...this.gone].filter((before) => !gone.has(before))) {
+      this.gone.delete(id);
+      const entry = this.byId.get(id);
+      if (entry !== undefined && entry.kind !== 'withdrawn') this.subjectOf(entry).add(entry);
     }
+    for (const id of gone) if (!this.gone.has(id)) this.withdraw(id);
   }
 
   private subjectOf(entry: Standing): Pick<Subject<unknown>, 'add' | 'remove'> {

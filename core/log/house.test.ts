@@ -10,6 +10,7 @@ import {
   type JobStatement,
   jobEntrySchema,
   latestAction,
+  latestUndo,
   nextReceptacleName,
   receptaclesOf,
 } from './index.ts';
@@ -124,6 +125,35 @@ describe('the house folded from its log', () => {
     expect(receptaclesOf(foldHouse(after)).map((r) => r.name)).toEqual(['Den 1', 'Den 2']);
     expect(latestAction(after, phone)).toHaveLength(1);
     expect(latestAction(described.slice(0, 1), phone), 'the opening of the job stays').toEqual([]);
+  });
+
+  test('an undo is undone, and that again; the one that was made last has the last word', () => {
+    const reading = read(5, den1, 'hn-hg');
+    const undo = entry(6, { kind: 'withdrawn', entries: [reading.id] });
+    const redo = entry(7, { kind: 'withdrawn', entries: [undo.id] });
+    const again = entry(8, { kind: 'withdrawn', entries: [redo.id] });
+    const readings = (...log: JobEntry[]) =>
+      receptaclesOf(foldHouse([...described, reading, ...log])).flatMap((one) => one.readings).length;
+    expect([readings(), readings(undo), readings(undo, redo), readings(undo, redo, again)]).toEqual([
+      1, 0, 1, 0,
+    ]);
+    // In whichever order they arrive.
+    expect(readings(redo, undo)).toBe(1);
+    expect(readings(again, redo, undo)).toBe(0);
+  });
+
+  test('redo takes up the latest undo of this device, one after another, until something else is said', () => {
+    const [first, second] = [read(5, den1, 'hn-hg'), read(6, den1, 'hn')];
+    const log = [...described, first, second];
+    const undoSecond = entry(7, { kind: 'withdrawn', entries: [second.id] });
+    const undoFirst = entry(8, { kind: 'withdrawn', entries: [first.id] });
+    expect(latestUndo(log, phone)).toEqual([]);
+    const bothGone = [...log, undoSecond, undoFirst];
+    expect(latestUndo(bothGone, phone)).toEqual([undoFirst.id]);
+    expect(latestUndo(bothGone, idNumber(0x11)), 'not what another device took back').toEqual([]);
+    const firstBack = [...bothGone, entry(9, { kind: 'withdrawn', entries: [undoFirst.id] })];
+    expect(latestUndo(firstBack, phone)).toEqual([undoSecond.id]);
+    expect(latestUndo([...bothGone, read(9, den1, 'none')], phone)).toEqual([]);
   });
 
   test('undo takes back a later description of the house too', () => {

@@ -1,23 +1,12 @@
-import { clockAt } from './clock.ts';
 import type { Entry, JobEntry } from './entry.ts';
-import type { Stamped } from './kept.ts';
-
-const byText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
-
-export const clockOf = (entry: Stamped): string => entry.clock ?? clockAt(entry.at);
-
-/** The one order of all entries: by clock, then device, then id. */
-export const inOrder = (a: Stamped, b: Stamped): number =>
-  byText(clockOf(a), clockOf(b)) || byText(a.device, b.device) || byText(a.id, b.id);
+import { inOrder } from './entry-order.ts';
+import { withdrawnIn } from './withdrawals.ts';
 
 /** Each entry once, in order, without those that were withdrawn and without the withdrawals. */
 export function standing<E extends Entry>(entries: Iterable<E>): Exclude<E, { kind: 'withdrawn' }>[] {
   const byId = new Map<string, E>();
-  const gone = new Set<string>();
-  for (const entry of entries) {
-    byId.set(entry.id, entry);
-    if (entry.kind === 'withdrawn') for (const id of entry.entries) gone.add(id);
-  }
+  for (const entry of entries) byId.set(entry.id, entry);
+  const { gone } = withdrawnIn(byId.values());
   return [...byId.values()]
     .filter((entry) => entry.kind !== 'withdrawn' && !gone.has(entry.id))
     .sort(inOrder) as Exclude<E, { kind: 'withdrawn' }>[];
@@ -33,4 +22,25 @@ export function latestAction(entries: Iterable<JobEntry>, device: string): reado
   const action = own.filter((entry) => entry.at === own.at(-1)?.at);
   const opening = all.find((entry) => entry.kind === 'job-described');
   return action.some((entry) => entry === opening) ? [] : action.map((entry) => entry.id);
+}
+
+/**
+ * The withdrawals that one press of "redo" takes back: those of this device's latest undo, for as long as it has said
+ * nothing else since. Empty where there is nothing to take up again.
+ */
+export function latestUndo(entries: Iterable<JobEntry>, device: string): readonly string[] {
+  const all = [...entries];
+  const kinds = new Map(all.map(({ id, kind }) => [id, kind]));
+  const { gone, by } = withdrawnIn(all);
+  const own = all.filter((entry) => entry.device === device).sort(inOrder);
+  const said = own.filter((entry) => entry.kind !== 'withdrawn' && !gone.has(entry.id)).at(-1);
+  const undone = by
+    .filter(
+      (one) =>
+        one.device === device &&
+        one.entries.some((id) => kinds.get(id) !== 'withdrawn') &&
+        (said === undefined || inOrder(one, said) > 0),
+    )
+    .sort(inOrder);
+  return undone.filter(({ at }) => at === undone.at(-1)?.at).map(({ id }) => id);
 }

@@ -1,5 +1,5 @@
+import { inOrder } from './entry-order.ts';
 import { type House, receptaclesOf } from './house.ts';
-import { inOrder } from './order.ts';
 
 /** Ids of those who read something in the house, whoever read first before the others. */
 export function readersOf(house: House): readonly string[] {

@@ -1,5 +1,5 @@
 import type { JobEntry } from './entry.ts';
-import { inOrder } from './order.ts';
+import { inOrder } from './entry-order.ts';
 
 /** An entry that says something: what was withdrawn does so no longer. */
 export type Standing = Exclude<JobEntry, { kind: 'withdrawn' }>;

@@ -1,7 +1,7 @@
+import { inOrder } from './entry-order.ts';
 import { type House, type Receptacle, receptaclesOf } from './house.ts';
 import type { WentDead } from './kept.ts';
 import { isSameSource } from './lost-by.ts';
-import { inOrder } from './order.ts';
 
 /** A protective device and what was found to lose power with it, by ids of receptacles. */
 export interface FoundBehind {

@@ -37,13 +37,14 @@ const firm = await FirmData.found(connection, {
   owner: person,
   kit: v7(),
 });
+const by = { person: { id: person, name: 'Odile Farrant' }, role: 'owner' } as const;
 for (const { file } of partOf('jobs')) {
   const opened = parseJobText(file);
   if (opened.kind === 'problems') throw new Error(JSON.stringify(opened.problems));
-  await openJob(firm, opened.value.job, opened.value.entries);
+  await openJob(firm, by, opened.value.job, opened.value.entries);
 }
-await appendToKit(firm, partOf('kit').entries);
-await invite(firm, { id: person, name: 'Odile Farrant' }, { role: 'inspector', email: 'tessa@example.com' });
+await appendToKit(firm, by, partOf('kit').entries);
+await invite(firm, by.person, { role: 'inspector', email: 'tessa@example.com' });
 console.log(await backUp(cluster.url('kept'), join(root, 'scripts/corpus/database.backup')));
 await Promise.all([admin, owner, connection].map((one) => one.destroy()));
 await cluster.stop();

@@ -116,12 +116,13 @@ export async function loadDemo(connection: Connection, password: string): Promis
       { pair: 'hn', colour: 'white' },
     ],
   };
-  await appendToKit(firm, [
+  const by = { person: { id: author, name: demoFirm.person }, role: 'owner' } as const;
+  await appendToKit(firm, by, [
     stamped(described, beganAt, 'tester described'),
     stamped({ kind: 'letterhead-described', ...demoFirm.letterhead }, beganAt, 'letterhead'),
     stamped({ kind: 'practice-chosen', ...demoFirm.practice }, beganAt, 'practice'),
     stamped({ kind: 'wording-saved', of: 'introduction', text: demoFirm.introduction }, beganAt, 'wording'),
   ]);
   for (const house of demoHouses)
-    await openJob(firm, idFor(house.address, Date.parse(house.begun)), logOf(house));
+    await openJob(firm, by, idFor(house.address, Date.parse(house.begun)), logOf(house));
 }

@@ -20,6 +20,8 @@ export const problemCodes = [
   'outdated',
   'not-found',
   'conflict',
+  'waits',
+  'refused',
   'database-away',
   'failed',
 ] as const;

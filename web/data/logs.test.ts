@@ -1,14 +1,23 @@
 import { assess, HouseJudge } from '@fair-plug/core/assessment';
 import { type LampPattern, lampsOf } from '@fair-plug/core/instruments';
-import { foldHouse, type JobEntry, type JobStatement, type KitEntry } from '@fair-plug/core/log';
+import {
+  foldHouse,
+  type JobEntry,
+  type JobStatement,
+  type KitEntry,
+  type KitStatement,
+} from '@fair-plug/core/log';
 import { findingSummaryOf } from '@fair-plug/core/words';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
+import { auditTrail } from './audit.ts';
 import type { Connection } from './database.ts';
+import type { HandedInBy } from './entry-rules.ts';
 import type { FirmData } from './firm-data.ts';
+import { invite, join } from './invitations.ts';
 import { listJobs } from './jobs.ts';
 import { appendToJob, appendToKit, jobPage, kitPage, openJob } from './logs.ts';
-import { freshDatabase, newFirm } from './testing-database.ts';
+import { freshDatabase, newFirm, newPerson } from './testing-database.ts';
 
 let connection: Connection;
 let drop: () => Promise<void>;
@@ -19,6 +28,7 @@ beforeAll(async () => {
 afterAll(() => drop());
 
 let firm: FirmData;
+let by: HandedInBy;
 let job: string;
 const room = v7();
 
@@ -43,21 +53,23 @@ const opening = (): JobEntry[] => [
 ];
 
 beforeEach(async () => {
-  ({ firm } = await newFirm(connection));
+  const made = await newFirm(connection);
+  firm = made.firm;
+  by = { person: made.owner, role: 'owner' };
   job = v7();
-  await openJob(firm, job, opening());
+  await openJob(firm, by, job, opening());
 });
 
 describe('the log of a job in the database', () => {
   test('an entry is stored once, however often it is sent', async () => {
     const batch = readings('hn', 'hn-hg');
-    expect(await appendToJob(firm, job, batch)).toEqual({
+    expect(await appendToJob(firm, by, job, batch)).toEqual({
       kind: 'appended',
       stored: 4,
       known: 0,
       cursor: 6,
     });
-    expect(await appendToJob(firm, job, [...batch, ...batch])).toMatchObject({
+    expect(await appendToJob(firm, by, job, [...batch, ...batch])).toMatchObject({
       stored: 0,
       known: 8,
     });
@@ -67,23 +79,23 @@ describe('the log of a job in the database', () => {
   test('opening a job twice changes nothing', async () => {
     const id = v7();
     const first = opening();
-    await openJob(firm, id, first);
-    expect(await openJob(firm, id, first)).toMatchObject({ kind: 'appended', stored: 0 });
+    await openJob(firm, by, id, first);
+    expect(await openJob(firm, by, id, first)).toMatchObject({ kind: 'appended', stored: 0 });
     expect((await listJobs(firm)).filter((line) => line.id === id)).toHaveLength(1);
   });
 
   test('entries come back as they were sent, and a page starts after its cursor', async () => {
     const batch = readings('hg-ng');
-    await appendToJob(firm, job, batch);
+    await appendToJob(firm, by, job, batch);
     expect(await jobPage(firm, job, 2)).toEqual({ entries: batch, cursor: 4 });
     expect(await jobPage(firm, job, 4)).toEqual({ entries: [], cursor: 4 });
   });
 
   test('an id that stands with other content is a conflict, and the whole batch changes nothing', async () => {
     const [described, read] = readings('hn') as [JobEntry, JobEntry];
-    await appendToJob(firm, job, [read]);
+    await appendToJob(firm, by, job, [read]);
     const other = { ...read, at: '2026-05-04T10:00:00.000Z' };
-    expect(await appendToJob(firm, job, [described, other])).toEqual({
+    expect(await appendToJob(firm, by, job, [described, other])).toEqual({
       kind: 'conflict',
       entry: read.id,
     });
@@ -92,14 +104,14 @@ describe('the log of a job in the database', () => {
 
   test('the same entry in two jobs is a conflict', async () => {
     const [read] = readings('hn');
-    await appendToJob(firm, job, [read!]);
+    await appendToJob(firm, by, job, [read!]);
     const second = v7();
-    await openJob(firm, second, opening());
-    expect(await appendToJob(firm, second, [read!])).toMatchObject({ kind: 'conflict' });
+    await openJob(firm, by, second, opening());
+    expect(await appendToJob(firm, by, second, [read!])).toMatchObject({ kind: 'conflict' });
   });
 
   test('a job that does not exist takes nothing', async () => {
-    expect(await appendToJob(firm, v7(), opening())).toEqual({ kind: 'no-such-log' });
+    expect(await appendToJob(firm, by, v7(), opening())).toEqual({ kind: 'no-such-log' });
     expect(await jobPage(firm, v7(), 0)).toBeNull();
   });
 
@@ -107,13 +119,13 @@ describe('the log of a job in the database', () => {
     const { firm: other } = await newFirm(connection);
     expect(await jobPage(other, job, 0)).toBeNull();
     expect(await listJobs(other)).toEqual([]);
-    expect(await appendToJob(other, job, readings('all'))).toEqual({ kind: 'no-such-log' });
+    expect(await appendToJob(other, by, job, readings('all'))).toEqual({ kind: 'no-such-log' });
     expect((await jobPage(firm, job, 0))?.entries).toHaveLength(2);
   });
 
   test('batches that arrive together get numbers without a gap, so no reader can skip one', async () => {
     const batches = Array.from({ length: 8 }, () => readings('hn-hg', 'hn'));
-    await Promise.all(batches.map((batch) => appendToJob(firm, job, batch)));
+    await Promise.all(batches.map((batch) => appendToJob(firm, by, job, batch)));
     const page = await jobPage(firm, job, 0);
     expect(page?.cursor).toBe(2 + 8 * 4);
     const stored = new Set(page?.entries.map((one) => one.id));
@@ -123,7 +135,7 @@ describe('the log of a job in the database', () => {
 
   test('the list of jobs says what the fold of the log says', async () => {
     const walked = readings('hn-hg', 'hn', 'hg-ng', 'hn-hg');
-    await appendToJob(firm, job, walked.slice(0, -1));
+    await appendToJob(firm, by, job, walked.slice(0, -1));
     const page = await jobPage(firm, job, 0);
     const house = foldHouse(page?.entries ?? []);
     const line = {
@@ -146,7 +158,7 @@ describe('the log of a job in the database', () => {
       timeout: 60_000,
       interval: 20,
     });
-    await appendToJob(firm, job, walked.slice(-1));
+    await appendToJob(firm, by, job, walked.slice(-1));
     expect(await listJobs(firm)).toMatchObject([{ tested: 4, findings: null }]);
   });
 
@@ -178,14 +190,91 @@ describe('the kit and the firm', () => {
         { pair: 'hn', colour: 'white' },
       ],
     };
-    expect(await appendToKit(firm, [tester])).toMatchObject({ stored: 1 });
+    expect(await appendToKit(firm, by, [tester])).toMatchObject({ stored: 1 });
     expect((await kitPage(firm, 0))?.entries).toEqual([tester]);
     expect((await kitPage((await newFirm(connection)).firm, 0))?.entries).toEqual([]);
   });
 
   test('a kit is no job', async () => {
     const { firm: other, kit } = await newFirm(connection);
-    expect(await openJob(other, kit, opening())).toEqual({ kind: 'no-such-log' });
+    expect(await openJob(other, by, kit, opening())).toEqual({ kind: 'no-such-log' });
     expect(await jobPage(other, kit, 0)).toBeNull();
+  });
+});
+
+describe('what somebody may enter', () => {
+  let inspector: HandedInBy;
+  let letterhead: KitEntry;
+  const of = (author: string, said: JobStatement): JobEntry => ({ ...entry(said), author });
+  const kitOf = (author: string, said: KitStatement): KitEntry => ({
+    id: v7(),
+    device: v7(),
+    author,
+    at: '2026-05-04T09:30:00.000Z',
+    ...said,
+  });
+
+  beforeEach(async () => {
+    const person = await newPerson(connection, 'Tessa');
+    const { token } = await invite(firm, by.person, { role: 'inspector', email: null });
+    await join(connection, token, person);
+    inspector = { person, role: 'inspector' };
+    letterhead = kitOf(by.person.id, {
+      kind: 'letterhead-described',
+      lines: '3 Quay Row',
+      licence: null,
+      mark: null,
+    });
+    await appendToKit(firm, by, [letterhead]);
+  });
+
+  test('an inspector does not take the owner’s settings back, nor what others entered', async () => {
+    const withdrawal = kitOf(inspector.person.id, { kind: 'withdrawn', entries: [letterhead.id] });
+    expect(await appendToKit(firm, inspector, [withdrawal])).toMatchObject({ kind: 'refused' });
+    expect(await appendToKit(firm, by, [{ ...withdrawal, author: by.person.id }])).toMatchObject({
+      stored: 1,
+    });
+    const [theirs] = readings('hn') as [JobEntry];
+    await appendToJob(firm, by, job, [theirs]);
+    const back = (id: string) => of(inspector.person.id, { kind: 'withdrawn', entries: [id] });
+    expect(await appendToJob(firm, inspector, job, [back(theirs.id)])).toMatchObject({ kind: 'refused' });
+    const own = of(inspector.person.id, { kind: 'room-described', room: v7(), name: 'Attic' });
+    const undo = back(own.id);
+    expect(await appendToJob(firm, inspector, job, [own, undo, back(undo.id)])).toMatchObject({ stored: 3 });
+  });
+
+  test('a withdrawal of what is not there yet waits, and is taken once it is', async () => {
+    const own = of(inspector.person.id, { kind: 'room-described', room: v7(), name: 'Attic' });
+    const undo = of(inspector.person.id, { kind: 'withdrawn', entries: [own.id] });
+    expect(await appendToJob(firm, inspector, job, [undo])).toEqual({ kind: 'waits', entry: undo.id });
+    await appendToJob(firm, inspector, job, [own]);
+    expect(await appendToJob(firm, inspector, job, [undo])).toMatchObject({ stored: 1 });
+  });
+
+  test('nobody enters in another’s name but an owner, who signs for nobody of the firm', async () => {
+    const den: JobStatement = { kind: 'room-described', room: v7(), name: 'Den' };
+    const signature: JobStatement = { kind: 'signed', role: 'inspector', name: 'Tessa', strokes: [] };
+    expect(await appendToJob(firm, inspector, job, [of(by.person.id, den)])).toMatchObject({
+      kind: 'refused',
+    });
+    expect(await appendToJob(firm, by, job, [of(inspector.person.id, den)])).toMatchObject({ stored: 1 });
+    const theirs = of(inspector.person.id, signature);
+    expect(await appendToJob(firm, by, job, [theirs])).toMatchObject({ kind: 'refused' });
+    expect(await appendToJob(firm, inspector, job, [theirs])).toMatchObject({ stored: 1 });
+    // A job of another firm comes with its signatures.
+    expect(await appendToJob(firm, by, job, [of(v7(), signature)])).toMatchObject({ stored: 1 });
+  });
+
+  test('the firm’s trail names what was stored of others’, and nothing that was not', async () => {
+    const lines = async () => (await auditTrail(firm)).filter(({ action }) => action === 'record-imported');
+    const before = (await lines()).length;
+    expect(await appendToJob(firm, by, v7(), readings('hn'))).toEqual({ kind: 'no-such-log' });
+    expect(await lines()).toHaveLength(before);
+    const batch = readings('hn');
+    await appendToJob(firm, by, job, batch);
+    await appendToJob(firm, by, job, batch);
+    const after = await lines();
+    expect(after).toHaveLength(before + 1);
+    expect(after[0]?.about).toBe('2 entries, of 2 people who never belonged to this firm');
   });
 });

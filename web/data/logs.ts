@@ -3,6 +3,7 @@ import { type Entry, foldHouse, type JobEntry, type KitEntry } from '@fair-plug/
 import { summaryOf } from '@fair-plug/core/report';
 import type { Transaction } from 'kysely';
 import type { LogHead, LogPage } from '../contract/answers.ts';
+import { type HandedInBy, noteHandedIn, type Refusal, refusalOf } from './entry-rules.ts';
 import type { FirmData } from './firm-data.ts';
 import type { Database } from './schema.ts';
 
@@ -10,7 +11,8 @@ export type AppendResult =
   | { readonly kind: 'appended'; readonly stored: number; readonly known: number; readonly cursor: number }
   | { readonly kind: 'no-such-log' }
   /** The entry's id stands already, with other content or in another log. Nothing was stored. */
-  | { readonly kind: 'conflict'; readonly entry: string };
+  | { readonly kind: 'conflict'; readonly entry: string }
+  | Refusal;
 
 /**
  * Begins a job with its first entries, or adds them where it was begun before, so that a repeated request
@@ -18,6 +20,7 @@ export type AppendResult =
  */
 export async function openJob(
   firm: FirmData,
+  by: HandedInBy,
   job: string,
   entries: readonly JobEntry[],
 ): Promise<AppendResult> {
@@ -27,17 +30,20 @@ export async function openJob(
       .values({ organization: firm.id, id: job, kind: 'job' })
       .onConflict((conflict) => conflict.columns(['organization', 'id']).doNothing())
       .execute();
-    return append(transaction, firm.id, job, 'job', entries);
+    return append(transaction, firm, by, { id: job, kind: 'job' }, entries);
   });
 }
 
 /** Adds entries to a job, each once, and brings its read model up to date in the same transaction. */
 export async function appendToJob(
   firm: FirmData,
+  by: HandedInBy,
   job: string,
   entries: readonly JobEntry[],
 ): Promise<AppendResult> {
-  return inTransaction(firm, (transaction) => append(transaction, firm.id, job, 'job', entries));
+  return inTransaction(firm, (transaction) =>
+    append(transaction, firm, by, { id: job, kind: 'job' }, entries),
+  );
 }
 
 /** The entries of a job that arrived after `after`, at most so many; null where the firm has no such job. */
@@ -51,10 +57,16 @@ export async function jobPage(
 }
 
 /** Adds entries to the firm's kit, each once. */
-export async function appendToKit(firm: FirmData, entries: readonly KitEntry[]): Promise<AppendResult> {
+export async function appendToKit(
+  firm: FirmData,
+  by: HandedInBy,
+  entries: readonly KitEntry[],
+): Promise<AppendResult> {
   return inTransaction(firm, async (transaction) => {
-    const kit = await kitLog(transaction, firm.id);
-    return kit === null ? { kind: 'no-such-log' } : append(transaction, firm.id, kit, 'kit', entries);
+    const id = await kitLog(transaction, firm.id);
+    return id === null
+      ? { kind: 'no-such-log' }
+      : append(transaction, firm, by, { id, kind: 'kit' }, entries);
   });
 }
 
@@ -136,11 +148,12 @@ async function inTransaction(
 
 async function append(
   transaction: Transaction<Database>,
-  organization: string,
-  log: string,
-  kind: 'job' | 'kit',
+  firm: FirmData,
+  by: HandedInBy,
+  { id: log, kind }: { readonly id: string; readonly kind: 'job' | 'kit' },
   entries: readonly Entry[],
 ): Promise<AppendResult> {
+  const organization = firm.id;
   const held = await logsOf(transaction, organization, kind)
     .select('last_seq')
     .where('id', '=', log)
@@ -159,6 +172,8 @@ async function append(
       return { kind: 'conflict', entry: entry.id };
   }
   if (fresh.size === 0) return { kind: 'appended', stored: 0, known: entries.length, cursor: held.last_seq };
+  const refusal = await refusalOf(transaction, firm, log, by, entries);
+  if (refusal !== null) return refusal;
 
   const rows = [...fresh.values()].map((entry, index) => ({
     organization,
@@ -185,6 +200,7 @@ async function append(
     .where('organization', '=', organization)
     .where('id', '=', log)
     .execute();
+  await noteHandedIn(transaction, firm, by, [...fresh.values()]);
   if (kind === 'job') await refreshJob(transaction, organization, log);
   return { kind: 'appended', stored: rows.length, known: entries.length - rows.length, cursor };
 }

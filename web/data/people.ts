@@ -76,22 +76,6 @@ export async function changeMembership(
   });
 }
 
-/** Of some authors, those who neither belong nor belonged to the firm. */
-export async function strangersAmong(
-  firm: FirmData,
-  authors: ReadonlySet<string>,
-): Promise<readonly string[]> {
-  const known = await firm.transaction((transaction) =>
-    transaction
-      .selectFrom('membership')
-      .select('person')
-      .where('organization', '=', firm.id)
-      .where('person', 'in', [...authors])
-      .execute(),
-  );
-  return [...authors].filter((author) => !known.some(({ person }) => person === author));
-}
-
 export async function renameFirm(firm: FirmData, by: Named, name: string): Promise<void> {
   await firm.transaction(async (transaction) => {
     await transaction.updateTable('organization').set({ name }).where('id', '=', firm.id).execute();

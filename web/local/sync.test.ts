@@ -322,6 +322,20 @@ describe('in step with the server', () => {
     expect(await entriesOf(device.store, job)).toHaveLength(3);
   });
 
+  test('what names entries that the server does not have yet waits, and holds up nothing', async () => {
+    let isThere = false;
+    server.answer = (_, entries) =>
+      !isThere && entries.some(({ kind }) => kind === 'withdrawn') ? 409 : 200;
+    await device.keep(job, [room('Den'), { kind: 'withdrawn', entries: [v7()] }, room('Hall')], true);
+    await device.exchange();
+    expect(server.names(job)).toEqual(['Den', 'Hall']);
+    expect(await device.store.unsent.toArray()).toMatchObject([{ refused: null }]);
+    isThere = true;
+    await device.exchange();
+    expect(server.names(job)).toEqual(['Den', 'Hall', 'withdrawn']);
+    expect(await device.store.unsent.count()).toBe(0);
+  });
+
   test('a job that the server does not have is opened by whatever is sent to it', async () => {
     server.answer = (path) => (path === `/api/jobs/${job}/entries` && !server.logs.has(job) ? 404 : 200);
     await device.keep(job, [room('Den')]);

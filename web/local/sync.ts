@@ -23,8 +23,10 @@ export interface SyncState {
 }
 
 /** The oldest sendable entries of one log, in the order in which they were made. */
-async function nextBatch(store: LocalDatabase): Promise<readonly Unsent[]> {
-  const waiting = await store.unsent.filter((row) => row.refused === null).sortBy('order');
+async function nextBatch(store: LocalDatabase, later: ReadonlySet<number>): Promise<readonly Unsent[]> {
+  const waiting = await store.unsent
+    .filter((row) => row.refused === null && !later.has(row.order))
+    .sortBy('order');
   const [oldest] = waiting;
   return waiting.filter((row) => row.log === oldest?.log).slice(0, largestBatch);
 }
@@ -47,6 +49,8 @@ export class Sync {
   private isStarted = false;
   private isEnded = false;
   private isSoon = false;
+  /** What names entries that the server does not have yet: sent again at the next exchange. */
+  private readonly later = new Set<number>();
 
   constructor(store: LocalDatabase, api: FirmApi, cache: LogCache) {
     this.store = store;
@@ -150,9 +154,10 @@ export class Sync {
   }
 
   private async push(): Promise<void> {
-    for (let batch = await nextBatch(this.store); batch.length > 0 && !this.isEnded; ) {
+    this.later.clear();
+    for (let batch = await nextBatch(this.store, this.later); batch.length > 0 && !this.isEnded; ) {
       await this.sendAndSettle(batch);
-      batch = await nextBatch(this.store);
+      batch = await nextBatch(this.store, this.later);
     }
   }
 
@@ -182,7 +187,8 @@ export class Sync {
       await this.send(batch);
     } catch (error) {
       if (!(error instanceof RequestFailed) || error.isPassing) throw error;
-      if (batch.length === 1) await this.store.unsent.update(first.order, { refused: error.message });
+      if (batch.length === 1 && error.code === 'waits') this.later.add(first.order);
+      else if (batch.length === 1) await this.store.unsent.update(first.order, { refused: error.message });
       // All stood or fell together: find out which one it was.
       else for (const row of batch) await this.sendAndSettle([row]);
       return;

@@ -121,6 +121,26 @@ describe('the job of a file', () => {
     expect(await entriesOf(store, job)).toHaveLength(2);
   });
 
+  test('taken in again, what was taken back since counts again; what others took back is theirs', async () => {
+    const { local, store } = newLocal();
+    const kept = (await keep(
+      store,
+      job,
+      person.id,
+      [room('Den'), room('Hall')],
+      true,
+    )) as readonly JobEntry[];
+    const rooms = async () =>
+      foldHouse((await entriesOf(store, job)) as readonly JobEntry[]).rooms.map(({ name }) => name);
+    await keep(store, job, person.id, [{ kind: 'withdrawn', entries: [kept[0]?.id ?? ''] }]);
+    expect(await rooms()).toEqual(['Hall']);
+    expect(await takeInJob(local, file(kept))).toBe(1);
+    expect(await rooms()).toEqual(['Den', 'Hall']);
+    await keep(store, job, v7(), [{ kind: 'withdrawn', entries: [kept[1]?.id ?? ''] }]);
+    expect(await takeInJob(local, file(kept))).toBe(0);
+    expect(await rooms()).toEqual(['Den']);
+  });
+
   test('with an entry that says something else here is refused as a whole', async () => {
     const { local, store } = newLocal();
     const [kept] = (await keep(store, job, person.id, [room('Den')], true)) as readonly JobEntry[];

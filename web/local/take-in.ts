@@ -6,6 +6,7 @@ import {
   type JobStatement,
   jobEntrySchema,
   kitEntrySchema,
+  withdrawnIn,
 } from '@fair-plug/core/log';
 import { z } from 'zod';
 import type { Local } from './local-store';
@@ -73,11 +74,33 @@ export async function takeInJob(local: Local, { job, entries, authors }: JobFile
   const isOthers = entries.some(({ id, author }) => !known.has(id) && author !== identity.person.id);
   if (isOthers && identity.firm.role !== 'owner')
     throw new Error('This job holds entries of other people: an owner of the firm takes it in.');
-  const count = await keepAll(local, job, entries);
+  const count = (await keepAll(local, job, entries)) + (await takenUpAgain(local, job, entries));
   const unnamed = strangersIn(entries, authors, identity.person.id);
   if (count > 0 && unnamed.length > 0) cache.grown(job, await keep(store, job, identity.person.id, unnamed));
   local.sync.wake();
   return count;
+}
+
+/** What stands in the file and was taken back here since counts again; answers how many entries those are. */
+async function takenUpAgain(
+  { identity, store, cache }: Local,
+  job: string,
+  entries: readonly JobEntry[],
+): Promise<number> {
+  const here = await entriesOf(store, job);
+  const { gone, by } = withdrawnIn(here);
+  const inFile = withdrawnIn(entries).gone;
+  const back = new Set(entries.map(({ id }) => id).filter((id) => gone.has(id) && !inFile.has(id)));
+  // Put back as a whole: what else one of these withdrawals took back stood beside it.
+  const withdrawals = by.filter(
+    (one) =>
+      one.entries.some((id) => back.has(id)) &&
+      (identity.firm.role === 'owner' || one.author === identity.person.id),
+  );
+  if (withdrawals.length === 0) return 0;
+  const statements = withdrawals.map(({ id }): JobStatement => ({ kind: 'withdrawn', entries: [id] }));
+  cache.grown(job, await keep(store, job, identity.person.id, statements));
+  return withdrawals.flatMap((one) => one.entries).filter((id) => back.has(id)).length;
 }
 
 /** Says who the authors are that the log itself does not name. */

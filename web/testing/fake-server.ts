@@ -32,7 +32,9 @@ export class FakeServer {
     if (status === 0) throw new TypeError('network');
     if (status >= 300) {
       const code =
-        { 503: 'database-away', 401: 'signed-out', 404: 'not-found', 426: 'outdated' }[status] ?? 'invalid';
+        { 503: 'database-away', 401: 'signed-out', 404: 'not-found', 409: 'waits', 426: 'outdated' }[
+          status
+        ] ?? 'invalid';
       return Response.json({ error: { code, message: 'No.' } }, { status });
     }
     if (pathname === '/api/session' && this.session !== null) return Response.json(this.session);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { envelope, idSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
-/** Takes entries back: they stay in the log and no longer count. A withdrawal itself is not taken back. */
+/** Takes entries back: they stay in the log and no longer count; a later withdrawal of this one puts them back. */
 export const withdrawn = entryKind(
   z.strictObject({
     ...envelope,

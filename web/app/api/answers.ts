@@ -9,6 +9,8 @@ const statusOf: Readonly<Record<ProblemCode, number>> = {
   'not-allowed': 403,
   'not-found': 404,
   conflict: 409,
+  waits: 409,
+  refused: 403,
   'too-large': 413,
   'wrong-type': 415,
   'too-many': 429,

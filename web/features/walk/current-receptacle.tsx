@@ -119,15 +119,7 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
           >
             Not reached
           </Button>
-          <Button
-            variant="default"
-            size="lg"
-            onClick={walk.record.undo}
-            aria-keyshortcuts="U"
-            rightSection={<kbd className={classes.kbd}>U</kbd>}
-          >
-            Undo
-          </Button>
+          <UndoButtons record={walk.record} />
         </div>
         <button type="button" className={classes.help} onClick={onHelp}>
           <kbd>?</kbd> all keys
@@ -135,6 +127,25 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
       </div>
     </section>
   );
+}
+
+function UndoButtons({ record }: { readonly record: Walk['record'] }) {
+  const buttons = [
+    { words: 'Undo', key: 'U', shortcut: 'U', act: record.undo },
+    ...(record.mayRedo ? [{ words: 'Redo', key: '⇧U', shortcut: 'Shift+U', act: record.redo }] : []),
+  ];
+  return buttons.map(({ words, key, shortcut, act }) => (
+    <Button
+      key={key}
+      variant="default"
+      size="lg"
+      onClick={act}
+      aria-keyshortcuts={shortcut}
+      rightSection={<kbd className={classes.kbd}>{key}</kbd>}
+    >
+      {words}
+    </Button>
+  ));
 }
 
 const marksOf = (survey: Survey, room: string, words: Spoken) =>

@@ -23,6 +23,7 @@ export const walkKeys = ({ walk }: ScreenWords): readonly (readonly [key: string
   ['S', 'The next test worth doing'],
   ...sheetIds.map((id): readonly [string, string] => [sheetWords[id].key, sheetName(id, walk)]),
   ['U', 'Undo'],
+  ['⇧U', 'Redo'],
   ['?', 'This list'],
 ];
 
@@ -103,6 +104,8 @@ export function useWalkKeys(
     ...sheetIds.map((id): [string, () => void] => [sheetWords[id].key, unlessHelp(() => onSheet(id))]),
     ['U', unlessHelp(walk.record.undo)],
     ['mod+Z', unlessHelp(walk.record.undo)],
+    ['shift+U', unlessHelp(walk.record.redo)],
+    ['mod+shift+Z', unlessHelp(walk.record.redo)],
     ['shift+?', open],
     ['?', open],
   ]);

@@ -34,6 +34,9 @@ export interface WalkRecord
   readonly pattern: (pattern: LampPattern, at: number) => void;
   readonly shown: (shown: Shown, plateScrew?: boolean) => void;
   readonly undo: () => void;
+  readonly redo: () => void;
+  /** Something was just taken back. */
+  readonly mayRedo: boolean;
 }
 
 export interface Walk {
@@ -59,6 +62,7 @@ export function useWalk(job: string, assessment: Assessment, tester: string | nu
   const { room, receptacle, name } = here;
   const { shown, propose, settle } = useShownReading(job, assessment, here);
   const [notice, setNotice] = useState('');
+  const [mayRedo, setMayRedo] = useState(false);
 
   const comingId = useComingId(`${room?.id} ${name}`);
   const recording = useRecording({
@@ -79,6 +83,7 @@ export function useWalk(job: string, assessment: Assessment, tester: string | nu
       setTapped(null);
       if (to !== null) setChosen(to);
       setNotice(kept);
+      setMayRedo(false);
     },
     onRead: settle,
     onNotice: setNotice,
@@ -92,10 +97,19 @@ export function useWalk(job: string, assessment: Assessment, tester: string | nu
     },
     [setChosen, moved],
   );
-  const undo = useUndo(job, ({ name: what, place: back }) => {
-    shown.discard();
-    if (back !== null) setChosen(back);
-    setNotice(what === null ? 'Nothing to undo on this device' : `Taken back: ${what}`);
+  const { undo, redo } = useUndo(job, {
+    undone: ({ name: what, place: back }) => {
+      shown.discard();
+      if (back !== null) setChosen(back);
+      setNotice(what === null ? 'Nothing to undo on this device' : `Taken back: ${what}`);
+      if (what !== null) setMayRedo(true);
+    },
+    redone: ({ name: what, place: back }) => {
+      shown.discard();
+      if (back !== null) setChosen(back);
+      setNotice(what === null ? 'Nothing to redo on this device' : `Put back: ${what}`);
+      setMayRedo(what !== null);
+    },
   });
   return {
     here,
@@ -107,6 +121,8 @@ export function useWalk(job: string, assessment: Assessment, tester: string | nu
       canRecord: recording.canKeep && room !== null,
       notice: recording.isSlip ? [notice, slip].filter((words) => words !== '').join('. ') : notice,
       undo,
+      redo,
+      mayRedo,
     },
   };
 }

@@ -158,6 +158,22 @@ describe('the lamps', () => {
     await waitFor(() => expect(kept('reading-taken')).toHaveLength(1));
   });
 
+  test('an undo is undone by a button beside it, and by its key, as long as nothing else was recorded', async () => {
+    const { user, kept } = await walkOf({ Den: 2 });
+    await user.keyboard('4');
+    await screen.findByText('Recorded: Den 1, reads open ground');
+    expect(screen.queryByRole('button', { name: /^Redo/ })).toBeNull();
+    await user.keyboard('u');
+    await screen.findByText('Taken back: the reading of Den 1');
+    await user.click(await screen.findByRole('button', { name: /^Redo/ }));
+    await screen.findByText('Put back: the reading of Den 1');
+    await screen.findByRole('heading', { name: /^Reads open ground/ });
+    await user.keyboard('{Shift>}u{/Shift}');
+    await screen.findByText('Nothing to redo on this device');
+    await waitFor(() => expect(screen.queryByRole('button', { name: /^Redo/ })).toBeNull());
+    await waitFor(() => expect(kept('withdrawn')).toHaveLength(2));
+  });
+
   test('undo withdraws what was recorded last and goes back there; then there is nothing to undo', async () => {
     const { user, kept } = await walkOf({ Den: 2 });
     await user.keyboard('1');

@@ -2,7 +2,7 @@ import { newJob } from '@/contract/requests';
 import { listJobs } from '@/data/jobs';
 import { openJob } from '@/data/logs';
 import { answer, bodyOf } from '../answers';
-import { answerAppended, needOwnEntries } from '../batches';
+import { answerAppended } from '../batches';
 import { answerMember } from '../gate';
 
 export const GET = (request: Request): Promise<Response> =>
@@ -11,6 +11,5 @@ export const GET = (request: Request): Promise<Response> =>
 export const POST = (request: Request): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
     const { job, entries } = await bodyOf(request, newJob);
-    await needOwnEntries(asked, entries);
-    return answerAppended(await openJob(asked.firm, job, entries));
+    return answerAppended(await openJob(asked.firm, asked, job, entries));
   });

@@ -1,9 +1,9 @@
-import type { JobEntry } from '@fair-plug/core/log';
-import { inOrder } from '@fair-plug/core/log';
+import { inOrder, type JobEntry, withdrawnIn } from '@fair-plug/core/log';
 import { entryLine } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useWords } from '@/components/region-words';
+import { useLocal } from '@/local/local-store';
 import { useDevice, useKit } from '@/local/use-logs';
 import { useNames } from '@/local/use-names';
 import type { SheetProps } from './sheet-props';
@@ -11,15 +11,21 @@ import classes from './sheets.module.css';
 
 type Said = Exclude<JobEntry, { kind: 'withdrawn' }>;
 
-/** All that was ever entered at the receptacle: when, by whom, with which tester; each can be taken back. */
+/** All that was ever entered at the receptacle: when, by whom, with which tester; each can be taken back, and put back. */
 export function HistorySheet({ walk, house, entries }: SheetProps) {
   const words = useWords();
   const { nameOf } = useNames();
   const device = useDevice();
   const kit = useKit();
+  const { identity } = useLocal();
   if (walk.here.receptacle === null) return <p>Nothing was entered here yet.</p>;
   const { id, mergedFrom = [] } = walk.here.receptacle;
-  const gone = new Set(entries.flatMap((entry) => (entry.kind === 'withdrawn' ? entry.entries : [])));
+  const { gone, by } = withdrawnIn(entries);
+  const withdrawalsOf = (entry: JobEntry) => by.filter((one) => one.entries.includes(entry.id));
+  // What somebody else entered is theirs to take back, or an owner's.
+  const mayTakeBack = (all: readonly { readonly author: string }[]): boolean =>
+    walk.record.canRecord &&
+    (identity.firm.role === 'owner' || all.every(({ author }) => author === identity.person.id));
   const about = entries
     .filter(
       (entry): entry is Said =>
@@ -45,18 +51,21 @@ export function HistorySheet({ walk, house, entries }: SheetProps) {
               {dayjs(entry.at).format('D MMM HH:mm:ss')} · {who(entry)}
             </small>
           </span>
-          {!gone.has(entry.id) && walk.record.canRecord && (
+          {mayTakeBack(gone.has(entry.id) ? withdrawalsOf(entry) : [entry]) && (
             <Button
               size="compact-sm"
               variant="default"
               onClick={() =>
-                walk.record.ofHouse(`Taken back: ${entryLine(words.entries, entry)}`, {
-                  kind: 'withdrawn',
-                  entries: [entry.id],
-                })
+                walk.record.ofHouse(
+                  `${gone.has(entry.id) ? 'Put back' : 'Taken back'}: ${entryLine(words.entries, entry)}`,
+                  {
+                    kind: 'withdrawn',
+                    entries: gone.has(entry.id) ? withdrawalsOf(entry).map(({ id }) => id) : [entry.id],
+                  },
+                )
               }
             >
-              Take back
+              {gone.has(entry.id) ? 'Put back' : 'Take back'}
             </Button>
           )}
         </li>

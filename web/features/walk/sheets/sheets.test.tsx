@@ -359,6 +359,10 @@ describe('history', () => {
       .getAllByRole<HTMLLIElement>('listitem')
       .filter((line) => line.dataset.withdrawn === 'true');
     expect(gone.map((line) => line.textContent)).toEqual([expect.stringContaining('On breaker 12')]);
+    await user.click(sheet.getByRole('button', { name: 'Put back' }));
+    await screen.findByText('Put back: On breaker 12');
+    await waitFor(() => expect(sheet.queryByRole('button', { name: 'Put back' })).toBeNull());
+    await waitFor(() => expect(kept('withdrawn')).toHaveLength(2));
   });
 });
 

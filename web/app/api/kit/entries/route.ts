@@ -1,7 +1,7 @@
 import { kitBatch } from '@/contract/requests';
 import { appendToKit, kitPage } from '@/data/logs';
 import { addressPart, answer, bodyOf, Problem } from '../../answers';
-import { answerAppended, cursorSchema, needOwnEntries, needOwnersWord } from '../../batches';
+import { answerAppended, cursorSchema } from '../../batches';
 import { answerMember } from '../../gate';
 
 export const GET = (request: Request): Promise<Response> =>
@@ -15,7 +15,5 @@ export const GET = (request: Request): Promise<Response> =>
 export const POST = (request: Request): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
     const { entries } = await bodyOf(request, kitBatch);
-    await needOwnEntries(asked, entries);
-    needOwnersWord(asked, entries);
-    return answerAppended(await appendToKit(asked.firm, entries));
+    return answerAppended(await appendToKit(asked.firm, asked, entries));
   });

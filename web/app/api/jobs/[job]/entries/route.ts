@@ -2,7 +2,7 @@ import { idSchema } from '@fair-plug/core/log';
 import { jobBatch } from '@/contract/requests';
 import { appendToJob, jobPage } from '@/data/logs';
 import { addressPart, answer, bodyOf, Problem } from '../../../answers';
-import { answerAppended, cursorSchema, needOwnEntries } from '../../../batches';
+import { answerAppended, cursorSchema } from '../../../batches';
 import { answerMember } from '../../../gate';
 
 /** Entries of one answer; who wants more asks again from its cursor. */
@@ -29,6 +29,5 @@ export const POST = (request: Request, { params }: Address): Promise<Response> =
   answerMember(request, 'inspector', async (asked) => {
     const job = addressPart((await params).job, idSchema, 'such job');
     const { entries } = await bodyOf(request, jobBatch);
-    await needOwnEntries(asked, entries);
-    return answerAppended(await appendToJob(asked.firm, job, entries));
+    return answerAppended(await appendToJob(asked.firm, asked, job, entries));
   });
