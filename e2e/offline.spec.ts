@@ -97,6 +97,25 @@ test('a tab closed in the middle of an entry: what was tapped is still there, an
   expect((await logOf(page, job)).filter(({ kind }) => kind === 'reading-taken')).toHaveLength(0);
 });
 
+test('who signs out without a network is out, and for good once there is one', async ({ page, context }) => {
+  await onDevice(page);
+  await context.setOffline(true);
+  await page.getByRole('button', { name: /^Account of/ }).click();
+  await page.getByRole('menuitem', { name: 'Sign out' }).click();
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await expect(page.getByText('Signed out on this device.')).toBeVisible();
+  // Closed and opened again, still without a network.
+  await page.close();
+  const next = await context.newPage();
+  await next.goto('/');
+  await expect(next.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await context.setOffline(false);
+  await expect(next.getByText('Signed out on this device.')).toBeHidden({ timeout: 30_000 });
+  expect((await context.request.get('/api/session')).status()).toBe(401);
+  await next.reload();
+  await expect(next.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+});
+
 test('two browsers on one job, both offline, then merged: both end equal, nothing lost', async ({
   page: mine,
   browser,

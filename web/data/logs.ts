@@ -171,9 +171,9 @@ async function append(
     else if (stands.log !== log || !isDeepStrictEqual(stands.body, plain(entry)))
       return { kind: 'conflict', entry: entry.id };
   }
-  if (fresh.size === 0) return { kind: 'appended', stored: 0, known: entries.length, cursor: held.last_seq };
   const refusal = await refusalOf(transaction, firm, log, by, entries);
   if (refusal !== null) return refusal;
+  if (fresh.size === 0) return { kind: 'appended', stored: 0, known: entries.length, cursor: held.last_seq };
 
   const rows = [...fresh.values()].map((entry, index) => ({
     organization,

@@ -36,7 +36,10 @@ export const listNames = (firm: FirmData): Promise<readonly Named[]> =>
 
 export type MembershipChange = 'changed' | 'no-such-person' | 'last-owner';
 
-/** Changes what a person may do, or, with null, ends their membership and all their sessions. */
+/**
+ * Changes what a person may do, or, with null, ends their membership. Their sessions stay: by them their devices learn
+ * that they belong to the firm no longer, and lock. Every request looks up the membership anew.
+ */
 export async function changeMembership(
   firm: FirmData,
   by: Named,
@@ -64,7 +67,6 @@ export async function changeMembership(
       .execute();
     // Only owners invite.
     if (role !== 'owner') await endInvitationsOf(transaction, firm, { id: person, name: member.name });
-    if (role === null) await transaction.deleteFrom('session').where('person', '=', person).execute();
     await noteIn(
       transaction,
       firm,

@@ -20,6 +20,7 @@ import {
   sessionAnswer,
 } from '@/contract/answers';
 import { personHeader, protocol } from '@/contract/protocol';
+import { finishSignOut } from './signing-out';
 
 const heldBack: readonly string[] = [
   'server-away',
@@ -55,6 +56,8 @@ export async function ask<S extends z.ZodType>(
   schema: S,
   init?: RequestInit,
 ): Promise<z.infer<S>> {
+  // Whoever signed out is out before anything else is asked.
+  if (!(await finishSignOut())) throw new RequestFailed('server-away', 'The server does not answer.');
   let response: Response;
   try {
     response = await fetch(path, { ...init, signal: AbortSignal.timeout(15_000) });

@@ -5,25 +5,27 @@ export interface Identity {
   readonly person: { readonly id: string; readonly name: string };
   readonly firm: OwnFirm;
   readonly firms: readonly OwnFirm[];
+  /** The server said that they belong to the firm no longer: so it stays without a network. */
+  readonly isRemoved?: boolean;
 }
 
-const key = 'fair-plug identity';
+export const identityKey = 'fair-plug identity';
 
 /** Name under which what is kept for one person in one firm is found; nobody else's is ever opened. */
 export const storeName = ({ person, firm }: Identity): string => `fair-plug ${firm.id} ${person.id}`;
 
 export function rememberedIdentity(): Identity | null {
-  const text = localStorage.getItem(key);
+  const text = localStorage.getItem(identityKey);
   // Written by this module alone.
   return text === null ? null : (JSON.parse(text) as Identity);
 }
 
 export const rememberIdentity = (identity: Identity): void =>
-  localStorage.setItem(key, JSON.stringify(identity));
+  localStorage.setItem(identityKey, JSON.stringify(identity));
 
 /** Forgets who worked here, and the small things that were remembered for them. */
 export function forgetIdentity(identity: Identity): void {
-  localStorage.removeItem(key);
+  localStorage.removeItem(identityKey);
   const own = storeName(identity);
   for (const name of Object.keys(localStorage)) if (name.startsWith(own)) localStorage.removeItem(name);
 }

@@ -228,6 +228,11 @@ export async function countOf(store: LocalDatabase, log: LogKey): Promise<number
   });
 }
 
+/** Takes away what came from the server; what did not reach it yet stays. */
+export async function forgetRead({ confirmed, packs, logs }: LocalDatabase): Promise<void> {
+  await Promise.all([confirmed.clear(), packs.clear(), logs.clear()]);
+}
+
 /** Everything that the server has and that is here. */
 export async function allConfirmed(store: LocalDatabase): Promise<readonly Omit<Confirmed, 'id'>[]> {
   return store.transaction('r', store.confirmed, store.packs, async () => {

@@ -13,14 +13,17 @@ import {
 } from 'react';
 import type { Session } from '@/contract/answers';
 import { fetchSession, RequestFailed, sessionLost } from './api';
-import { forgetIdentity, type Identity, rememberedIdentity, rememberIdentity } from './identity';
+import { forgetIdentity, type Identity, identityKey, rememberedIdentity, rememberIdentity } from './identity';
+import { forgetReadOfOthers } from './other-stores';
+import { isSigningOut } from './signing-out';
 
 /** How the server stands to who works here: it knows them, it wants them to sign in again, or they were removed. */
 export type Standing = 'known' | 'signed-out' | 'removed';
 
 export type Here =
   | { readonly kind: 'finding-out' }
-  | { readonly kind: 'nobody' }
+  /** `hasLeft`: whoever worked here signed out; where they were is nobody else's business. */
+  | { readonly kind: 'nobody'; readonly hasLeft?: boolean }
   /** Nobody is remembered, and the server does not answer. */
   | { readonly kind: 'unreachable'; readonly error: RequestFailed }
   | { readonly kind: 'without-firm'; readonly name: string }
@@ -51,7 +54,11 @@ function hereFrom({ person: { id, name }, firms }: Session, before: Identity | n
     firms.find((one) => one.id === wanted) ??
     (isSame ? firms.find((one) => one.id === before.firm.id) : undefined);
   // Whoever was removed from the firm that they work for keeps what is kept here; another firm is chosen by hand.
-  if (firm === undefined && isSame) return { kind: 'somebody', identity: before, standing: 'removed' };
+  if (firm === undefined && isSame) {
+    const identity: Identity = { ...before, firms, isRemoved: true };
+    rememberIdentity(identity);
+    return { kind: 'somebody', identity, standing: 'removed' };
+  }
   const chosen = firm ?? firms[0];
   if (chosen === undefined) return { kind: 'without-firm', name };
   const identity: Identity = { person: { id, name }, firm: chosen, firms };
@@ -60,8 +67,11 @@ function hereFrom({ person: { id, name }, firms }: Session, before: Identity | n
 }
 
 function hereAfter(error: RequestFailed, before: Identity | null): Here {
+  // Signed out here, whatever the server knows.
+  if (isSigningOut()) return { kind: 'nobody', hasLeft: true };
   const isOut = error.code === 'signed-out';
   if (before === null) return isOut ? { kind: 'nobody' } : { kind: 'unreachable', error };
+  if (before.isRemoved) return { kind: 'somebody', identity: before, standing: 'removed' };
   return { kind: 'somebody', identity: before, standing: isOut ? 'signed-out' : 'known' };
 }
 
@@ -74,10 +84,15 @@ export function WhoIsHereProvider({ children }: { readonly children: ReactNode }
     const before = rememberedIdentity();
     if (before !== null)
       setHere((now) =>
-        now.kind === 'finding-out' ? { kind: 'somebody', identity: before, standing: 'known' } : now,
+        now.kind === 'finding-out'
+          ? { kind: 'somebody', identity: before, standing: before.isRemoved ? 'removed' : 'known' }
+          : now,
       );
     try {
-      setHere(hereFrom(await fetchSession(), before));
+      const session = await fetchSession();
+      if (before !== null && before.person.id !== session.person.id)
+        await forgetReadOfOthers(session.person.id);
+      setHere(hereFrom(session, before));
     } catch (error) {
       if (!(error instanceof RequestFailed)) throw error;
       setHere(hereAfter(error, before));
@@ -87,7 +102,7 @@ export function WhoIsHereProvider({ children }: { readonly children: ReactNode }
   }, []);
   useEffect(() => void askAgain(), [askAgain]);
   useEffect(() => {
-    if (here.kind !== 'unreachable') return;
+    if (here.kind !== 'unreachable' && !(here.kind === 'nobody' && isSigningOut())) return;
     const timer = setTimeout(askAgain, 4000);
     return () => clearTimeout(timer);
   }, [here, askAgain]);
@@ -96,6 +111,10 @@ export function WhoIsHereProvider({ children }: { readonly children: ReactNode }
     if (isKnown && !isAsking.current) void askAgain();
   });
   useWindowEvent('online', () => void askAgain());
+  // Signed out in another tab is signed out in this one.
+  useWindowEvent('storage', ({ key, newValue }) => {
+    if (key === identityKey && newValue === null) setHere({ kind: 'nobody', hasLeft: true });
+  });
   const value = useMemo<WhoIsHere>(
     () => ({
       here,
@@ -104,13 +123,14 @@ export function WhoIsHereProvider({ children }: { readonly children: ReactNode }
         if (here.kind !== 'somebody') return;
         const chosen = here.identity.firms.find(({ id }) => id === firm);
         if (chosen === undefined) return;
-        const identity = { ...here.identity, firm: chosen };
+        const { person, firms } = here.identity;
+        const identity: Identity = { person, firm: chosen, firms };
         rememberIdentity(identity);
         setHere({ kind: 'somebody', identity, standing: 'known' });
       },
       leave: () => {
         if (here.kind === 'somebody') forgetIdentity(here.identity);
-        setHere({ kind: 'nobody' });
+        setHere({ kind: 'nobody', hasLeft: true });
       },
     }),
     [here, askAgain],

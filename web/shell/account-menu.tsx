@@ -4,10 +4,9 @@ import { Button, Group, Menu, Modal, Stack } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import { IconUser } from '@tabler/icons-react';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { post, RequestFailed } from '@/local/api';
 import { useLocal } from '@/local/local-store';
 import { useExportRecord } from '@/local/record';
+import { finishSignOut, rememberSignOut, type SignOutWay } from '@/local/signing-out';
 import { useSaveState } from '@/local/use-logs';
 import { useWhoIsHere } from '@/local/who-is-here';
 import classes from './frame.module.css';
@@ -99,20 +98,15 @@ function UnsentWarning({ unsent, onSignOut, onStay }: UnsentWarningProps) {
   );
 }
 
-/** Ends the session and deletes what is kept in this browser for it. */
-export function useSignOut(path = '/api/sign-out', method = 'POST'): () => Promise<void> {
-  const { store } = useLocal();
+/** Ends the session, now or once the server can be reached, and deletes what is kept in this browser for it. */
+export function useSignOut(way: SignOutWay = 'here'): () => Promise<void> {
+  const { store, sync } = useLocal();
   const { leave } = useWhoIsHere();
-  const router = useRouter();
   return async () => {
-    try {
-      await (method === 'POST' ? post(path, {}) : fetch(path, { method }));
-    } catch (error) {
-      // Without a server there is no session to end; what is kept here goes all the same.
-      if (!(error instanceof RequestFailed)) throw error;
-    }
+    sync.end();
+    rememberSignOut(way);
     await store.delete();
     leave();
-    router.replace('/sign-in');
+    await finishSignOut();
   };
 }

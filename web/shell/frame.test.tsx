@@ -1,5 +1,9 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
+import { fetchSession } from '@/local/api';
+import { rememberedIdentity } from '@/local/identity';
+import { isSigningOut } from '@/local/signing-out';
+import { LocalDatabase } from '@/local/store';
 import { useHouse, useKeep } from '@/local/use-logs';
 import { author, houseOf, showScreen, visited } from '@/testing/screen';
 import { Frame } from './frame';
@@ -116,7 +120,40 @@ describe('who works here', () => {
     server.session = { person: { id: author, name: 'Tessa Quillon', email: 'tessa@example.com' }, firms: [] };
     server.answer = (path) => (path.includes('/jobs') ? 401 : 200);
     await user.click(screen.getByRole('button', { name: 'Enter' }));
-    await screen.findByText(/^You no longer belong to Hollowmere House Inspections/);
+    await screen.findByRole('heading', { name: /^You no longer belong to Hollowmere House Inspections/ });
+    // Nothing that was read is left; what was entered can be handed over.
+    await screen.findByRole('button', { name: 'Save 1 unsent entry' });
+    expect(screen.queryByRole('button', { name: 'Enter' })).toBeNull();
+    const [name = ''] = (await indexedDB.databases()).flatMap((one) => one.name ?? []).slice(-1);
+    const store = new LocalDatabase(name);
+    await waitFor(async () =>
+      expect([await store.confirmed.count(), await store.packs.count(), await store.unsent.count()]).toEqual([
+        0, 0, 1,
+      ]),
+    );
+    // Locked without a network too.
+    server.answer = () => 0;
+    fireEvent(window, new Event('online'));
+    await waitFor(() => expect(server.asked.at(-1)).toBe('GET /api/session'));
+    await screen.findByRole('heading', { name: /^You no longer belong to/ });
+    expect(rememberedIdentity()?.isRemoved).toBe(true);
+  });
+
+  test('who signs out while the server is away is out all the same, and for good once it is back', async () => {
+    const { user, server } = await frame();
+    server.answer = (path) => (path === '/api/sign-out' ? 0 : 200);
+    await user.click(screen.getByRole('button', { name: 'Account of Tessa Quillon' }));
+    await user.click(await screen.findByRole('menuitem', { name: 'Sign out' }));
+    await waitFor(() => expect(visited).toEqual(['/sign-in']));
+    expect(isSigningOut()).toBe(true);
+    // Nothing is asked before the server has heard of it, so that nobody is inside by the cookie that is left.
+    const before = server.asked.length;
+    await expect(fetchSession()).rejects.toMatchObject({ code: 'server-away' });
+    expect(server.asked.slice(before)).toEqual(['POST /api/sign-out']);
+    server.answer = (path) => (path === '/api/session' ? 401 : 200);
+    await expect(fetchSession()).rejects.toMatchObject({ code: 'signed-out' });
+    expect(server.asked.slice(before + 1)).toEqual(['POST /api/sign-out', 'GET /api/session']);
+    expect(isSigningOut()).toBe(false);
   });
 
   test('signing out asks first while something is here alone', async () => {

@@ -7,6 +7,7 @@ import { storeName } from '@/local/identity';
 import { LocalStore } from '@/local/local-store';
 import { useWhoIsHere } from '@/local/who-is-here';
 import { GateLayout } from './gate-layout';
+import { LockedOut } from './locked-out';
 import { SignOutButton } from './sign-out-button';
 
 /** Pages in front of the door. */
@@ -19,9 +20,12 @@ export function Gate({ children }: { readonly children: ReactNode }) {
   const router = useRouter();
   const isOpen = open.includes(path);
   const mustSignIn = !isOpen && here.kind === 'nobody';
+  const hasLeft = here.kind === 'nobody' && here.hasLeft === true;
   useEffect(() => {
-    if (mustSignIn) router.replace(`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`);
-  }, [mustSignIn, router]);
+    if (!mustSignIn) return;
+    const back = encodeURIComponent(location.pathname + location.search);
+    router.replace(hasLeft ? '/sign-in' : `/sign-in?to=${back}`);
+  }, [mustSignIn, hasLeft, router]);
   if (isOpen) return children;
   switch (here.kind) {
     case 'finding-out':
@@ -39,7 +43,7 @@ export function Gate({ children }: { readonly children: ReactNode }) {
     case 'somebody':
       return (
         <LocalStore key={storeName(here.identity)} identity={here.identity} standing={here.standing}>
-          {children}
+          {here.standing === 'removed' ? <LockedOut /> : children}
         </LocalStore>
       );
   }

@@ -104,8 +104,9 @@ export function SpaceWarning() {
 /** Says so while nothing can be stored on the server, and that work may go on. */
 export function AwayBanner() {
   const { away, message } = useSaveState();
-  if (away === null) return null;
-  if (away === 'signed-out' || away === 'removed') return <LockedBanner away={away} />;
+  // Who was removed sees nothing else than that: see LockedOut.
+  if (away === null || away === 'removed') return null;
+  if (away === 'signed-out') return <SignedOutBanner />;
   return (
     <div className={classes.banner} role="alert">
       <span>
@@ -116,28 +117,19 @@ export function AwayBanner() {
   );
 }
 
-function LockedBanner({ away }: { readonly away: 'signed-out' | 'removed' }) {
+function SignedOutBanner() {
   const { identity } = useLocal();
   const { toSend } = useSaveState();
   const exportRecord = useExportRecord();
   return (
     <div className={classes.banner} role="alert">
       <span>
-        {away === 'signed-out' ? (
-          <>
-            <strong>Signed out on the server.</strong> Go on working: what you enter is kept in this browser
-            for {identity.person.name} and sent after{' '}
-            <Link prefetch={false} href="/sign-in">
-              signing in again
-            </Link>
-            .
-          </>
-        ) : (
-          <>
-            <strong>You no longer belong to {identity.firm.name}.</strong> What you entered is kept in this
-            browser. Hand its record to the owner, who can take it in.
-          </>
-        )}
+        <strong>Signed out on the server.</strong> Go on working: what you enter is kept in this browser for{' '}
+        {identity.person.name} and sent after{' '}
+        <Link prefetch={false} href="/sign-in">
+          signing in again
+        </Link>
+        .
       </span>
       {toSend > 0 && (
         <button type="button" onClick={() => exportRecord('unsent')}>

@@ -1,18 +1,16 @@
 'use client';
 
 import { Button } from '@mantine/core';
-import { useRouter } from 'next/navigation';
-import { post } from '@/local/api';
+import { finishSignOut, rememberSignOut } from '@/local/signing-out';
 import { useWhoIsHere } from '@/local/who-is-here';
 
 /** Signs out of the server where nothing is kept in this browser. */
 export function SignOutButton() {
   const { leave } = useWhoIsHere();
-  const router = useRouter();
   const signOut = async (): Promise<void> => {
-    await post('/api/sign-out', {});
+    rememberSignOut('here');
     leave();
-    router.replace('/sign-in');
+    await finishSignOut();
   };
   return (
     <Button variant="default" onClick={signOut}>

@@ -15,7 +15,7 @@ import { Records } from './records';
 export function AccountScreen() {
   const { identity } = useLocal();
   const { toSend } = useSaveState();
-  const signOutEverywhere = useSignOut('/api/sessions', 'DELETE');
+  const signOutEverywhere = useSignOut('everywhere');
   const [changed, setChanged] = useState(false);
   return (
     <Page title={identity.person.name} action={null}>

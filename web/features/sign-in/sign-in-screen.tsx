@@ -6,6 +6,7 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { type Start, startAnswer } from '@/contract/answers';
 import { ask, post } from '@/local/api';
+import { isSigningOut } from '@/local/signing-out';
 import { useWhoIsHere } from '@/local/who-is-here';
 import { AskingButton } from '@/shell/asking';
 import { CredentialsForm } from '@/shell/credentials-form';
@@ -32,6 +33,7 @@ export function SignInScreen() {
     here.kind === 'somebody' && here.standing === 'signed-out' ? here.identity.person.name : null;
   return (
     <GateLayout title="Sign in">
+      {isSigningOut() && <p>Signed out on this device. The server is told as soon as it can be reached.</p>}
       {locked !== null && (
         <p>
           What {locked} entered is kept in this browser until they sign in again. Somebody else who signs in
