@@ -51,7 +51,7 @@ export default defineConfig({
           name: 'store',
           include: ['web/local/**/*.test.ts'],
           exclude,
-          setupFiles: ['fake-indexeddb/auto'],
+          setupFiles: ['fake-indexeddb/auto', './web/testing/own-storage.ts'],
           isolate: false,
           testTimeout: 300_000,
         },

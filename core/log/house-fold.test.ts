@@ -6,6 +6,7 @@ import {
   clockPattern,
   foldHouse,
   HouseFold,
+  isPossibleClock,
   type JobEntry,
   type JobStatement,
   jobEntrySchema,
@@ -88,6 +89,27 @@ describe('the clock', () => {
   test('goes on when its count is full', () => {
     expect(nextClock('2026-05-04T09:00:00.000Z', '2026-05-04T10:00:00.000Z~zzzz')).toBe(
       '2026-05-04T10:00:00.001Z~0000',
+    );
+  });
+});
+
+describe('a clock that can be nobody’s', () => {
+  const now = Date.parse('2026-05-04T09:00:00.000Z');
+  test.each([
+    ['2026-05-04T09:00:00.000Z~0000', true],
+    ['2026-05-05T09:00:00.000Z~zzzz', true],
+    ['2026-05-05T09:00:00.001Z~0000', false],
+    ['9999-12-31T23:59:59.999Z~zzzz', false],
+    ['9999-99-99T99:99:99.999Z~zzzz', false],
+    ['2026-02-30T00:00:00.000Z~0000', false],
+    ['1999-01-01T00:00:00.000Z~0000', true],
+  ])('%s: %s', (clock, isPossible) => {
+    expect(isPossibleClock(clock, now)).toBe(isPossible);
+  });
+
+  test('does not stop anybody from recording', () => {
+    expect(nextClock('2026-05-04T09:00:00.000Z', '9999-99-99T99:99:99.999Z~zzzz')).toBe(
+      '2026-05-04T09:00:00.000Z~0000',
     );
   });
 });

@@ -21,6 +21,7 @@ export const problemCodes = [
   'not-found',
   'conflict',
   'waits',
+  'clock',
   'refused',
   'database-away',
   'failed',
@@ -78,7 +79,12 @@ export const jobsAnswer = z.object({ jobs: z.array(jobSummary) });
 /** A log of a firm, and the sequence number of its last entry. */
 const logHead = z.object({ id: z.string(), kind: z.enum(['job', 'kit']), seq: z.number() });
 export type LogHead = Readonly<z.infer<typeof logHead>>;
-export const logsAnswer = z.object({ protocol: z.number(), logs: z.array(logHead) });
+export const logsAnswer = z.object({
+  protocol: z.number(),
+  /** The server's time; earlier servers did not say it. */
+  now: instant.optional(),
+  logs: z.array(logHead),
+});
 
 /**
  * Entries of a log after a sequence number, and that of the last one given. Of an entry no more is asked than that it can

@@ -251,6 +251,19 @@ describe('what somebody may enter', () => {
     expect(await appendToJob(firm, inspector, job, [undo])).toMatchObject({ stored: 1 });
   });
 
+  test('an entry with a clock that can be nobody’s is not stored; what its device’s own time says does not matter', async () => {
+    const far = '2041-05-04T09:30:00.000Z';
+    const den: JobStatement = { kind: 'room-described', room: v7(), name: 'Den' };
+    for (const clock of ['9999-12-31T23:59:59.999Z~zzzz', '9999-99-99T99:99:99.999Z~0000', `${far}~0000`]) {
+      const poisoned = { ...entry(den), clock };
+      expect(await appendToJob(firm, by, job, [poisoned])).toEqual({ kind: 'clock', entry: poisoned.id });
+    }
+    const now = new Date().toISOString();
+    expect(await appendToJob(firm, by, job, [{ ...entry(den, far), clock: `${now}~0000` }])).toMatchObject({
+      stored: 1,
+    });
+  });
+
   test('nobody enters in another’s name but an owner, who signs for nobody of the firm', async () => {
     const den: JobStatement = { kind: 'room-described', room: v7(), name: 'Den' };
     const signature: JobStatement = { kind: 'signed', role: 'inspector', name: 'Tessa', strokes: [] };

@@ -1,5 +1,12 @@
 import { isDeepStrictEqual } from 'node:util';
-import { type Entry, foldHouse, type JobEntry, type KitEntry } from '@fair-plug/core/log';
+import {
+  clockOf,
+  type Entry,
+  foldHouse,
+  isPossibleClock,
+  type JobEntry,
+  type KitEntry,
+} from '@fair-plug/core/log';
 import { summaryOf } from '@fair-plug/core/report';
 import type { Transaction } from 'kysely';
 import type { LogHead, LogPage } from '../contract/answers.ts';
@@ -12,6 +19,8 @@ export type AppendResult =
   | { readonly kind: 'no-such-log' }
   /** The entry's id stands already, with other content or in another log. Nothing was stored. */
   | { readonly kind: 'conflict'; readonly entry: string }
+  /** The entry's clock is no time, or more than a day ahead of the server's. */
+  | { readonly kind: 'clock'; readonly entry: string }
   | Refusal;
 
 /**
@@ -173,6 +182,8 @@ async function append(
   }
   const refusal = await refusalOf(transaction, firm, log, by, entries);
   if (refusal !== null) return refusal;
+  const impossible = [...fresh.values()].find((entry) => !isPossibleClock(clockOf(entry), Date.now()));
+  if (impossible !== undefined) return { kind: 'clock', entry: impossible.id };
   if (fresh.size === 0) return { kind: 'appended', stored: 0, known: entries.length, cursor: held.last_seq };
 
   const rows = [...fresh.values()].map((entry, index) => ({

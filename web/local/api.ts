@@ -166,7 +166,7 @@ export function firmApi(firm: string, person: string) {
   return {
     jobs: async () => (await about('/api/jobs', jobsAnswer)).jobs,
     /** Every log of the firm and how far it goes. */
-    logHeads: async () => (await about('/api/logs', logsAnswer)).logs,
+    logHeads: () => about('/api/logs', logsAnswer),
     jobLog: (job: string, after: number) => logPage(`/api/jobs/${job}/entries?after=${after}`),
     kitLog: (after: number) => logPage(`/api/kit/entries?after=${after}`),
     sendNewJob: (job: string, entries: readonly unknown[]) => send('/api/jobs', { job, entries }),

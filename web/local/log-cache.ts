@@ -41,7 +41,7 @@ async function keepSummary(
 class CachedLog {
   private readonly store: LocalDatabase;
   private readonly log: LogKey;
-  private readonly fold = new HouseFold();
+  private fold = new HouseFold();
   private readonly all = new Map<string, Entry>();
   private readonly listeners = new Set<() => void>();
   private current: LogState | null = null;
@@ -74,6 +74,13 @@ class CachedLog {
     this.current = null;
     this.take(entries);
     this.notify();
+  }
+
+  /** Reads all anew: entries that had not been sent yet changed. */
+  async readAnew(): Promise<void> {
+    this.fold = new HouseFold();
+    this.all.clear();
+    await this.read();
   }
 
   take(entries: readonly Entry[], whole?: boolean): void {
@@ -141,6 +148,12 @@ export class LogCache {
     this.store = store;
     this.channel = new BroadcastChannel(store.name);
     this.channel.onmessage = ({ data }) => void this.cache.get(String(data))?.read();
+  }
+
+  /** What is open of a log is read anew, here and in other tabs. */
+  async renew(log: LogKey): Promise<void> {
+    await this.cache.get(log)?.readAnew();
+    this.channel.postMessage(log);
   }
 
   book(log: LogKey): CachedLog {

@@ -1,4 +1,4 @@
-import { clockOf, type Entry, nextClock } from '@fair-plug/core/log';
+import { clockOf, type Entry, isPossibleClock, nextClock } from '@fair-plug/core/log';
 import type { FindingSummary, HouseSummary } from '@fair-plug/core/report';
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import { v7 } from 'uuid';
@@ -55,7 +55,8 @@ export interface KeptLog {
 }
 
 interface Setting {
-  readonly name: 'device' | 'last-instant' | 'clock';
+  /** `server-ahead`: milliseconds by which the server's time is ahead of this device's. */
+  readonly name: 'device' | 'last-instant' | 'clock' | 'server-ahead';
   readonly value: string;
 }
 
@@ -86,6 +87,42 @@ async function settingOf(store: LocalDatabase, name: Setting['name'], make: () =
 /** This browser's id, made once for each person in each firm. */
 export const deviceId = (store: LocalDatabase): Promise<string> => settingOf(store, 'device', () => v7());
 
+const dayMilliseconds = 86_400_000;
+
+/** The server's time in milliseconds, as far as it was ever heard; else this device's. */
+async function serverTime(store: LocalDatabase): Promise<number> {
+  return Date.now() + Number((await store.settings.get('server-ahead'))?.value ?? 0);
+}
+
+/**
+ * Sets this device by the server's time. Where it went on from a clock that can be nobody's, or was far off by itself, it
+ * heals: what is unsent gets new clocks in its order, what was refused for them among it. Answers the logs that changed.
+ */
+export async function setTime(store: LocalDatabase, now: number): Promise<readonly LogKey[]> {
+  const tables = [store.unsent, store.settings, store.confirmed, store.packs];
+  return store.transaction('rw', tables, async () => {
+    await store.settings.put({ name: 'server-ahead', value: String(now - Date.now()) });
+    const own = (await store.settings.get('clock'))?.value ?? '';
+    const rows = await store.unsent.orderBy('order').toArray();
+    const isPossible = ({ entry }: { readonly entry: Entry }): boolean =>
+      isPossibleClock(clockOf(entry), now);
+    const wrong = rows.filter((row) => !isPossible(row));
+    if (wrong.length === 0 && (own === '' || isPossibleClock(own, now))) return [];
+    const known = [...(await allConfirmed(store)), ...rows].filter(isPossible);
+    let clock = latestClock(known.map(({ entry }) => entry)) || null;
+    const instant = new Date(now).toISOString();
+    for (const { order, entry } of wrong) {
+      clock = nextClock(instant, clock);
+      await store.unsent.update(order, { entry: { ...entry, clock }, refused: null });
+    }
+    if (!isPossibleClock(own, now)) {
+      if (clock === null) await store.settings.delete('clock');
+      else await store.settings.put({ name: 'clock', value: clock });
+    }
+    return [...new Set(wrong.map(({ log }) => log))];
+  });
+}
+
 type Statement = { readonly kind: Entry['kind'] };
 
 /**
@@ -103,11 +140,14 @@ export async function keep<S extends Statement>(
     const device = await deviceId(store);
     const last = await store.settings.get('last-instant');
     const previous = last === undefined ? 0 : Date.parse(last.value);
-    const at = new Date(Math.max(Date.now(), previous + 1)).toISOString();
+    // A device that was set right by a day or more begins anew.
+    const goesOn = previous < Date.now() + dayMilliseconds;
+    const at = new Date(Math.max(Date.now(), goesOn ? previous + 1 : 0)).toISOString();
+    const now = new Date(await serverTime(store)).toISOString();
     await store.settings.put({ name: 'last-instant', value: at });
     let clock = (await store.settings.get('clock'))?.value ?? null;
     const entries = statements.map((statement) => {
-      clock = nextClock(at, clock);
+      clock = nextClock(now, clock);
       return { id: v7(), device, author, at, clock, ...statement } as unknown as Entry;
     });
     if (clock !== null) await store.settings.put({ name: 'clock', value: clock });
@@ -194,7 +234,9 @@ export async function confirm(
         cursor: Math.max(reach?.cursor ?? 0, kept?.cursor ?? 0),
         head: Math.max(reach?.head ?? 0, kept?.head ?? 0),
       });
-    const seen = latestClock(entries);
+    const now = await serverTime(store);
+    // What is ahead of all clocks is kept, and never gone on from.
+    const seen = latestClock(entries.filter((entry) => isPossibleClock(clockOf(entry), now)));
     const own = (await store.settings.get('clock'))?.value ?? '';
     if (seen > own) await store.settings.put({ name: 'clock', value: seen });
     const shown = new Set(waiting.map(({ entry }) => entry.id));

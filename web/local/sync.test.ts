@@ -1,4 +1,4 @@
-import type { Entry, JobStatement } from '@fair-plug/core/log';
+import { clockOf, type Entry, isPossibleClock, type JobStatement } from '@fair-plug/core/log';
 import Dexie from 'dexie';
 import { v7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
@@ -87,6 +87,46 @@ describe('what is kept in the browser', () => {
     const [own] = await device.keep(job, [room('Den')]);
     expect((own?.clock ?? '') > `${ahead}~0000`).toBe(true);
     expect((own?.at ?? '') < ahead).toBe(true);
+  });
+
+  test('nobody goes on from a clock that can be nobody’s, and a device that did heals', async () => {
+    const poison = '9999-12-31T23:59:59.998Z~0000';
+    const [other] = await newDevice().keep(job, [room('Dne')]);
+    await confirm(device.store, job, [{ ...other, clock: poison } as Entry], null);
+    const [own] = await device.keep(job, [room('Den')]);
+    expect(own?.clock?.slice(0, 4)).toBe(String(new Date().getFullYear()));
+    // One that went on from it before: what it entered is refused as it is, and set aside by an older application.
+    await device.store.settings.put({ name: 'clock', value: poison });
+    const stuck = await device.keep(job, [room('Hall'), room('Attic')]);
+    expect(stuck.every(({ clock }) => (clock ?? '') > poison)).toBe(true);
+    const aside = (await device.store.unsent.orderBy('order').last())?.order ?? 0;
+    await device.store.unsent.update(aside, { refused: 'so far ahead' });
+    server.answer = (_, entries) =>
+      entries.some((entry) => !isPossibleClock(clockOf(entry), Date.now())) ? 422 : 200;
+    await device.exchange();
+    expect(server.names(job)).toEqual(['Den', 'Hall', 'Attic']);
+    const clocks = (server.logs.get(job) ?? []).map(clockOf);
+    expect(clocks.toSorted()).toEqual(clocks);
+    const here = (await entriesOf(device.store, job)).map(clockOf);
+    expect(here.toSorted()).toEqual([...clocks, poison]);
+    const [after] = await device.keep(job, [room('Loft')]);
+    expect((after?.clock ?? '') > (clocks.at(-1) ?? '')).toBe(true);
+    expect(isPossibleClock(after?.clock ?? '', Date.now())).toBe(true);
+  });
+
+  test('a device that is years off still records, in order by the server’s time, and is told', async () => {
+    await device.exchange();
+    expect(device.sync.state().clockOff).toBeNull();
+    server.ahead = -4 * 365 * 86_400_000;
+    await device.keep(job, [room('Den')], true);
+    server.answer = (_, entries) =>
+      entries.some((entry) => !isPossibleClock(clockOf(entry), Date.now() + server.ahead)) ? 422 : 200;
+    await device.exchange();
+    expect(server.names(job)).toEqual(['Den']);
+    expect(Math.round((device.sync.state().clockOff ?? 0) / 86_400_000)).toBe(4 * 365);
+    await device.keep(job, [room('Hall')]);
+    await device.exchange();
+    expect(server.names(job)).toEqual(['Den', 'Hall']);
   });
 
   test('what an older version of the application kept is still there and is sent', async () => {

@@ -2,13 +2,17 @@ import type { Entry } from '@fair-plug/core/log';
 import { beforeSending } from '@/local/pauses';
 import { type FirmApi, RequestFailed } from './api';
 import type { LogCache } from './log-cache';
-import { confirm, kitKey, type LocalDatabase, type LogKey, type Unsent } from './store';
+import { confirm, kitKey, type LocalDatabase, type LogKey, setTime, type Unsent } from './store';
 
 const largestBatch = 200;
+/** Sent again at the next exchange: what it names may have arrived by then, and its clock been set. */
+const laterCodes: readonly string[] = ['waits', 'clock'];
 /** Milliseconds from one look at the server to the next, while all is well. */
 const usualPause = 4000;
 const firstPause = 1000;
 const longestPause = 30_000;
+/** A clock that is off by less is not worth a word, in milliseconds. */
+const tellsFrom = 600_000;
 /** Jobs that are kept on the device without having been opened here: the latest. */
 const keptUnopened = 30;
 
@@ -20,6 +24,8 @@ export interface SyncState {
   readonly missing: ReadonlySet<LogKey>;
   /** All that somebody looks at was here, to the last entry, when the server was asked last. */
   readonly isCurrent: boolean;
+  /** Milliseconds by which this device's clock is ahead of the server's; null where it is near it, or nobody knows. */
+  readonly clockOff: number | null;
 }
 
 /** The oldest sendable entries of one log, in the order in which they were made. */
@@ -40,7 +46,7 @@ export class Sync {
   private readonly api: FirmApi;
   private readonly cache: LogCache;
   private readonly listeners = new Set<() => void>();
-  private current: SyncState = { failure: null, missing: new Set(), isCurrent: false };
+  private current: SyncState = { failure: null, missing: new Set(), isCurrent: false, clockOff: null };
   private readonly wanted = new Set<LogKey>([kitKey]);
   private timer: ReturnType<typeof setTimeout> | undefined;
   private pause = firstPause;
@@ -148,7 +154,8 @@ export class Sync {
       next.failure?.code === this.current.failure?.code &&
       next.failure?.message === this.current.failure?.message &&
       next.missing === this.current.missing &&
-      next.isCurrent === this.current.isCurrent;
+      next.isCurrent === this.current.isCurrent &&
+      next.clockOff === this.current.clockOff;
     this.current = next;
     if (!isSame) for (const listener of this.listeners) listener();
   }
@@ -187,7 +194,7 @@ export class Sync {
       await this.send(batch);
     } catch (error) {
       if (!(error instanceof RequestFailed) || error.isPassing) throw error;
-      if (batch.length === 1 && error.code === 'waits') this.later.add(first.order);
+      if (batch.length === 1 && laterCodes.includes(error.code)) this.later.add(first.order);
       else if (batch.length === 1) await this.store.unsent.update(first.order, { refused: error.message });
       // All stood or fell together: find out which one it was.
       else for (const row of batch) await this.sendAndSettle([row]);
@@ -203,7 +210,8 @@ export class Sync {
   }
 
   private async pull(): Promise<void> {
-    const heads = await this.api.logHeads();
+    const { now, logs: heads } = await this.api.logHeads();
+    if (now !== undefined) await this.setTime(Date.parse(now));
     const cursors = new Map((await this.store.logs.toArray()).map(({ log, cursor }) => [log, cursor]));
     let unopened = 0;
     const known = new Set<LogKey>();
@@ -222,6 +230,16 @@ export class Sync {
       if (this.isEnded) return;
     }
     for (const log of this.wanted) this.setMissing(log, !known.has(log));
+  }
+
+  /** Goes by the server's time from now on; what was unsent with an impossible one is sent with another. */
+  private async setTime(now: number): Promise<void> {
+    const off = Date.now() - now;
+    this.become({ clockOff: Math.abs(off) < tellsFrom ? null : off });
+    const changed = await setTime(this.store, now);
+    if (changed.length === 0) return;
+    for (const log of changed) await this.cache.renew(log);
+    await this.push();
   }
 
   private async fetch(log: LogKey, from: number, to: number): Promise<void> {

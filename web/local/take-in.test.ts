@@ -121,6 +121,14 @@ describe('the job of a file', () => {
     expect(await entriesOf(store, job)).toHaveLength(2);
   });
 
+  test('with a time that can be nobody’s is refused as a whole, with the reason', async () => {
+    const { local, store } = newLocal();
+    const [own, far] = entriesBy(person.id, ['Den', 'Hall']) as [JobEntry, JobEntry];
+    const poisoned = { ...far, clock: '9999-12-31T23:59:59.999Z~zzzz' };
+    await expect(takeInJob(local, file([own, poisoned]))).rejects.toThrow(/^1 entry of this file/);
+    expect(await store.unsent.count()).toBe(0);
+  });
+
   test('taken in again, what was taken back since counts again; what others took back is theirs', async () => {
     const { local, store } = newLocal();
     const kept = (await keep(

@@ -1,13 +1,16 @@
 import type { JobFile } from '@fair-plug/core/exchange';
 import {
+  clockOf,
   type Entry,
   idSchema,
+  isPossibleClock,
   type JobEntry,
   type JobStatement,
   jobEntrySchema,
   kitEntrySchema,
   withdrawnIn,
 } from '@fair-plug/core/log';
+import { counted } from '@fair-plug/core/words';
 import { z } from 'zod';
 import type { Local } from './local-store';
 import { entriesOf, keep, kitKey, type LogKey } from './store';
@@ -38,11 +41,21 @@ export async function takeIn(local: Local, text: string): Promise<number> {
   if (!parsed.success) throw new Error('This file is not a record of Fair Plug.');
   const { firm, jobs, kit } = parsed.data;
   if (firm.id !== local.identity.firm.id) throw new Error(`This record is of another firm, ${firm.name}.`);
+  refuseImpossible([...jobs.flatMap(({ entries }) => entries), ...kit]);
   let count = 0;
   for (const { job, entries } of jobs) count += await keepAll(local, job, entries);
   count += await keepAll(local, kitKey, kit);
   local.sync.wake();
   return count;
+}
+
+/** What the server would refuse is not taken in to wait here for ever. */
+function refuseImpossible(entries: readonly Entry[]): void {
+  const ahead = entries.filter((entry) => !isPossibleClock(clockOf(entry), Date.now())).length;
+  if (ahead > 0)
+    throw new Error(
+      `${counted(ahead, 'entry', 'entries')} of this file carry a time more than a day ahead of this device’s clock. Nothing was taken.`,
+    );
 }
 
 /** Keeps the entries of a log that are not here yet, to be sent like any other; answers how many those were. */
@@ -64,6 +77,7 @@ async function keepAll({ store, cache }: Local, log: LogKey, entries: readonly E
 export async function takeInJob(local: Local, { job, entries, authors }: JobFile): Promise<number> {
   const { identity, store, cache } = local;
   const { canonicalJson } = await import('@fair-plug/core/exchange');
+  refuseImpossible(entries);
   const known = new Map((await entriesOf(store, job)).map((entry) => [entry.id, entry]));
   const strange = entries.find((entry) => {
     const here = known.get(entry.id);

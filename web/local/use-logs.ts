@@ -16,7 +16,7 @@ export type Loaded<T> =
   | { readonly kind: 'failed'; readonly error: RequestFailed }
   | ({ readonly kind: 'loaded' } & T);
 
-const nothingYet: SyncState = { failure: null, missing: new Set(), isCurrent: false };
+const nothingYet: SyncState = { failure: null, missing: new Set(), isCurrent: false, clockOff: null };
 
 export function useSyncState(): SyncState {
   const { sync } = useLocal();

@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { memo, type ReactNode } from 'react';
 import { useLocal } from '@/local/local-store';
 import { AccountMenu } from './account-menu';
+import { ClockWarning } from './clock-warning';
 import classes from './frame.module.css';
 import { AwayBanner, SaveStateLine, SpaceWarning, UnsentReminder } from './save-state';
 
@@ -71,6 +72,7 @@ const Banners = memo(function Banners() {
   return (
     <div className="screen-only">
       <AwayBanner />
+      <ClockWarning />
       <UnsentReminder />
       <SpaceWarning />
       <ReaderLine />

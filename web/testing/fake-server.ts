@@ -17,6 +17,8 @@ export class FakeServer {
   };
   /** Entries to an answer. */
   page = 3;
+  /** Milliseconds by which its time is ahead. */
+  ahead = 0;
   /** Who has signed in. */
   session: Session | null = null;
 
@@ -32,9 +34,14 @@ export class FakeServer {
     if (status === 0) throw new TypeError('network');
     if (status >= 300) {
       const code =
-        { 503: 'database-away', 401: 'signed-out', 404: 'not-found', 409: 'waits', 426: 'outdated' }[
-          status
-        ] ?? 'invalid';
+        {
+          503: 'database-away',
+          401: 'signed-out',
+          404: 'not-found',
+          409: 'waits',
+          422: 'clock',
+          426: 'outdated',
+        }[status] ?? 'invalid';
       return Response.json({ error: { code, message: 'No.' } }, { status });
     }
     if (pathname === '/api/session' && this.session !== null) return Response.json(this.session);
@@ -43,6 +50,7 @@ export class FakeServer {
     if (pathname === '/api/logs')
       return Response.json({
         protocol,
+        now: new Date(Date.now() + this.ahead).toISOString(),
         logs: [...this.logs].map(([id, log]) => ({
           id,
           kind: id === 'kit' ? 'kit' : 'job',

@@ -10,6 +10,7 @@ const statusOf: Readonly<Record<ProblemCode, number>> = {
   'not-found': 404,
   conflict: 409,
   waits: 409,
+  clock: 409,
   refused: 403,
   'too-large': 413,
   'wrong-type': 415,

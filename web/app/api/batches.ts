@@ -16,6 +16,11 @@ export function answerAppended(result: AppendResult): Response {
         'conflict',
         `Entry ${result.entry} stands already with other content. Nothing was stored.`,
       );
+    case 'clock':
+      throw new Problem(
+        'clock',
+        `The time of entry ${result.entry} is no time, or more than a day ahead of the server’s. Nothing was stored.`,
+      );
     case 'refused':
       throw new Problem('refused', `${result.message} Nothing was stored.`);
     case 'waits':
