@@ -42,6 +42,8 @@ export class HouseFold {
   /** The latest entry that is no signature, withdrawals among them. */
   private latest: JobEntry | null = null;
   private folded: House | null = null;
+  /** By id, where its merging ends, in the house that is being put together; null where that is nowhere. */
+  private readonly ends = new Map<string, string | null>();
 
   add(entries: Iterable<JobEntry>): this {
     for (const entry of entries) this.addOne(entry);
@@ -105,15 +107,20 @@ export class HouseFold {
 
   /** What an id stands for in the end, after all merging; itself where that leads nowhere or in a circle. */
   private meant(id: string): string {
-    const passed = new Set<string>();
-    for (let at = id; !passed.has(at); ) {
-      passed.add(at);
-      const into = this.receptacles.find(at)?.state.into;
-      if (into === undefined) return id;
-      if (into === null) return at;
-      at = into;
+    const passed: string[] = [];
+    let end: string | null | undefined;
+    for (let at: string | null = id; at !== null; ) {
+      // What lies further on was followed before; a circle comes back to what leads nowhere so far.
+      end = this.ends.get(at);
+      if (end !== undefined) break;
+      this.ends.set(at, null);
+      passed.push(at);
+      const into: string | null | undefined = this.receptacles.find(at)?.state.into;
+      end = into === null ? at : null;
+      at = into ?? null;
     }
-    return id;
+    for (const one of passed) this.ends.set(one, end ?? null);
+    return this.ends.get(id) ?? id;
   }
 
   /** Receptacles as they stand, those that were entered twice as one. */
@@ -197,6 +204,7 @@ export class HouseFold {
   }
 
   private fold(): House {
+    this.ends.clear();
     const { roomOrders, ...job } = this.job.state;
     const { places, isMerged } = this.placed();
     let first: Standing | undefined;

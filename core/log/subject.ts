@@ -24,10 +24,17 @@ export class Subject<T> {
   }
 
   add(entry: Standing): void {
-    let at = this.entries.length;
-    // New entries are the latest, as a rule.
-    while (at > 0 && inOrder(this.entries[at - 1] as Standing, entry) > 0) at -= 1;
-    this.entries.splice(at, 0, entry);
+    const { entries } = this;
+    let from = 0;
+    let to = entries.length;
+    // New entries are the latest, as a rule; whatever order they come in, no more are looked at than halving takes.
+    if (to > 0 && inOrder(entries[to - 1] as Standing, entry) <= 0) from = to;
+    while (from < to) {
+      const middle = (from + to) >> 1;
+      if (inOrder(entries[middle] as Standing, entry) > 0) to = middle;
+      else from = middle + 1;
+    }
+    entries.splice(from, 0, entry);
     this.built = null;
   }
 
