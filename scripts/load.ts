@@ -4,6 +4,7 @@ import type { JobStatement } from '@fair-plug/core/log';
 import { sql } from 'kysely';
 import { v7 } from 'uuid';
 import { connect } from '../web/data/database.ts';
+import { mostEntries } from '../web/data/logs.ts';
 import { author } from './demo/ids.ts';
 import { startOwnServer } from './own-server.ts';
 import { writeSections } from './pages.ts';
@@ -23,7 +24,7 @@ const cookie = opened.headers
 let errors = 0;
 const latencies: number[] = [];
 
-async function send(path: string, body: unknown): Promise<void> {
+async function send(path: string, body: unknown): Promise<number> {
   const from = performance.now();
   const answer = await fetch(`${origin}${path}`, {
     method: 'POST',
@@ -32,11 +33,13 @@ async function send(path: string, body: unknown): Promise<void> {
   }).catch(() => null);
   if (answer?.ok !== true) errors += 1;
   await answer?.arrayBuffer();
-  latencies.push(performance.now() - from);
+  const took = performance.now() - from;
+  latencies.push(took);
+  return took;
 }
 
-/** One device's inspection, a batch after another. */
-async function inspect(): Promise<void> {
+/** One device's inspection of so many entries, a batch after another; answers the job. */
+async function inspect(length = entriesEach): Promise<string> {
   const job = v7();
   const device = v7();
   const room = v7();
@@ -53,7 +56,7 @@ async function inspect(): Promise<void> {
       entry({ kind: 'receptacle-described', receptacle, room, name: `Den ${index + 1}` }),
     ),
   ];
-  while (log.length < entriesEach)
+  while (log.length < length)
     log.push(
       entry({
         kind: 'lamps-read',
@@ -66,19 +69,61 @@ async function inspect(): Promise<void> {
     if (from === 0) await send('/api/jobs', { job, entries });
     else await send(`/api/jobs/${job}/entries`, { entries });
   }
+  return job;
 }
 
+const median = (values: readonly number[]): number =>
+  values.toSorted((a, b) => a - b)[values.length >> 1] ?? Number.NaN;
+
+/** Milliseconds of one more entry in a job of so many, the median of many. */
+async function oneMore(length: number): Promise<number> {
+  const job = await inspect(length);
+  const took: number[] = [];
+  for (let count = 0; count < 60; count += 1) {
+    const at = new Date().toISOString();
+    const entry = { id: v7(), device: v7(), author, at, kind: 'job-described', about: `${count}` };
+    took.push(await send(`/api/jobs/${job}/entries`, { entries: [entry] }));
+  }
+  return median(took);
+}
+
+/** Milliseconds of asking for news when there are none, with so many jobs. */
+async function poll(): Promise<number> {
+  const ask = async (since = '') => {
+    const answer = await fetch(`${origin}/api/logs${since}`, { headers: { cookie } });
+    return (await answer.json()) as { readonly cursor: string };
+  };
+  const { cursor } = await ask();
+  const took: number[] = [];
+  for (let count = 0; count < 60; count += 1) {
+    const from = performance.now();
+    await ask(`?since=${cursor}`);
+    took.push(performance.now() - from);
+  }
+  return median(took);
+}
+
+const fewJobs = await poll();
+const inFew = await oneMore(200);
+latencies.length = 0;
 const began = performance.now();
-await Promise.all(Array.from({ length: devices }, inspect));
+await Promise.all(Array.from({ length: devices }, () => inspect()));
 const seconds = (performance.now() - began) / 1000;
 
 const connection = connect(databaseAddress());
 const counted = await sql<{ entries: string; size: string }>`
   select count(*) as entries, pg_database_size(current_database()) as size from entry`.execute(connection);
+const sorted = latencies.toSorted((a, b) => a - b);
+const inMany = await oneMore(mostEntries - 500);
+await sql`
+  insert into log (organization, id, kind)
+  select organization, gen_random_uuid(), 'job' from log, generate_series(1, 10000) where kind = 'kit'`.execute(
+  connection,
+);
+const manyJobs = await poll();
 await connection.destroy();
 await stop();
 
-const sorted = latencies.toSorted((a, b) => a - b);
 const at = (share: number): string =>
   `${Math.round(sorted[Math.floor(share * (sorted.length - 1))] ?? 0)} ms`;
 const [cpu] = cpus();
@@ -90,6 +135,10 @@ const text = `${devices} devices send ${entriesEach} entries each, in batches of
 | a batch | median ${at(0.5)}, 95th percentile ${at(0.95)}, worst ${at(1)} |
 | errors | ${errors} |
 | entries in the database | ${counted.rows[0]?.entries ?? 0}, the demo's among them |
-| size of the database | ${Math.round(Number(counted.rows[0]?.size ?? 0) / 2 ** 20)} MB |`;
+| size of the database | ${Math.round(Number(counted.rows[0]?.size ?? 0) / 2 ** 20)} MB |
+| one entry more in a job of 200, median of 60 | ${inFew.toFixed(0)} ms |
+| one entry more in a job of ${mostEntries - 500} | ${inMany.toFixed(0)} ms |
+| asking for news when there are none, with a handful of jobs | ${fewJobs.toFixed(0)} ms |
+| the same with 10,000 jobs | ${manyJobs.toFixed(0)} ms |`;
 console.log(text);
 writeSections('performance.md', null, [{ heading: '## The server under load', text }]);

@@ -84,6 +84,8 @@ export const logsAnswer = z.object({
   /** The server's time; earlier servers did not say it. */
   now: instant.optional(),
   logs: z.array(logHead),
+  /** To be named the next time; then only logs that grew since are told. Earlier servers told of all. */
+  cursor: z.string().optional(),
 });
 
 /**

@@ -1,9 +1,11 @@
 import { assess, HouseJudge, LoneDiagnostician } from '@fair-plug/core/assessment';
-import { foldHouse, foldKit, type House } from '@fair-plug/core/log';
+import { foldKit, type House } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';
 import { findingSummaryOf } from '@fair-plug/core/words';
 import type { FirmData } from './firm-data.ts';
-import { lockLog, refreshJob, wholeLog } from './logs.ts';
+import { writeLine } from './job-lines.ts';
+import { wholeLog } from './logs.ts';
+import { readJob } from './read-jobs.ts';
 
 /** The engine works so long at a time; then requests get their turn. */
 const turnMilliseconds = 12;
@@ -26,37 +28,34 @@ async function assessed(house: House) {
   }
 }
 
+/** Brings a job's line in the list up to date with its log, but for what needs the engine. */
+export async function summarizeJob(firm: FirmData, job: string): Promise<void> {
+  const read = await readJob(firm, job);
+  if (read !== null) await firm.transaction((transaction) => writeLine(transaction, firm, job, read));
+}
+
 /** What a firm's job comes to now, written beside the sequence numbers of the job's and the kit's log that it is of. */
 export async function assessJob(firm: FirmData, job: string): Promise<void> {
-  const read = await firm.transaction(async (transaction) => {
-    const log = await wholeLog(transaction, firm.id, 'job', job);
-    const kit = await wholeLog(transaction, firm.id, 'kit');
-    return log === null || kit === null ? null : { log, kit };
-  });
-  if (read === null) return;
-  const { log, kit } = read;
+  const read = await readJob(firm, job);
+  const kit = await firm.transaction((transaction) => wholeLog(transaction, firm.id, 'kit'));
+  if (read === null || kit === null) return;
+  const { seq } = read;
   const { practice } = foldKit(kit.entries).firm;
-  const findings: FindingSummary = findingSummaryOf(await assessed(foldHouse(log.entries)), practice);
+  const findings: FindingSummary = findingSummaryOf(await assessed(read.fold.house), practice);
   await firm.transaction(async (transaction) => {
-    // As whoever appends does: nothing is written of a log that is growing.
-    await lockLog(transaction, firm.id, job);
-    await refreshJob(transaction, firm.id, job);
+    await writeLine(transaction, firm, job, read);
     await transaction
       .updateTable('job')
-      .set({
-        findings: JSON.stringify(findings),
-        assessed_seq: log.cursor,
-        assessed_kit_seq: kit.cursor,
-      })
+      .set({ findings: JSON.stringify(findings), assessed_seq: seq, assessed_kit_seq: kit.cursor })
       .where('organization', '=', firm.id)
       .where('id', '=', job)
       // What another server wrote of a longer log stands.
-      .where((is) => is.or([is('assessed_seq', 'is', null), is('assessed_seq', '<=', log.cursor)]))
+      .where((is) => is.or([is('assessed_seq', 'is', null), is('assessed_seq', '<=', seq)]))
       .execute();
   });
 }
 
-/** Jobs that wait to be assessed, each once; the one asked for last first. */
+/** What waits to be done of jobs, each once; what was asked for last first. */
 const waiting = new Map<string, () => Promise<void>>();
 let isWorking = false;
 
@@ -67,7 +66,7 @@ async function work(): Promise<void> {
     for (let last = [...waiting].at(-1); last !== undefined; last = [...waiting].at(-1)) {
       const [name, run] = last;
       waiting.delete(name);
-      // One that cannot be assessed now is asked for again by the next list.
+      // What cannot be done now is asked for again by the next list.
       await run().catch(() => {});
     }
   } finally {
@@ -78,12 +77,19 @@ async function work(): Promise<void> {
 /** More than this wait for the next list that names them. */
 const mostWaiting = 1000;
 
-/** Has jobs assessed beside whatever else is done, one after another. */
-export function assessSoon(firm: FirmData, jobs: readonly string[]): void {
-  for (const job of jobs) {
-    const name = `${firm.id} ${job}`;
-    if (waiting.size >= mostWaiting && !waiting.has(name)) return;
-    waiting.set(name, () => assessJob(firm, job));
-  }
+function soon(name: string, run: () => Promise<void>): void {
+  if (waiting.size >= mostWaiting && !waiting.has(name)) return;
+  // Asked for once more, it is done once; what is asked for last comes first.
+  waiting.delete(name);
+  waiting.set(name, run);
   void work();
 }
+
+/** Has jobs assessed beside whatever else is done, one after another. */
+export function assessSoon(firm: FirmData, jobs: readonly string[]): void {
+  for (const job of jobs) soon(`findings ${firm.id} ${job}`, () => assessJob(firm, job));
+}
+
+/** Has a job's line in the list brought up to date beside whatever else is done. */
+export const summarizeSoon = (firm: FirmData, job: string): void =>
+  soon(`line ${firm.id} ${job}`, () => summarizeJob(firm, job));

@@ -4,11 +4,14 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import * as assessor from './assessor.ts';
 import * as audit from './audit.ts';
 import type { Connection } from './database.ts';
+import * as entryRules from './entry-rules.ts';
 import { type FirmData, type Named, onBehalfOf } from './firm-data.ts';
 import * as invitations from './invitations.ts';
+import * as jobLines from './job-lines.ts';
 import * as jobs from './jobs.ts';
 import * as logs from './logs.ts';
 import * as people from './people.ts';
+import * as readJobs from './read-jobs.ts';
 import { freshDatabase, newFirm, newPerson } from './testing-database.ts';
 
 let connection: Connection;
@@ -72,7 +75,11 @@ async function allOfA(): Promise<unknown> {
 const asB: Readonly<Record<string, () => Promise<unknown>>> = {
   assessJob: () => assessor.assessJob(b.firm, a.job),
   assessSoon: async () => assessor.assessSoon(b.firm, [a.job]),
+  summarizeJob: () => assessor.summarizeJob(b.firm, a.job),
+  summarizeSoon: async () => assessor.summarizeSoon(b.firm, a.job),
+  readJob: () => readJobs.readJob(b.firm, a.job),
   listJobs: () => jobs.listJobs(b.firm),
+  jobNamed: () => jobs.jobNamed(b.firm, a.job),
   openJob: () => logs.openJob(b.firm, ownerOfB(), a.job, [entryOf(b.owner.id, '3 Cedar Close')]),
   appendToJob: () => logs.appendToJob(b.firm, ownerOfB(), a.job, [entryOf(b.owner.id, '3 Cedar Close')]),
   jobPage: () => logs.jobPage(b.firm, a.job, 0),
@@ -107,10 +114,12 @@ const asB: Readonly<Record<string, () => Promise<unknown>>> = {
 const withoutFirm: Readonly<Record<string, string>> = {
   endInvitationsOf: 'works in a transaction of a firm',
   isFor: 'compares two addresses',
+  beginLine: 'works in a transaction of a firm',
+  noteHandedIn: 'works in a transaction of a firm',
   noteIn: 'works in a transaction of a firm',
-  lockLog: 'works in a transaction of a firm',
+  refusalOf: 'works in a transaction of a firm',
+  writeLine: 'works in a transaction of a firm',
   wholeLog: 'works in a transaction of a firm',
-  refreshJob: 'works in a transaction of a firm',
   noteEverywhere: 'enters every firm of a person through their membership',
   offerOf: 'answers whoever holds an invitation’s token',
   join: 'takes up an invitation by its token',
@@ -118,7 +127,8 @@ const withoutFirm: Readonly<Record<string, string>> = {
 
 describe('the first wall: functions over a firm’s data', () => {
   test('every one of them is tried below', () => {
-    const exported = [assessor, audit, invitations, jobs, logs, people].flatMap((module) =>
+    const modules = [assessor, audit, entryRules, invitations, jobLines, jobs, logs, people, readJobs];
+    const exported = modules.flatMap((module) =>
       Object.entries(module).flatMap(([name, value]) => (typeof value === 'function' ? [name] : [])),
     );
     expect(exported.filter((name) => !(name in withoutFirm)).sort()).toEqual(Object.keys(asB).sort());

@@ -1,7 +1,7 @@
 import type { JobSummary } from '../contract/answers.ts';
 import { assessSoon } from './assessor.ts';
 import type { FirmData } from './firm-data.ts';
-import { readModelVersion } from './logs.ts';
+import { readModelVersion } from './job-lines.ts';
 
 /** The jobs of a firm, the one read last first. Those whose findings are of an older log are assessed beside this. */
 export async function listJobs(firm: FirmData): Promise<readonly JobSummary[]> {
@@ -28,7 +28,10 @@ export async function listJobs(firm: FirmData): Promise<readonly JobSummary[]> {
     row.version === readModelVersion &&
     row.assessed_seq === row.last_seq &&
     row.assessed_kit_seq === (kit?.last_seq ?? 0);
-  const stale = rows.filter((row) => !isCurrent(row) && (row.tested > 0 || row.version !== readModelVersion));
+  const isSummed = (row: (typeof rows)[number]): boolean =>
+    row.version === readModelVersion && row.summed_seq === row.last_seq;
+  // Of which something may be found is assessed, and its line made with it.
+  const stale = rows.filter((row) => !isCurrent(row) && (row.tested > 0 || !isSummed(row)));
   assessSoon(
     firm,
     stale.map(({ id }) => id),
@@ -43,4 +46,20 @@ export async function listJobs(firm: FirmData): Promise<readonly JobSummary[]> {
     lastReadAt: row.last_read_at?.toISOString() ?? null,
     findings: isCurrent(row) ? row.findings : null,
   }));
+}
+
+/** What the list calls a job; null where the firm has none such. */
+export async function jobNamed(
+  firm: FirmData,
+  job: string,
+): Promise<{ readonly address: string | null } | null> {
+  const row = await firm.transaction((transaction) =>
+    transaction
+      .selectFrom('job')
+      .select('address')
+      .where('organization', '=', firm.id)
+      .where('id', '=', job)
+      .executeTakeFirst(),
+  );
+  return row ?? null;
 }

@@ -10,6 +10,9 @@ const rules = {
   'reset-address': { points: 4, duration: 60 * minute },
   'reset-source': { points: 20, duration: 60 * minute },
   'join-source': { points: 100, duration: 60 * minute },
+  // A device sends a few times a minute; after weeks without a network, some hundred times.
+  'entries-person': { points: 1500, duration: 5 * minute },
+  'report-person': { points: 40, duration: 10 * minute },
 } as const;
 export type Limit = keyof typeof rules;
 

@@ -8,15 +8,17 @@ import {
   type KitStatement,
 } from '@fair-plug/core/log';
 import { findingSummaryOf } from '@fair-plug/core/words';
+import { sql } from 'kysely';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
+import { summarizeJob } from './assessor.ts';
 import { auditTrail } from './audit.ts';
 import type { Connection } from './database.ts';
 import type { HandedInBy } from './entry-rules.ts';
 import type { FirmData } from './firm-data.ts';
 import { invite, join } from './invitations.ts';
 import { listJobs } from './jobs.ts';
-import { appendToJob, appendToKit, jobPage, kitPage, openJob } from './logs.ts';
+import { appendToJob, appendToKit, jobPage, kitPage, logHeads, mostEntries, openJob } from './logs.ts';
 import { freshDatabase, newFirm, newPerson } from './testing-database.ts';
 
 let connection: Connection;
@@ -148,6 +150,7 @@ describe('the log of a job in the database', () => {
       lastReadAt: '2026-05-04T09:30:00.000Z',
     };
     // What needs the engine is worked out beside the request, and stands for this log alone.
+    await summarizeJob(firm, job);
     expect(await listJobs(firm)).toEqual([{ ...line, findings: null }]);
     const run = new HouseJudge().judging(house, []);
     let step = run.next();
@@ -159,7 +162,54 @@ describe('the log of a job in the database', () => {
       interval: 20,
     });
     await appendToJob(firm, by, job, walked.slice(-1));
-    expect(await listJobs(firm)).toMatchObject([{ tested: 4, findings: null }]);
+    expect(await listJobs(firm)).toMatchObject([{ tested: 3, findings: null }]);
+    await vi.waitFor(async () => expect(await listJobs(firm)).toMatchObject([{ tested: 4 }]));
+  });
+
+  test('who names a cursor is told of the logs alone that grew since, whoever was still writing then', async () => {
+    const first = await logHeads(firm);
+    expect(first.logs.map(({ id, seq }) => [id, seq])).toContainEqual([job, 2]);
+    // One that begins before the cursor is given out and ends after it.
+    let end = (): void => {};
+    const ended = new Promise<void>((done) => {
+      end = done;
+    });
+    const slow = firm.transaction(async (transaction) => {
+      await transaction
+        .updateTable('log')
+        .set({ last_seq: 7, changed: sql<string>`pg_current_xact_id()` })
+        .where('organization', '=', firm.id)
+        .where('kind', '=', 'kit')
+        .execute();
+      await ended;
+    });
+    await vi.waitFor(async () => {
+      const later = await logHeads(firm);
+      expect(BigInt(later.cursor)).toBeGreaterThanOrEqual(BigInt(first.cursor));
+    });
+    const meanwhile = await logHeads(firm, first.cursor);
+    end();
+    await slow;
+    const after = await logHeads(firm, meanwhile.cursor);
+    expect(after.logs).toMatchObject([{ kind: 'kit', seq: 7 }]);
+    const nothing = await logHeads(firm, after.cursor);
+    expect((await logHeads(firm, nothing.cursor)).logs).toEqual([]);
+    // A cursor of another database is none of this one's.
+    expect((await logHeads(firm, '9'.repeat(18))).logs).toHaveLength(first.logs.length);
+  });
+
+  test('a log past the most that it takes is refused with words', async () => {
+    await firm.transaction((transaction) =>
+      transaction
+        .updateTable('log')
+        .set({ last_seq: mostEntries - 1, changed: sql<string>`pg_current_xact_id()` })
+        .where('id', '=', job)
+        .execute(),
+    );
+    expect(await appendToJob(firm, by, job, readings('hn'))).toMatchObject({
+      kind: 'refused',
+      message: expect.stringContaining('50000'),
+    });
   });
 
   test('a row that older code made, of a job without an address, is made anew', async () => {

@@ -1,17 +1,10 @@
 import { isDeepStrictEqual } from 'node:util';
-import {
-  clockOf,
-  type Entry,
-  foldHouse,
-  isPossibleClock,
-  type JobEntry,
-  type KitEntry,
-} from '@fair-plug/core/log';
-import { summaryOf } from '@fair-plug/core/report';
-import type { Transaction } from 'kysely';
+import { clockOf, type Entry, isPossibleClock, type JobEntry, type KitEntry } from '@fair-plug/core/log';
+import { sql, type Transaction } from 'kysely';
 import type { LogHead, LogPage } from '../contract/answers.ts';
 import { type HandedInBy, noteHandedIn, type Refusal, refusalOf } from './entry-rules.ts';
 import type { FirmData } from './firm-data.ts';
+import { beginLine } from './job-lines.ts';
 import type { Database } from './schema.ts';
 
 export type AppendResult =
@@ -89,16 +82,32 @@ export async function kitPage(firm: FirmData, after: number): Promise<LogPage<Ki
 const logsOf = (connection: Transaction<Database>, organization: string, kind: 'job' | 'kit') =>
   connection.selectFrom('log').where('organization', '=', organization).where('kind', '=', kind);
 
-/** Every log of the firm, the one that was begun last first. */
-export async function logHeads(firm: FirmData): Promise<readonly LogHead[]> {
-  return firm.transaction((transaction) =>
-    transaction
+/** How far logs go, and from where on to ask for those that grow from now on. */
+export interface Heads {
+  readonly logs: readonly LogHead[];
+  readonly cursor: string;
+}
+
+/**
+ * The logs of the firm that grew since an earlier answer's cursor, or all of them, the one that was begun last first. A
+ * cursor is the oldest transaction that was still running then: whatever it or a later one wrote is told the next time.
+ */
+export async function logHeads(firm: FirmData, since: string | null = null): Promise<Heads> {
+  return firm.transaction(async (transaction) => {
+    const { rows } = await sql<{ cursor: string }>`
+      select pg_snapshot_xmin(pg_current_snapshot())::text as cursor`.execute(transaction);
+    const cursor = rows[0]?.cursor ?? '0';
+    // One of a database that was replaced since says nothing about this one.
+    const isKnown = since !== null && BigInt(since) <= BigInt(cursor);
+    const logs = await transaction
       .selectFrom('log')
       .select(['id', 'kind', 'last_seq as seq'])
       .where('organization', '=', firm.id)
+      .$if(isKnown, (query) => query.where('changed', '>=', sql<string>`${since}::xid8`))
       .orderBy('id', 'desc')
-      .execute(),
-  );
+      .execute();
+    return { logs, cursor };
+  });
 }
 
 async function kitLog(connection: Transaction<Database>, organization: string): Promise<string | null> {
@@ -155,6 +164,9 @@ async function inTransaction(
   }
 }
 
+/** A log holds no more entries; a house of 300 receptacles, read ten times each, comes to a tenth of it. */
+export const mostEntries = 50_000;
+
 async function append(
   transaction: Transaction<Database>,
   firm: FirmData,
@@ -184,6 +196,11 @@ async function append(
   if (refusal !== null) return refusal;
   const impossible = [...fresh.values()].find((entry) => !isPossibleClock(clockOf(entry), Date.now()));
   if (impossible !== undefined) return { kind: 'clock', entry: impossible.id };
+  if (held.last_seq + fresh.size > mostEntries)
+    return {
+      kind: 'refused',
+      message: `A log takes ${mostEntries} entries at the most, and this one has ${held.last_seq}.`,
+    };
   if (fresh.size === 0) return { kind: 'appended', stored: 0, known: entries.length, cursor: held.last_seq };
 
   const rows = [...fresh.values()].map((entry, index) => ({
@@ -207,12 +224,13 @@ async function append(
   const cursor = held.last_seq + rows.length;
   await transaction
     .updateTable('log')
-    .set({ last_seq: cursor })
+    .set({ last_seq: cursor, changed: sql<string>`pg_current_xact_id()` })
     .where('organization', '=', organization)
     .where('id', '=', log)
     .execute();
   await noteHandedIn(transaction, firm, by, [...fresh.values()]);
-  if (kind === 'job') await refreshJob(transaction, organization, log);
+  if (kind === 'job' && held.last_seq === 0)
+    await beginLine(transaction, firm, log, [...fresh.values()] as readonly JobEntry[]);
   return { kind: 'appended', stored: rows.length, known: entries.length - rows.length, cursor };
 }
 
@@ -239,9 +257,6 @@ async function bodiesOf(
   return new Map(rows.map(({ id, log, body }) => [id, { log, body }]));
 }
 
-/** Raised when a job's row is made otherwise: rows of an older number are made anew as they are listed. */
-export const readModelVersion = 1;
-
 /** All entries of a firm's job, or of its kit, in one transaction with whatever else is read; null where it has none. */
 export async function wholeLog<K extends 'job' | 'kit'>(
   transaction: Transaction<Database>,
@@ -251,39 +266,4 @@ export async function wholeLog<K extends 'job' | 'kit'>(
 ): Promise<LogPage<K extends 'job' ? JobEntry : KitEntry> | null> {
   const id = log ?? (await kitLog(transaction, organization));
   return id === null ? null : page(transaction, organization, id, kind, 0);
-}
-
-/** Waits for whoever appends to a job, and has others wait, until the transaction ends. */
-export async function lockLog(
-  transaction: Transaction<Database>,
-  organization: string,
-  job: string,
-): Promise<void> {
-  await logsOf(transaction, organization, 'job').select('id').where('id', '=', job).forUpdate().execute();
-}
-
-/** Brings a job's row up to date with its log, but for what needs the engine. */
-export async function refreshJob(
-  transaction: Transaction<Database>,
-  organization: string,
-  job: string,
-): Promise<void> {
-  const log = await wholeLog(transaction, organization, 'job', job);
-  const { address, about, yearBuilt, receptacles, tested, lastReadAt } = summaryOf(
-    foldHouse(log?.entries ?? []),
-  );
-  const seen = {
-    address,
-    about,
-    receptacles,
-    tested,
-    year_built: yearBuilt,
-    last_read_at: lastReadAt === null ? null : new Date(lastReadAt),
-    version: readModelVersion,
-  };
-  await transaction
-    .insertInto('job')
-    .values({ organization, id: job, ...seen })
-    .onConflict((conflict) => conflict.columns(['organization', 'id']).doUpdateSet(seen))
-    .execute();
 }

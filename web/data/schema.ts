@@ -1,6 +1,6 @@
 import type { Entry } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';
-import type { ColumnType, Generated, JSONColumnType } from 'kysely';
+import type { ColumnType, Generated, JSONColumnType, RawBuilder } from 'kysely';
 import type { Role } from '../contract/answers.ts';
 
 /** Set by PostgreSQL, never by us. */
@@ -89,6 +89,8 @@ interface LogTable {
   kind: 'job' | 'kit';
   /** The last sequence number given out; its row is locked while entries are appended. */
   last_seq: Generated<number>;
+  /** The transaction that grew it last, as a number in text (xid8). */
+  changed: ColumnType<string, never, RawBuilder<string>>;
   created_at: Stamp;
 }
 
@@ -112,6 +114,8 @@ interface JobTable {
   receptacles: number;
   tested: number;
   last_read_at: Date | null;
+  /** Number of the last entry that the line above was made of; null: made before it was noted. */
+  summed_seq: number | null;
   /** Of the code that made the row: what an older one made is made anew. */
   version: Generated<number>;
   /** What its findings come to, by the log up to `assessed_seq` and the kit's up to `assessed_kit_seq`. */

@@ -165,8 +165,9 @@ export function firmApi(firm: string, person: string) {
     about(path, anything, withBody('POST', body));
   return {
     jobs: async () => (await about('/api/jobs', jobsAnswer)).jobs,
-    /** Every log of the firm and how far it goes. */
-    logHeads: () => about('/api/logs', logsAnswer),
+    /** How far the firm's logs go: all of them, or those that grew since. */
+    logHeads: (since: string | null) =>
+      about(since === null ? '/api/logs' : `/api/logs?since=${since}`, logsAnswer),
     jobLog: (job: string, after: number) => logPage(`/api/jobs/${job}/entries?after=${after}`),
     kitLog: (after: number) => logPage(`/api/kit/entries?after=${after}`),
     sendNewJob: (job: string, entries: readonly unknown[]) => send('/api/jobs', { job, entries }),

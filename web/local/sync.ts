@@ -1,4 +1,5 @@
 import type { Entry } from '@fair-plug/core/log';
+import type { LogHead } from '@/contract/answers';
 import { beforeSending } from '@/local/pauses';
 import { type FirmApi, RequestFailed } from './api';
 import type { LogCache } from './log-cache';
@@ -55,6 +56,9 @@ export class Sync {
   private isStarted = false;
   private isEnded = false;
   private isSoon = false;
+  /** How far the server's logs are known to go, and since when. */
+  private readonly heads = new Map<string, LogHead>();
+  private since: string | null = null;
   /** What names entries that the server does not have yet: sent again at the next exchange. */
   private readonly later = new Set<number>();
 
@@ -210,9 +214,13 @@ export class Sync {
   }
 
   private async pull(): Promise<void> {
-    const { now, logs: heads } = await this.api.logHeads();
+    const { now, logs: grown, cursor: since } = await this.api.logHeads(this.since);
     if (now !== undefined) await this.setTime(Date.parse(now));
     const cursors = new Map((await this.store.logs.toArray()).map(({ log, cursor }) => [log, cursor]));
+    if (this.since === null) this.heads.clear();
+    for (const head of grown) this.heads.set(head.id, head);
+    // By their ids, the one that was begun last first: as the server tells them.
+    const heads = [...this.heads.values()].sort((a, b) => (a.id < b.id ? 1 : -1));
     let unopened = 0;
     const known = new Set<LogKey>();
     const logs = heads.map(({ id, kind, seq }) => ({ log: kind === 'kit' ? kitKey : id, seq }));
@@ -230,6 +238,8 @@ export class Sync {
       if (this.isEnded) return;
     }
     for (const log of this.wanted) this.setMissing(log, !known.has(log));
+    // Only now: what broke off half way is told of again.
+    this.since = since ?? null;
   }
 
   /** Goes by the server's time from now on; what was unsent with an impossible one is sent with another. */

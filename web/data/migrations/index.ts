@@ -3,6 +3,7 @@ import * as logs from './2026-11-24-logs.ts';
 import * as people from './2026-11-25-people.ts';
 import * as assessment from './2026-11-28-assessment.ts';
 import * as inviters from './2026-11-28-inviters.ts';
+import * as heads from './2026-11-29-heads.ts';
 
 /** Every migration, in the order of its name. A migration that has shipped is never changed. */
 const migrations: Readonly<Record<string, Migration>> = {
@@ -10,6 +11,7 @@ const migrations: Readonly<Record<string, Migration>> = {
   '2026-11-25-people': people,
   '2026-11-28-assessment': assessment,
   '2026-11-28-inviters': inviters,
+  '2026-11-29-heads': heads,
 };
 
 export const migrationProvider: MigrationProvider = {

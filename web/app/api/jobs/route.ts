@@ -1,15 +1,19 @@
 import { newJob } from '@/contract/requests';
+import { summarizeSoon } from '@/data/assessor';
 import { listJobs } from '@/data/jobs';
 import { openJob } from '@/data/logs';
 import { answer, bodyOf } from '../answers';
 import { answerAppended } from '../batches';
-import { answerMember } from '../gate';
+import { answerMember, limit } from '../gate';
 
 export const GET = (request: Request): Promise<Response> =>
   answerMember(request, 'viewer', async ({ firm }) => answer({ jobs: await listJobs(firm) }));
 
 export const POST = (request: Request): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
+    await limit('entries-person', asked.person.id);
     const { job, entries } = await bodyOf(request, newJob);
-    return answerAppended(await openJob(asked.firm, asked, job, entries));
+    const result = await openJob(asked.firm, asked, job, entries);
+    if (result.kind === 'appended') summarizeSoon(asked.firm, job);
+    return answerAppended(result);
   });

@@ -1,10 +1,23 @@
+import { z } from 'zod';
 import { protocol } from '@/contract/protocol';
 import { logHeads } from '@/data/logs';
-import { answer } from '../answers';
+import { addressPart, answer } from '../answers';
 import { answerMember } from '../gate';
 
-/** Every log of the firm and how far it goes: what a browser asks to learn whether it has missed anything. */
+const sinceSchema = z
+  .string()
+  .regex(/^\d{1,20}$/)
+  .nullable();
+
+/** How far the firm's logs go, all or those that grew since: what a browser asks to learn whether it has missed anything. */
 export const GET = (request: Request): Promise<Response> =>
   answerMember(request, 'viewer', async ({ firm }) =>
-    answer({ protocol, now: new Date().toISOString(), logs: await logHeads(firm) }),
+    answer({
+      protocol,
+      now: new Date().toISOString(),
+      ...(await logHeads(
+        firm,
+        addressPart(new URL(request.url).searchParams.get('since'), sinceSchema, 'such cursor'),
+      )),
+    }),
   );

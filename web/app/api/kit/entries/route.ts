@@ -2,7 +2,7 @@ import { kitBatch } from '@/contract/requests';
 import { appendToKit, kitPage } from '@/data/logs';
 import { addressPart, answer, bodyOf, Problem } from '../../answers';
 import { answerAppended, cursorSchema } from '../../batches';
-import { answerMember } from '../../gate';
+import { answerMember, limit } from '../../gate';
 
 export const GET = (request: Request): Promise<Response> =>
   answerMember(request, 'viewer', async ({ firm }) => {
@@ -14,6 +14,7 @@ export const GET = (request: Request): Promise<Response> =>
 
 export const POST = (request: Request): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
+    await limit('entries-person', asked.person.id);
     const { entries } = await bodyOf(request, kitBatch);
     return answerAppended(await appendToKit(asked.firm, asked, entries));
   });

@@ -1,9 +1,10 @@
 import { idSchema } from '@fair-plug/core/log';
 import { jobBatch } from '@/contract/requests';
+import { summarizeSoon } from '@/data/assessor';
 import { appendToJob, jobPage } from '@/data/logs';
 import { addressPart, answer, bodyOf, Problem } from '../../../answers';
 import { answerAppended, cursorSchema } from '../../../batches';
-import { answerMember } from '../../../gate';
+import { answerMember, limit } from '../../../gate';
 
 /** Entries of one answer; who wants more asks again from its cursor. */
 const largestPage = 1000;
@@ -27,7 +28,10 @@ export const GET = (request: Request, { params }: Address): Promise<Response> =>
 
 export const POST = (request: Request, { params }: Address): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
+    await limit('entries-person', asked.person.id);
     const job = addressPart((await params).job, idSchema, 'such job');
     const { entries } = await bodyOf(request, jobBatch);
-    return answerAppended(await appendToJob(asked.firm, asked, job, entries));
+    const result = await appendToJob(asked.firm, asked, job, entries);
+    if (result.kind === 'appended') summarizeSoon(asked.firm, job);
+    return answerAppended(result);
   });

@@ -1,13 +1,13 @@
-import { foldHouse, idSchema } from '@fair-plug/core/log';
+import { idSchema } from '@fair-plug/core/log';
 import { ownerLanguages } from '@fair-plug/core/words';
 import { z } from 'zod';
 import type { PrintLine } from '@/contract/answers';
 import { note } from '@/data/audit';
+import { jobNamed } from '@/data/jobs';
 import { log, loggable } from '@/data/log';
-import { jobPage } from '@/data/logs';
 import { printReport } from '@/data/report-pdf';
 import { addressPart, bodyOf, Problem } from '../../../answers';
-import { answerMember } from '../../../gate';
+import { answerMember, limit } from '../../../gate';
 
 const wantedSchema = z.strictObject({
   language: z.enum(ownerLanguages),
@@ -23,9 +23,10 @@ export const POST = (
   answerMember(request, 'viewer', async ({ firm, person }) => {
     const job = addressPart((await params).job, idSchema, 'such job');
     const { language, timeZone } = await bodyOf(request, wantedSchema);
-    const page = await jobPage(firm, job, 0);
-    if (page === null) throw new Problem('not-found', 'There is no such job.');
-    const { address } = foldHouse(page.entries);
+    await limit('report-person', person.id);
+    const known = await jobNamed(firm, job);
+    if (known === null) throw new Problem('not-found', 'There is no such job.');
+    const { address } = known;
     await note(firm, person, 'report-exported', address);
     const name = `${`Report ${address}`.replace(/[^\p{L}\p{N} ,.-]+/gu, ' ').trim()}.pdf`;
     const cookies = request.headers.get('cookie') ?? '';
