@@ -70,6 +70,7 @@ export function answerOf(
       table: shown.filter(({ reading }) => reading.at === outlet.id),
       cause: position === -1 ? null : { breaker, position },
       isFinal,
+      isCutShort: stoppedEarly,
     };
   });
   return {

@@ -191,6 +191,25 @@ describe('the judgement on a house', () => {
     expect(judged(houseOf(places), judge).steps).toBeLessThan(0.8 * first.steps);
   });
 
+  test('what takes longer than anybody waits is answered with what was found, and says so', () => {
+    const contradictory = Array.from({ length: 30 }, (_, index): Place => {
+      const shows = (['hn-hg', 'hn', 'hg-ng', 'none'] as const)[(index * 7) % 4] ?? 'hn';
+      const off = index % 3;
+      return {
+        shows,
+        breaker: '1',
+        taken: [{ instrument: 'meter', hn: 120 - 40 * off, hg: 35 * off, ng: 118 - 59 * off }],
+      };
+    });
+    const impatient = new HouseJudge(lone, { circuit: 1, house: 1 });
+    const house = houseOf(contradictory);
+    const { judgement } = judged(house, impatient);
+    expect(judgement.isFinal).toBe(true);
+    expect(judgement.circuits[0]).toMatchObject({ isFinal: true, stoppedEarly: true });
+    expect(judgement.receptacles.get(receptacleId(0))?.isCutShort).toBe(true);
+    expect(reportOn(assess(house, judgement)).cutShort).toEqual(['1']);
+  });
+
   test('an answer to earlier readings does not stand for what was read since', () => {
     const before = houseOf([fine()]);
     const after = houseOf([

@@ -7,6 +7,8 @@ import {
   likelyGroups,
   lostServiceNeutral,
   type NextTest,
+  type SearchLimits,
+  usualLimits,
 } from '../engine/index.ts';
 import type { InstrumentId, Reading } from '../instruments/index.ts';
 import { type ConditionId, conditionIds, regions } from '../knowledge/index.ts';
@@ -87,8 +89,19 @@ function judgedAlone(id: string, answer: LoneDiagnosis): JudgedReceptacle {
       })),
     cause: null,
     isFinal: true,
+    isCutShort: false,
   };
 }
+
+/** How long judging may take, where somebody waits for it: circuits that take longer are answered with what was found. */
+export interface Pace {
+  /** Milliseconds that a circuit may take at the most. */
+  readonly circuit: number;
+  /** And that all of a house may take, though every circuit gets its least. */
+  readonly house: number;
+}
+/** However long the others took, a circuit gets so many milliseconds. */
+const leastMilliseconds = 400;
 
 /** Judges a house again and again as it is walked: what did not change since is not judged anew. */
 export class HouseJudge {
@@ -103,8 +116,11 @@ export class HouseJudge {
   >();
   private readonly diagnosticians = new Map<string, { readonly asked: object; readonly of: Diagnostician }>();
 
-  /** What judges receptacles that stand alone may serve many houses. */
-  constructor(lone: LoneDiagnostician = new LoneDiagnostician()) {
+  private readonly pace: Pace | null;
+
+  /** What judges receptacles that stand alone may serve many houses. Without a pace it takes as long as it takes. */
+  constructor(lone: LoneDiagnostician = new LoneDiagnostician(), pace: Pace | null = null) {
+    this.pace = pace;
     this.loneAnswers = new Memo((question: LoneQuestion) => loneAnswer(lone, question), mostAnswers);
     this.alone = new Memo(
       ({ id, ...question }: LoneQuestion & { readonly id: string }) =>
@@ -153,8 +169,9 @@ export class HouseJudge {
     const judged = (isFinal: boolean): HouseJudgement =>
       gathered(house, alone, answers, circuits, isFinal, this.blindness);
     if (open.size > 0) yield judged(false);
+    const began = performance.now();
     for (const [fed, question] of open)
-      for (const answer of this.onCircuit(fed, question)) {
+      for (const answer of this.onCircuit(fed, question, this.limitsFrom(began))) {
         if (answer === null) {
           yield null;
           continue;
@@ -167,13 +184,25 @@ export class HouseJudge {
     return judged(true);
   }
 
-  private *onCircuit(fed: FedTogether, asked: CircuitQuestion): Generator<CircuitAnswer | null> {
+  private limitsFrom(began: number): SearchLimits {
+    const { pace } = this;
+    if (pace === null) return usualLimits;
+    const now = performance.now();
+    const left = began + pace.house - now;
+    const end = now + Math.max(leastMilliseconds, Math.min(pace.circuit, left));
+    return { ...usualLimits, isOver: () => performance.now() > end };
+  }
+
+  private *onCircuit(
+    fed: FedTogether,
+    asked: CircuitQuestion,
+    limits: SearchLimits,
+  ): Generator<CircuitAnswer | null> {
     const scale = new VoltScale(asked.nominalVolts);
-    const run = this.diagnosticianOf(fed, asked).diagnosing({
-      readings: scale.toEngine(asked.readings),
-      trippedBefore: null,
-      kit: asked.kit,
-    });
+    const run = this.diagnosticianOf(fed, asked).diagnosing(
+      { readings: scale.toEngine(asked.readings), trippedBefore: null, kit: asked.kit },
+      limits,
+    );
     for (;;) {
       const step = run.next();
       yield step.value === null ? null : answerOf(fed, step.value, scale, asked.nominalVolts);

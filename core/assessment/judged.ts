@@ -42,6 +42,8 @@ export interface JudgedReceptacle {
   /** Which of the circuit's causes takes it along, by position; null where none does. */
   readonly cause: { readonly breaker: string; readonly position: number } | null;
   readonly isFinal: boolean;
+  /** There was no time to try all that its circuit's readings ask for. */
+  readonly isCutShort: boolean;
 }
 
 /** One thing that is wrong on a circuit, and everything that it explains. */

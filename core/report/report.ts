@@ -36,6 +36,8 @@ export interface Report extends Survey<ReportLine> {
   readonly notTested: readonly string[];
   /** What "reads correct" leaves open, said once for the house; empty while nothing reads correct. */
   readonly notSeen: readonly ConditionId[];
+  /** Breakers whose readings fit together so badly that not every explanation was tried. */
+  readonly cutShort: readonly string[];
   readonly cautions: readonly string[];
   readonly causes: readonly ReportedCause[];
   /** Had so many been faulty, the chance that a random sample of this size held none of them. */
@@ -118,6 +120,7 @@ export function reportOn(assessment: Assessment, practice: Practice, words: Repo
     decided,
     notTested: [...coverage.notReached.map(({ name }) => name), ...coverage.left],
     notSeen: conditionIds.filter((id) => notSeen.includes(id)),
+    cutShort: assessment.circuits.filter(({ stoppedEarly }) => stoppedEarly).map(({ breaker }) => breaker),
     cautions: cautionsFor(findings).map((id) => words.cautions[id]),
     causes: causesIn(assessment, words),
     missing: supposedFaulty

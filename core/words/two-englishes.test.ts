@@ -83,7 +83,7 @@ describe('two English languages', () => {
         clock,
       ),
       texts.causes({ believed: [], cut: [{ device: 'Bath 1', dead: ['Bath 2'], isBack: false }] }, clock),
-      texts.notSeen({ conditions: conditionIds }, clock),
+      texts.notSeen({ conditions: conditionIds, cutShort: ['7'] }, clock),
       texts.functionChecks(
         {
           checks: [

@@ -63,7 +63,8 @@ function whyAsBefore(next: NonNullable<JudgedReceptacle['next']>, isAlone: boole
 
 /** What the engine says of a receptacle, without words but for why a test is worth doing. */
 function receptacleAsBefore(
-  { explanations, table, next, ...rest }: JudgedReceptacle,
+  // Circuits say themselves where they were cut short.
+  { explanations, table, next, isCutShort: _cut, ...rest }: JudgedReceptacle,
   isAlone: boolean,
   words: Words,
 ) {
@@ -108,7 +109,7 @@ const findingAsBefore = ({ proposal, ...finding }: Finding, words: Words) => ({
 
 export function reportAsBefore(report: Report, entries: readonly JobEntry[]): unknown {
   const words = wordsIn(report.house.region);
-  const { words: _, house, rooms, findings, decided, notSeen, noDefect, ...rest } = report;
+  const { words: _, cutShort: _cut, house, rooms, findings, decided, notSeen, noDefect, ...rest } = report;
   return {
     ...rest,
     house: houseAsBefore(house, entries),

@@ -156,7 +156,8 @@ export type PrintStage = (typeof printStages)[number];
 
 /** A line of the answer to a wish for a PDF: how far the report is; at last the document itself. */
 export const printLine = z.discriminatedUnion('stage', [
-  z.object({ stage: z.enum(printStages) }),
+  /** `before`: of one that waits, how many come first. */
+  z.object({ stage: z.enum(printStages), before: z.number().optional() }),
   z.object({ stage: z.literal('done'), name: z.string(), pdf: z.string() }),
   z.object({ stage: z.literal('failed'), message: z.string() }),
 ]);

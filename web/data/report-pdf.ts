@@ -1,5 +1,6 @@
 import { type Browser, type BrowserContext, chromium, type Page, type Route } from 'playwright-core';
 import { logsAnswer, type PrintStage } from '../contract/answers.ts';
+import { PrintQueue } from './print-queue';
 import { publicOrigin } from './sign-in';
 
 /** Debian's Chromium. */
@@ -13,6 +14,8 @@ const footer = `
 export interface WantedReport {
   readonly job: string;
   readonly firm: string;
+  /** Who asks. */
+  readonly person: string;
   /** The asker's own cookies: the page is printed as they see it. */
   readonly cookies: string;
   /** Of the owner's page. */
@@ -21,11 +24,12 @@ export interface WantedReport {
   readonly timeZone: string | null;
   /** Ends the work. */
   readonly signal: AbortSignal;
-  readonly onStage: (stage: PrintStage) => void;
+  /** `before`: of one that waits, how many come first. */
+  readonly onStage: (stage: PrintStage, before?: number) => void;
 }
 
-/** One report at a time: a second waits for the first. */
-let last: Promise<unknown> = Promise.resolve();
+/** One report at a time, as long as that goes quickly. */
+const queue = new PrintQueue({ patience: 8000, most: 3, mostEach: 3 });
 
 /** A browser is kept for so long after a report, or after one was expected, for the next one. */
 const keptMilliseconds = 60_000;
@@ -135,24 +139,27 @@ export function expectReport(): void {
 
 /**
  * A job's report as a PDF: tagged, with bookmarks, printed by Chromium from the page that is shown on screen.
- * Throws when the page does not become ready, and when it was called off.
+ * Throws when the page does not become ready, when it was called off, and TooManyReports.
  */
 export function printReport(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
-  wanted.onStage('waiting');
-  const printed = last.then(
-    () => print(wanted),
+  wanted.onStage('waiting', 0);
+  return queue.run(
+    wanted.person,
+    wanted.signal,
+    (before) => wanted.onStage('waiting', before),
     () => print(wanted),
   );
-  last = printed;
-  return printed;
 }
 
 /** Where this server answers itself, past any reverse proxy. */
 const ownOrigin = (): string => process.env.FAIRPLUG_OWN_ORIGIN ?? publicOrigin();
 
-/** Of the firm's logs, those that the page needs: it is not to fetch every other job besides. */
+/**
+ * Of the firm's logs, those that the page needs: it is not to fetch every other job besides. It is told of them whole each
+ * time, for the next report may be of a job that it was not told of.
+ */
 function neededOf(answered: string, job: string): string {
-  const { logs, ...rest } = logsAnswer.parse(JSON.parse(answered));
+  const { logs, cursor: _, ...rest } = logsAnswer.parse(JSON.parse(answered));
   return JSON.stringify({ ...rest, logs: logs.filter(({ id, kind }) => id === job || kind === 'kit') });
 }
 

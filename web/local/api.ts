@@ -111,20 +111,25 @@ async function printed(
   path: string,
   { language }: { readonly language: string },
   signal: AbortSignal,
-  onStage: (stage: PrintStage) => void,
+  onStage: (stage: PrintStage, before?: number) => void,
 ): Promise<{ readonly name: string; readonly file: Blob } | null> {
   const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
   try {
     const response = await fetch(path, { ...withBody('POST', { language, timeZone }), signal });
-    if (!response.ok || response.body === null)
-      throw new RequestFailed('failed', `The server answered ${response.status}.`);
+    if (!response.ok || response.body === null) {
+      const problem = problemAnswer.safeParse(await response.json().catch(() => null));
+      throw new RequestFailed(
+        'failed',
+        problem.data?.error.message ?? `The server answered ${response.status}.`,
+      );
+    }
     for await (const line of linesOf(response.body)) {
       if (line.stage === 'failed') throw new RequestFailed('failed', line.message);
       if (line.stage === 'done') {
         const bytes = Uint8Array.from(atob(line.pdf), (one) => one.charCodeAt(0));
         return { name: line.name, file: new Blob([bytes], { type: 'application/pdf' }) };
       }
-      onStage(line.stage);
+      onStage(line.stage, line.before);
     }
   } catch (error) {
     if (signal.aborted || isAbort(error)) return null;
@@ -195,7 +200,7 @@ export function firmApi(firm: string, person: string) {
       job: string,
       wanted: { readonly language: string },
       signal: AbortSignal,
-      onStage: (stage: PrintStage) => void,
+      onStage: (stage: PrintStage, before?: number) => void,
     ) => printed(`/api/jobs/${job}/report?firm=${firm}`, wanted, signal, onStage),
   };
 }

@@ -49,7 +49,9 @@ async function inTurns<T>(
 let asked = { house: 0, bench: 0 };
 /** One for all houses: what receptacles are held against takes a while to make. */
 const lone = new LoneDiagnostician();
-let judge = { job: '', of: new HouseJudge(lone) };
+/** Nobody waits longer for a circuit, nor for a house; what was cut short says so. */
+const pace = { circuit: 4000, house: 16_000 };
+let judge = { job: '', of: new HouseJudge(lone, pace) };
 /** What the page knows of the house by now; null before anything was sent. */
 let sent: HouseJudgement | null = null;
 
@@ -83,7 +85,7 @@ const engine = {
     asked = { ...asked, house: asked.house + 1 };
     const mine = asked.house;
     if (judge.job !== job) {
-      judge = { job, of: new HouseJudge(lone) };
+      judge = { job, of: new HouseJudge(lone, pace) };
       sent = null;
     }
     const steps = judge.of.judging(house, kit);
@@ -98,7 +100,7 @@ const engine = {
   /** How many findings a house comes to and how pressing they are, by all that is in it; for lists of houses. */
   async summarize(house: House, practice: Practice): Promise<FindingSummary> {
     const judgement = await inTurns(
-      new HouseJudge(lone).judging(house, []),
+      new HouseJudge(lone, pace).judging(house, []),
       () => false,
       () => {},
     );

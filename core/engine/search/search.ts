@@ -198,7 +198,7 @@ export class Search {
   private *deepen(size: number): Generator<undefined> {
     for (let inVain = 0; inVain < patience; ) {
       if (this.isOver()) return;
-      const next = this.nextParent(size);
+      const next = yield* this.nextParent(size);
       if (next === null) return;
       const before = this.best;
       yield* this.expand(next, keptNats);
@@ -221,7 +221,7 @@ export class Search {
   }
 
   /** The most promising explanation of a size that was not led further. */
-  private nextParent(size: number): Explanation | null {
+  private *nextParent(size: number): Generator<undefined, Explanation | null> {
     const least = this.most - parentNats;
     if (size > 1) {
       const [next = null] = [...this.found.values()]
@@ -246,6 +246,8 @@ export class Search {
       // Fitted further than before, it may weigh more than it did.
       const before = this.found.get(next.hypothesis.key)?.logWeight ?? Number.NEGATIVE_INFINITY;
       if (explanation.logWeight > before) this.keep(explanation);
+      yield undefined;
+      if (this.isOver()) return null;
     }
   }
 
@@ -297,7 +299,7 @@ export class Search {
     if (this.best.hypothesis.logPrior > rareLogOdds || this.asksForMore()) return;
     for (let rivals = 0; rivals < mostRivals; rivals += 1) {
       if (this.isOver()) return;
-      const next = this.nextParent(1);
+      const next = yield* this.nextParent(1);
       if (next === null) return;
       yield* this.expand(next, keptNats);
     }

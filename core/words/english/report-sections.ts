@@ -1,4 +1,4 @@
-import type { Calibration, QuestionId, ViewWords } from '../../knowledge/index.ts';
+import type { Calibration, ConditionId, QuestionId, ViewWords } from '../../knowledge/index.ts';
 import type { House } from '../../log/index.ts';
 import type { Block, Clock, MethodFacts, Run, SectionData, SectionWords } from '../../report/index.ts';
 import { counted } from '../counted.ts';
@@ -220,6 +220,17 @@ export function viewsIn(question: Words['questions'][QuestionId], views: readonl
   return { asks: question.asks, held, others };
 }
 
+const hidden = (words: OwnSectionWords, ids: readonly ConditionId[]) => [
+  text(words.notSeenLead),
+  {
+    kind: 'terms' as const,
+    rows: ids.map((id) => {
+      const { name, what, why } = words.conditions[id];
+      return [name, `${what} ${why}`] as const;
+    }),
+  },
+];
+
 /** What stands over the sections of a report, and what those say that are text, out of an English's own words. */
 export const sectionWords = (words: OwnSectionWords): SectionWords => ({
   headings: words.headings,
@@ -228,15 +239,13 @@ export const sectionWords = (words: OwnSectionWords): SectionWords => ({
     introduction: ({ own: ownWords }) => [own(ownWords)],
     causes: causes(words),
     noDefect: ({ words: lines }) => [list(lines.map((one) => [one]))],
-    notSeen: ({ conditions: ids }) => [
-      text(words.notSeenLead),
-      {
-        kind: 'terms',
-        rows: ids.map((id) => {
-          const { name, what, why } = words.conditions[id];
-          return [name, `${what} ${why}`];
-        }),
-      },
+    notSeen: ({ conditions: ids, cutShort }) => [
+      ...(ids.length === 0 ? [] : hidden(words, ids)),
+      ...cutShort.map((breaker) =>
+        text(
+          `Breaker ${breaker}: its readings fit together badly, and not every explanation was tried. What is said here may change when the odd ones are read again.`,
+        ),
+      ),
     ],
     coverage: coverage(words),
     functionChecks: (data, clock) => [...checksOf(words)(data, clock), ...leftAs(words)(data, clock)],

@@ -1,3 +1,4 @@
+import { counted } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import type { PrintStage } from '@/contract/answers';
@@ -7,7 +8,7 @@ import { useLocal } from '@/local/local-store';
 import classes from './report-screen.module.css';
 
 const stageWords: Readonly<Record<PrintStage, string>> = {
-  waiting: 'Waiting for another report …',
+  waiting: 'Waiting for its turn …',
   opening: 'Opening the report …',
   reading: 'Judging the readings …',
   printing: 'Printing …',
@@ -25,7 +26,7 @@ export interface PdfButtonProps {
 /** Has the server print the report; says how far it is, and can be called off. */
 export function PdfButton({ job, language }: PdfButtonProps) {
   const { api } = useLocal();
-  const [stage, setStage] = useState<PrintStage | null>(null);
+  const [at, setAt] = useState<{ readonly stage: PrintStage; readonly before: number } | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const work = useRef<AbortController | null>(null);
   useEffect(() => {
@@ -37,9 +38,11 @@ export function PdfButton({ job, language }: PdfButtonProps) {
     const own = new AbortController();
     work.current = own;
     setFailed(null);
-    setStage('waiting');
+    setAt({ stage: 'waiting', before: 0 });
     try {
-      const printed = await api.printReport(job, { language }, own.signal, setStage);
+      const printed = await api.printReport(job, { language }, own.signal, (stage, before = 0) =>
+        setAt({ stage, before }),
+      );
       if (printed !== null) saveFile(printed.name, printed.file);
     } catch (error) {
       setFailed(
@@ -50,9 +53,9 @@ export function PdfButton({ job, language }: PdfButtonProps) {
             : 'The report could not be printed.',
       );
     }
-    setStage(null);
+    setAt(null);
   };
-  if (stage === null)
+  if (at === null)
     return (
       <>
         {failed !== null && (
@@ -67,7 +70,11 @@ export function PdfButton({ job, language }: PdfButtonProps) {
     );
   return (
     <>
-      <span role="status">{stageWords[stage]}</span>
+      <span role="status">
+        {at.before === 0
+          ? stageWords[at.stage]
+          : `Waiting: ${counted(at.before, 'report', 'reports')} before yours …`}
+      </span>
       <Button size="sm" variant="default" onClick={() => work.current?.abort()}>
         Cancel
       </Button>

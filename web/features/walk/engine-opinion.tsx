@@ -83,6 +83,12 @@ export function EngineOpinion({
           )}
         </p>
       )}
+      {judged.isCutShort && isFinal && (
+        <p>
+          <strong>Not everything was tried.</strong> The readings on this breaker fit together badly: read the
+          odd ones again.
+        </p>
+      )}
       <Doubts judged={judged} isPlain={isPlain} />
       {table.length > 0 && (
         <details className={classes.evidence} open={!isPlain}>

@@ -5,6 +5,7 @@ import type { PrintLine } from '@/contract/answers';
 import { note } from '@/data/audit';
 import { jobNamed } from '@/data/jobs';
 import { log, loggable } from '@/data/log';
+import { TooManyReports } from '@/data/print-queue';
 import { printReport } from '@/data/report-pdf';
 import { addressPart, bodyOf, Problem } from '../../../answers';
 import { answerMember, limit } from '../../../gate';
@@ -42,17 +43,24 @@ export const POST = (
           const pdf = await printReport({
             job,
             firm: firm.id,
+            person: person.id,
             cookies,
             language,
             timeZone: timeZone ?? null,
             signal: ended.signal,
-            onStage: (stage) => send({ stage }),
+            onStage: (stage, before) => send({ stage, ...(before === undefined ? {} : { before }) }),
           });
           send({ stage: 'done', name, pdf: Buffer.from(pdf).toString('base64') });
         } catch (error) {
           if (!ended.signal.aborted) {
-            log.error(loggable(error));
-            send({ stage: 'failed', message: 'The report could not be printed. Try again.' });
+            const isOwn = error instanceof TooManyReports;
+            if (!isOwn) log.error(loggable(error));
+            send({
+              stage: 'failed',
+              message: isOwn
+                ? 'You have several reports under way. Wait for one of them.'
+                : 'The report could not be printed. Try again.',
+            });
           }
         }
         if (!ended.signal.aborted) controller.close();
