@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import '../web/testing/own-storage.ts';
 import type { Entry, JobEntry, JobStatement } from '@fair-plug/core/log';
 import { firmApi } from '../web/local/api.ts';
 import { LogCache } from '../web/local/log-cache.ts';

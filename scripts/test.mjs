@@ -35,6 +35,10 @@ const lint = async () => {
   await stage('arrows', ran(process.execPath, [join(root, 'scripts/lint/write-arrows.mjs'), '--check']));
   await stage('words', ran(process.execPath, [join(root, 'scripts/lint/core-words.mjs')]));
   await stage('long files', ran(process.execPath, [join(root, 'scripts/lint/long-files.mjs')]));
+  await stage(
+    'tests of docs/security.md',
+    ran(process.execPath, [join(root, 'scripts/lint/security-tests.mjs')]),
+  );
   await stage('lint and format', ran(program('biome'), ['ci', '.']));
 };
 const types = () => stage('types', ran(process.execPath, [join(root, 'scripts/types.mjs')]));

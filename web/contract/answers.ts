@@ -154,6 +154,9 @@ export const mailAnswer = z.object({ messages: z.array(keptMessage) });
 const printStages = ['waiting', 'opening', 'reading', 'printing'] as const;
 export type PrintStage = (typeof printStages)[number];
 
+/** A letterhead's mark as an entry may hold it: a data address. */
+export const markAnswer = z.object({ mark: z.string() });
+
 /** A line of the answer to a wish for a PDF: how far the report is; at last the document itself. */
 export const printLine = z.discriminatedUnion('stage', [
   /** `before`: of one that waits, how many come first. */

@@ -9,6 +9,7 @@ import {
   linkAnswer,
   logPageAnswer,
   logsAnswer,
+  markAnswer,
   type PrintLine,
   type PrintStage,
   type ProblemCode,
@@ -178,6 +179,9 @@ export function firmApi(firm: string, person: string) {
     sendNewJob: (job: string, entries: readonly unknown[]) => send('/api/jobs', { job, entries }),
     sendToJob: (job: string, entries: readonly unknown[]) => send(`/api/jobs/${job}/entries`, { entries }),
     sendToKit: (entries: readonly unknown[]) => send('/api/kit/entries', { entries }),
+    /** A picture as a letterhead's mark is kept: the server decodes it, makes it small and encodes it anew. */
+    markFrom: async (picture: string) =>
+      (await about('/api/kit/mark', markAnswer, withBody('POST', { picture }))).mark,
     people: async () => (await about('/api/people', peopleAnswer)).people,
     /** Names of everybody who belongs or belonged to the firm, by id. */
     names: async (): Promise<Readonly<Record<string, string>>> => {

@@ -1,6 +1,7 @@
 import { Button, FileButton } from '@mantine/core';
 import { useState } from 'react';
 import { SavedText, SavedWords } from '@/components/saved-fields';
+import { RequestFailed } from '@/local/api';
 import { useLocal } from '@/local/local-store';
 import classes from './settings.module.css';
 import type { SettingsProps } from './settings-props';
@@ -8,7 +9,7 @@ import { smallPicture } from './small-picture';
 
 /** What stands at the head of every report. */
 export function LetterheadSection({ firm, settle }: SettingsProps) {
-  const { identity } = useLocal();
+  const { identity, api } = useLocal();
   const { lines, licence, mark } = firm.letterhead;
   const [failed, setFailed] = useState<string | null>(null);
   const isDisabled = settle === null;
@@ -16,9 +17,17 @@ export function LetterheadSection({ firm, settle }: SettingsProps) {
     if (file === null) return;
     setFailed(null);
     try {
-      settle?.({ kind: 'letterhead-described', mark: await smallPicture(file) });
+      const mark = await api.markFrom(await smallPicture(file));
+      settle?.({ kind: 'letterhead-described', mark });
     } catch (error) {
-      setFailed(error instanceof Error ? error.message : 'This picture cannot be read.');
+      const isAway = error instanceof RequestFailed && error.code === 'server-away';
+      setFailed(
+        isAway
+          ? 'The server looks at pictures first. Upload it when the server can be reached.'
+          : error instanceof Error
+            ? error.message
+            : 'This picture cannot be read.',
+      );
     }
   };
   return (
