@@ -1,4 +1,4 @@
-import { copyFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { foldHouse, foldKit } from '@fair-plug/core/log';
@@ -63,6 +63,24 @@ describe('a backup', () => {
     expect((await walls(restored)).rows).toEqual((await walls(source.owner)).rows);
     await expect(sql`update audit set action = 'x'`.execute(restored)).rejects.toThrow('append-only');
     await restored.destroy();
+  });
+
+  test('is for its owner’s eyes, and lets nobody in', async () => {
+    const file = join(folder, 'private.backup');
+    const { rows } = await sql<{ id: string }>`select id from person limit 1`.execute(source.owner);
+    const person = rows[0]?.id ?? '';
+    await sql`
+      insert into session (id, person, token, expires_at)
+      values (${person}, ${person}, 'a token', now() + interval '1 day')`.execute(source.owner);
+    const { tables } = await backUp(source.ownerUrl, file);
+    expect(tables.session).toBe(0);
+    expect(statSync(file).mode & 0o777).toBe(0o600);
+    await restore({ ...target(), file, replace: true });
+    const restored = connect(target().url);
+    expect((await countRows(restored)).session).toBe(0);
+    expect((await countRows(restored)).person).toBeGreaterThan(0);
+    await restored.destroy();
+    await sql`delete from session`.execute(source.owner);
   });
 
   test('does not go over data unless told to', async () => {
