@@ -93,11 +93,13 @@ test('an inspector from the invitation to signing out: works, is signed out on t
     await expect(saved(theirs)).toBeVisible({ timeout: 20_000 });
     await withMenu(theirs, 'Sign out');
     await expect(theirs.getByRole('heading', { name: 'Sign in' })).toBeVisible();
-    const left = await theirs.evaluate(async () => ({
-      databases: (await indexedDB.databases()).map(({ name }) => name),
-      keys: Object.keys(localStorage).filter((key) => key.startsWith('fair-plug')),
-    }));
-    expect(left).toEqual({ databases: [], keys: [] });
+    const left = () =>
+      theirs.evaluate(async () => ({
+        databases: (await indexedDB.databases()).map(({ name }) => name),
+        keys: Object.keys(localStorage).filter((key) => key.startsWith('fair-plug')),
+      }));
+    // That the server is to be told is remembered until it was.
+    await expect.poll(left).toEqual({ databases: [], keys: [] });
     expect((await theirs.request.get('/api/session')).status()).toBe(401);
   });
   await theirs.context().close();
@@ -203,6 +205,13 @@ test('a forgotten password: the link of the mail sets a new one, once', async ({
   await other.getByRole('textbox', { name: 'Password', exact: true }).fill('another long password');
   await other.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(other.getByRole('heading', { level: 1, name: 'Jobs' })).toBeVisible();
+  await page.goto('/people');
+  await expect(
+    page
+      .getByRole('row')
+      .filter({ hasText: 'Meg Harrowby' })
+      .filter({ hasText: 'tried with a wrong password' }),
+  ).toHaveCount(1);
   await other.goto(link);
   await other.getByLabel('New password').fill('a third long password');
   await other.getByRole('button', { name: 'Set it' }).click();

@@ -7,6 +7,7 @@ import type { Database } from './schema.ts';
 /** What an owner can look up. */
 export const auditActions = [
   'signed-in',
+  'sign-in-failed',
   'signed-out-everywhere',
   'password-changed',
   'invited',
@@ -51,6 +52,16 @@ export async function noteEverywhere(
     const entered = await FirmData.of(connection, person.id, id);
     if (entered !== null) await note(entered.firm, person, action);
   }
+}
+
+/** Says in the trails of whoever has an address that somebody tried it with a wrong password. */
+export async function noteFailedSignIn(connection: Connection, email: string): Promise<void> {
+  const person = await connection
+    .selectFrom('person')
+    .select(['id', 'name'])
+    .where('email', '=', email.trim().toLowerCase())
+    .executeTakeFirst();
+  if (person !== undefined) await noteEverywhere(connection, person, 'sign-in-failed');
 }
 
 /** The latest lines, the newest first. */

@@ -121,6 +121,7 @@ const withoutFirm: Readonly<Record<string, string>> = {
   writeLine: 'works in a transaction of a firm',
   wholeLog: 'works in a transaction of a firm',
   noteEverywhere: 'enters every firm of a person through their membership',
+  noteFailedSignIn: 'enters every firm of a person through their membership',
   offerOf: 'answers whoever holds an invitation’s token',
   join: 'takes up an invitation by its token',
 };

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { roles } from '../contract/answers.ts';
-import { auditTrail } from './audit.ts';
+import { auditTrail, noteFailedSignIn } from './audit.ts';
 import type { Connection } from './database.ts';
 import { FirmData, firmsOf, hasFirms, type Named } from './firm-data.ts';
 import { makeFirstFirm } from './first-run.ts';
@@ -189,6 +189,21 @@ describe('membership', () => {
 });
 
 describe('the audit trail', () => {
+  test('says that somebody’s address was tried with a wrong password, in their firms alone', async () => {
+    const person = await joined('inspector');
+    const { email } = await owner
+      .selectFrom('person')
+      .select('email')
+      .where('id', '=', person.id)
+      .executeTakeFirstOrThrow();
+    const elsewhere = await newFirm(connection, 'Elsewhere');
+    await noteFailedSignIn(connection, ` ${email.toUpperCase()}`);
+    await noteFailedSignIn(connection, 'nobody@example.invalid');
+    expect((await auditTrail(firm))[0]).toMatchObject({ person: person.name, action: 'sign-in-failed' });
+    const theirs = await auditTrail(elsewhere.firm);
+    expect(theirs.filter(({ action }) => action === 'sign-in-failed')).toEqual([]);
+  });
+
   test('says who did what, the newest first', async () => {
     const person = await joined('viewer');
     await changeMembership(firm, boss, person.id, 'inspector');

@@ -167,6 +167,7 @@ function Invitations() {
 
 const actionWords: Readonly<Record<string, string>> = {
   'signed-in': 'signed in',
+  'sign-in-failed': 'was tried with a wrong password',
   'signed-out-everywhere': 'signed out everywhere',
   'password-changed': 'changed their password',
   invited: 'invited',

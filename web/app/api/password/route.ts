@@ -1,7 +1,8 @@
 import { isAPIError } from 'better-auth/api';
 import { passwordChange } from '@/contract/requests';
 import { noteEverywhere } from '@/data/audit';
-import { signIn } from '@/data/sign-in';
+import { mailer } from '@/data/mail';
+import { publicOrigin, signIn } from '@/data/sign-in';
 import { answer, bodyOf, Problem } from '../answers';
 import { answerPerson, limit } from '../gate';
 
@@ -9,7 +10,7 @@ import { answerPerson, limit } from '../gate';
 export const POST = (request: Request): Promise<Response> =>
   answerPerson(request, async ({ connection, person }) => {
     const { current, next } = await bodyOf(request, passwordChange);
-    await limit('sign-in-address', person.email);
+    await limit('password-person', person.id);
     const { headers } = await signIn()
       .api.changePassword({
         headers: request.headers,
@@ -22,6 +23,11 @@ export const POST = (request: Request): Promise<Response> =>
           : error;
       });
     await noteEverywhere(connection, person, 'password-changed');
+    await mailer().send({
+      to: person.email,
+      subject: 'Your password for Fair Plug was changed',
+      text: `The password of ${person.email} was changed, and every other session ended. If it was not you, set a new one: ${publicOrigin()}/forgotten`,
+    });
     const done = answer({});
     for (const cookie of headers.getSetCookie()) done.headers.append('Set-Cookie', cookie);
     return done;

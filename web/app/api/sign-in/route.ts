@@ -1,5 +1,6 @@
 import { credentials } from '@/contract/requests';
-import { noteEverywhere } from '@/data/audit';
+import { noteEverywhere, noteFailedSignIn } from '@/data/audit';
+import { log, loggable } from '@/data/log';
 import { signIn } from '@/data/sign-in';
 import { answer, bodyOf, Problem } from '../answers';
 import { answerAnyone, limit, sourceOf } from '../gate';
@@ -12,7 +13,11 @@ export const POST = (request: Request): Promise<Response> =>
     await limit('sign-in-source', sourceOf(request));
     await limit('sign-in-address', email);
     const { user, cookies } = await signedIn(signIn(), { email, password });
-    if (user === null) throw new Problem('wrong-credentials', 'Address and password do not match.');
+    if (user === null) {
+      // Beside the answer, which takes as long for an address that nobody has.
+      void noteFailedSignIn(connection, email).catch((error) => log.error(loggable(error)));
+      throw new Problem('wrong-credentials', 'Address and password do not match.');
+    }
     await noteEverywhere(connection, user, 'signed-in');
     return cookies(answer({}));
   });
