@@ -51,6 +51,7 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
         <p className={classes.status} role="status">
           {statusOf(walk)}
         </p>
+        <RedoButton record={walk.record} />
         <button type="button" className={classes.kind} onClick={() => onSheet('kind')} aria-keyshortcuts="T">
           {walk.here.type === null ? 'Kind?' : words.receptacleTypes[walk.here.type]}{' '}
           <kbd className={classes.kbd}>T</kbd>
@@ -119,7 +120,15 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
           >
             Not reached
           </Button>
-          <UndoButtons record={walk.record} />
+          <Button
+            variant="default"
+            size="lg"
+            onClick={walk.record.undo}
+            aria-keyshortcuts="U"
+            rightSection={<kbd className={classes.kbd}>U</kbd>}
+          >
+            Undo
+          </Button>
         </div>
         <button type="button" className={classes.help} onClick={onHelp}>
           <kbd>?</kbd> all keys
@@ -129,23 +138,20 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
   );
 }
 
-function UndoButtons({ record }: { readonly record: Walk['record'] }) {
-  const buttons = [
-    { words: 'Undo', key: 'U', shortcut: 'U', act: record.undo },
-    ...(record.mayRedo ? [{ words: 'Redo', key: '⇧U', shortcut: 'Shift+U', act: record.redo }] : []),
-  ];
-  return buttons.map(({ words, key, shortcut, act }) => (
+/** Beside what was taken back, for as long as it can be put back. */
+function RedoButton({ record }: { readonly record: Walk['record'] }) {
+  if (!record.mayRedo) return null;
+  return (
     <Button
-      key={key}
       variant="default"
-      size="lg"
-      onClick={act}
-      aria-keyshortcuts={shortcut}
-      rightSection={<kbd className={classes.kbd}>{key}</kbd>}
+      size="compact-md"
+      onClick={record.redo}
+      aria-keyshortcuts="Shift+U"
+      rightSection={<kbd className={classes.kbd}>⇧U</kbd>}
     >
-      {words}
+      Redo
     </Button>
-  ));
+  );
 }
 
 const marksOf = (survey: Survey, room: string, words: Spoken) =>
