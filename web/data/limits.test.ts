@@ -27,6 +27,16 @@ describe('how often something may be tried', () => {
     expect(await second.secondsToWait('reset-address', 'a@example.invalid')).toBeNull();
   });
 
+  test('of what a person does the limits are counted apart, for each person', async () => {
+    const limits = new Limits(pool);
+    for (let prints = 0; prints < 40; prints += 1)
+      expect(await limits.secondsToWait('report-person', 'one')).toBeNull();
+    expect(await limits.secondsToWait('report-person', 'one')).toBeGreaterThan(0);
+    expect(await limits.secondsToWait('report-person', 'another')).toBeNull();
+    expect(await limits.secondsToWait('entries-person', 'one')).toBeNull();
+    expect(await limits.secondsToWait('password-person', 'one')).toBeNull();
+  });
+
   test('tries at the same time are all counted', async () => {
     const limits = new Limits(pool);
     const tries = await Promise.all(
