@@ -51,11 +51,7 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
         <p className={classes.status} role="status">
           {statusOf(walk)}
         </p>
-        <RedoButton record={walk.record} />
-        <button type="button" className={classes.kind} onClick={() => onSheet('kind')} aria-keyshortcuts="T">
-          {walk.here.type === null ? 'Kind?' : words.receptacleTypes[walk.here.type]}{' '}
-          <kbd className={classes.kbd}>T</kbd>
-        </button>
+        <KindButton walk={walk} onSheet={onSheet} />
         <FunctionCheckLine survey={survey} tester={tester} onProve={() => onSheet('function-checks')} />
       </header>
       <div className={classes.face}>
@@ -138,19 +134,20 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
   );
 }
 
-/** Beside what was taken back, for as long as it can be put back. */
-function RedoButton({ record }: { readonly record: Walk['record'] }) {
-  if (!record.mayRedo) return null;
+/** The receptacle's kind; where something was just taken back, the way to put it back stands there instead, and nothing moves. */
+function KindButton({ walk, onSheet }: Pick<CurrentReceptacleProps, 'walk' | 'onSheet'>) {
+  const words = useWords();
+  const { here, record } = walk;
+  if (record.mayRedo)
+    return (
+      <button type="button" className={classes.kind} onClick={record.redo} aria-keyshortcuts="Shift+U">
+        Redo <kbd className={classes.kbd}>⇧U</kbd>
+      </button>
+    );
   return (
-    <Button
-      variant="default"
-      size="compact-md"
-      onClick={record.redo}
-      aria-keyshortcuts="Shift+U"
-      rightSection={<kbd className={classes.kbd}>⇧U</kbd>}
-    >
-      Redo
-    </Button>
+    <button type="button" className={classes.kind} onClick={() => onSheet('kind')} aria-keyshortcuts="T">
+      {here.type === null ? 'Kind?' : words.receptacleTypes[here.type]} <kbd className={classes.kbd}>T</kbd>
+    </button>
   );
 }
 
