@@ -18,9 +18,8 @@ import {
 import { type InstrumentId, instrumentIds, lampPatterns, lampsOf } from '@fair-plug/core/instruments';
 import { enUs, problemInWords } from '@fair-plug/core/words';
 
-export type CommandResult =
-  | { readonly kind: 'answered'; readonly text: string }
-  | { readonly kind: 'refused'; readonly message: string };
+import type { CommandResult } from './result.ts';
+import { verified } from './verify.ts';
 
 export interface Command {
   readonly does: string;
@@ -145,6 +144,11 @@ export const commands: Readonly<Record<string, Command>> = {
     does: 'what explains some readings, where it sits, what is not ruled out, and the next test',
     takes: 'a file',
     answer: (input) => each(input, parseDiagnosisInput, diagnosedInTime, asJson),
+  },
+  verify: {
+    does: 'whether a job file is what its devices entered: ends with 0 intact, 1 altered, 3 pending (something is missing)',
+    takes: 'a file',
+    answer: verified,
   },
   'blind-spots': {
     does: 'which conditions a kit would read as correct: --kit lamps,meter,…',

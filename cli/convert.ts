@@ -18,7 +18,7 @@ import {
 import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/log';
 import { enUs, problemInWords, reportOn } from '@fair-plug/core/words';
 import { v7 } from 'uuid';
-import type { CommandResult } from './commands.ts';
+import type { CommandResult } from './result.ts';
 
 export const convertUsage = `fairplug convert FILE --to job|${tableIds.join('|')}|xlsx [--output FILE]
   A job file becomes a table as CSV, all tables as one workbook (xlsx, which needs --output), or the same job in its one
@@ -54,6 +54,7 @@ async function jobOfList(file: Blob, now: Date): Promise<JobFile | string> {
   return {
     job: v7(),
     authors: {},
+    links: [],
     // Ids made one after another keep the order of the list.
     entries: statements.map((one): JobEntry => ({ id: v7(), device, author, at, ...one })),
   };

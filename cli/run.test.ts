@@ -2,23 +2,10 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from 'vitest';
-import { run } from './run.ts';
+import { fairplug } from './run-in-tests.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'fair-plug-'));
 afterAll(() => rmSync(folder, { recursive: true }));
-
-async function fairplug(args: readonly string[], stdin = '') {
-  let stdout = '';
-  let stderr = '';
-  const status = await run(args, {
-    stdin: (async function* () {
-      yield stdin;
-    })(),
-    stdout: { write: (text: string) => (stdout += text) },
-    stderr: { write: (text: string) => (stderr += text) },
-  });
-  return { status, stdout, stderr };
-}
 
 const circuit = {
   format: 'fair-plug/circuit@1',

@@ -1,7 +1,8 @@
 import { parseArgs } from 'node:util';
-import { type CommandResult, commands } from './commands.ts';
+import { commands } from './commands.ts';
 import { convert, convertUsage } from './convert.ts';
 import { type Input, readJson } from './input.ts';
+import type { CommandResult } from './result.ts';
 
 /** The streams a command reads and writes; a test hands in its own. */
 export interface Streams {
@@ -30,7 +31,10 @@ function kitOf(args: readonly string[]): string | null {
   }
 }
 
-/** Runs one command. Answers the exit status: 0, or 2 with the reason on stderr and nothing on stdout. */
+/**
+ * Runs one command. Answers the exit status: 0, what the command found (the least of several files that is not 0), or 2
+ * with the reason on stderr and nothing on stdout.
+ */
 export async function run(args: readonly string[], { stdin, stdout, stderr }: Streams): Promise<number> {
   const [name, ...files] = args;
   const refuse = (message: string): number => {
@@ -59,6 +63,7 @@ export async function run(args: readonly string[], { stdin, stdout, stderr }: St
   }
   if (files.length === 0) return refuse(`${name} needs ${command.takes}\n${usage}`);
   const answers: string[] = [];
+  const statuses: number[] = [];
   for (const file of files) {
     const input: Input =
       command.takes === 'a file' ? await readJson(file, stdin) : { kind: 'read', value: file };
@@ -66,7 +71,8 @@ export async function run(args: readonly string[], { stdin, stdout, stderr }: St
     const result: CommandResult = command.answer(input.value);
     if (result.kind === 'refused') return refuse(`${file}: ${result.message}`);
     answers.push(result.text);
+    if (result.status !== undefined && result.status !== 0) statuses.push(result.status);
   }
   stdout.write(answers.join(''));
-  return 0;
+  return statuses.length === 0 ? 0 : Math.min(...statuses);
 }

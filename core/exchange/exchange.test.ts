@@ -5,10 +5,9 @@ import { describe, expect, test } from 'vitest';
 import { assess } from '../assessment/index.ts';
 import { lampsOf } from '../instruments/index.ts';
 import { asEntries, idNumber, jobLog, jumbled } from '../log/arbitrary-entries.ts';
-import { foldHouse, type JobStatement } from '../log/index.ts';
+import { canonicalJson, foldHouse, type JobStatement } from '../log/index.ts';
 import { enUs, reportOn, wrongInWords } from '../words/index.ts';
 import {
-  canonicalJson,
   csvOf,
   csvRows,
   guessedMapping,
@@ -37,7 +36,12 @@ describe('a job file', () => {
       fc.property(
         jobLog.filter((log) => log.length > 0).chain((log) => fc.tuple(fc.constant(log), jumbled(log))),
         ([log, again]) => {
-          const text = writeJobFile({ job, entries: again, authors: { [idNumber(1)]: 'Odile Marrin' } });
+          const text = writeJobFile({
+            job,
+            entries: again,
+            authors: { [idNumber(1)]: 'Odile Marrin' },
+            links: [],
+          });
           const parsed = parseJobText(text);
           if (parsed.kind !== 'parsed') throw new Error(JSON.stringify(parsed.problems));
           expect(writeJobFile(parsed.value)).toBe(text);

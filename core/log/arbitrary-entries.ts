@@ -38,6 +38,9 @@ const byName: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   author: fc.constant(idNumber(1)),
   at: instant,
   clock: fc.tuple(instant, fc.nat(2)).map(([at, count]) => `${at}~000${count}`),
+  received: instant,
+  // What is drawn was entered by nobody: a link would cover something else.
+  link: fc.constant(undefined),
   room,
   moved: room,
   after: fc.oneof(room, fc.constant(null)),

@@ -34,6 +34,23 @@ export const lostBySchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('breaker'), breaker: breakerSchema }),
 ]);
 
+export const hashSchema = z.string().regex(/^[0-9a-f]{64}$/);
+
+const link = {
+  // A device enters no more than that in one log.
+  place: z.int().min(1).max(1_000_000),
+  after: hashSchema.nullable(),
+  body: hashSchema,
+};
+
+/** The link of an entry, in the chain of its device. */
+export const linkSchema = z.strictObject(link);
+/** A link without its entry. */
+export const bareLinkSchema = z.strictObject({ device: idSchema, ...link });
+
+/** Where a chain ends. */
+export const chainHeadSchema = z.strictObject({ place: link.place, hash: hashSchema });
+
 /** What every entry carries. */
 export const envelope = {
   id: idSchema,
@@ -43,4 +60,8 @@ export const envelope = {
   at: instantSchema,
   /** What entries are ordered by; their time where it is left out. */
   clock: clockSchema.optional(),
+  /** When the server, or whoever opened a file, had it first: what it is ordered by where its clock can be nobody's. */
+  received: instantSchema.optional(),
+  /** Left out by devices of before there were chains. */
+  link: linkSchema.optional(),
 };

@@ -1,9 +1,19 @@
+export { canonicalJson } from './canonical-json.ts';
+export * from './chain.ts';
 export * from './clock.ts';
 export * from './close-out.ts';
 export * from './coverage.ts';
 export * from './entry.ts';
 export { clockOf, inOrder } from './entry-order.ts';
-export { idSchema, instantSchema, textSchema } from './envelope.ts';
+export {
+  bareLinkSchema,
+  chainHeadSchema,
+  hashSchema,
+  idSchema,
+  instantSchema,
+  linkSchema,
+  textSchema,
+} from './envelope.ts';
 export { heldSchema } from './finding-schemas.ts';
 export * from './firm.ts';
 export * from './function-checks.ts';
@@ -17,5 +27,6 @@ export * from './lost-by.ts';
 export { latestAction, latestUndo } from './order.ts';
 export * from './readers.ts';
 export * from './redescribed.ts';
+export * from './verify.ts';
 export * from './went-dead.ts';
 export * from './withdrawals.ts';

@@ -2,6 +2,7 @@ import type { InstrumentId, Shown } from '../instruments/index.ts';
 import type { ConditionId, Urgency } from '../knowledge/condition.ts';
 import type { Danger } from '../knowledge/observations.ts';
 import type { Worker } from '../knowledge/ways.ts';
+import type { Link } from './chain.ts';
 
 /** Who said something, with which device, and when. */
 export interface Stamped {
@@ -11,6 +12,9 @@ export interface Stamped {
   /** The device's own time. */
   readonly at: string;
   readonly clock?: string | undefined;
+  /** When it was had first; stands only where its clock can be nobody's. */
+  readonly received?: string | undefined;
+  readonly link?: Link | undefined;
 }
 
 /** What an instrument showed at a receptacle: plain lamps, lamps in another state of the circuit, and all others. */

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { applicationUrl, prepareApplicationRole } from '../../web/data/application-role.ts';
 import { type Connection, connect, migrate } from '../../web/data/database.ts';
 import { FirmData, firmsOf } from '../../web/data/firm-data.ts';
-import { jobPage, kitPage } from '../../web/data/logs.ts';
+import { jobPage, kitPage } from '../../web/data/log-pages.ts';
 import { type FreshDatabase, freshDatabase } from '../../web/data/testing-database.ts';
 import { houseAsBefore } from '../corpus/as-before.ts';
 import { partOf } from '../corpus/corpus.ts';

@@ -31,7 +31,7 @@ const keptJob = (
 ): KeptJob => ({
   name,
   kit,
-  file: writeJobFile({ job, entries, authors: {} }),
+  file: writeJobFile({ job, entries, authors: {}, links: [] }),
   outcome: outcomeOf(entries, kit),
 });
 

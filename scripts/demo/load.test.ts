@@ -6,7 +6,7 @@ import type { Connection } from '../../web/data/database.ts';
 import { demoEmail } from '../../web/data/demo.ts';
 import { FirmData, firmsOf } from '../../web/data/firm-data.ts';
 import { listJobs } from '../../web/data/jobs.ts';
-import { jobPage } from '../../web/data/logs.ts';
+import { jobPage } from '../../web/data/log-pages.ts';
 import { freshDatabase } from '../../web/data/testing-database.ts';
 import { loadDemo } from './load.ts';
 

@@ -1,5 +1,5 @@
 import { lampsOf } from '@fair-plug/core/instruments';
-import type { JobEntry, JobStatement, KitStatement } from '@fair-plug/core/log';
+import { chained, type JobEntry, type JobStatement, type KitStatement } from '@fair-plug/core/log';
 import type { Connection } from '../../web/data/database.ts';
 import { demoEmail } from '../../web/data/demo.ts';
 import { FirmData, hasFirms } from '../../web/data/firm-data.ts';
@@ -57,7 +57,7 @@ export function logOf(house: DemoHouse): JobEntry[] {
     run.forEach((name, index) => {
       record({ kind: 'receptacle-fed', receptacle: idOf(name), breaker, place: index + 1 }, 5);
     });
-  return log;
+  return [...chained(log, null).entries];
 }
 
 /** Looks, ground-fault tests, and what was not reached. */

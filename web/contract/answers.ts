@@ -1,5 +1,5 @@
 import { urgencies } from '@fair-plug/core/knowledge';
-import { type Entry, idSchema } from '@fair-plug/core/log';
+import { type BareLink, bareLinkSchema, chainHeadSchema, type Entry, idSchema } from '@fair-plug/core/log';
 import { z } from 'zod';
 
 /** What the server answers: written by it, and parsed by the browser, by one description. */
@@ -22,6 +22,7 @@ export const problemCodes = [
   'conflict',
   'waits',
   'clock',
+  'chain',
   'refused',
   'database-away',
   'failed',
@@ -32,12 +33,17 @@ export type ProblemCode = (typeof problemCodes)[number];
 const fieldProblem = z.object({ path: z.string(), message: z.string() });
 export type FieldProblem = Readonly<z.infer<typeof fieldProblem>>;
 
+/** Whose chain something does not go with, and where it ends on the server. */
+const deviceChain = z.object({ device: idSchema, head: chainHeadSchema.nullable() });
+export type DeviceChain = Readonly<z.infer<typeof deviceChain>>;
+
 /** The body of every answer that is not a success. */
 export const problemAnswer = z.object({
   error: z.object({
     code: z.enum(problemCodes),
     message: z.string(),
     fields: z.array(fieldProblem).readonly().optional(),
+    chain: deviceChain.optional(),
   }),
 });
 
@@ -94,10 +100,13 @@ export const logsAnswer = z.object({
  */
 export const logPageAnswer = z.object({
   entries: z.array(z.looseObject({ id: idSchema, device: idSchema, at: instant, kind: z.string() })),
+  /** Links whose entries are not there, of the whole log; earlier servers told of none. */
+  links: z.array(bareLinkSchema).default([]),
   cursor: z.number(),
 });
 export interface LogPage<E extends Entry> {
   readonly entries: readonly E[];
+  readonly links: readonly BareLink[];
   /** Sequence number of the last entry given; the next page starts after it. */
   readonly cursor: number;
 }

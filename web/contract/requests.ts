@@ -1,4 +1,4 @@
-import { idSchema, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/log';
+import { bareLinkSchema, idSchema, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/log';
 import { z } from 'zod';
 import { roleSchema } from './answers.ts';
 
@@ -18,10 +18,19 @@ const token = z.string().min(20).max(100);
 
 /** Entries that travel together; all are stored or none. */
 const batchOf = <S extends z.ZodType>(entry: S) => z.array(entry).min(1).max(500);
+/** Links whose entries do not travel: refused, or erased. */
+const links = z.array(bareLinkSchema).max(500).optional();
+const entriesOrLinks = <S extends z.ZodType>(entry: S) =>
+  z
+    .strictObject({ entries: z.array(entry).max(500), links })
+    .refine((batch) => batch.entries.length + (batch.links?.length ?? 0) > 0, {
+      path: ['entries'],
+      message: 'Too small: expected array to have >=1 items',
+    });
 
-export const jobBatch = z.strictObject({ entries: batchOf(jobEntrySchema) });
-export const kitBatch = z.strictObject({ entries: batchOf(kitEntrySchema) });
-export const newJob = z.strictObject({ job: idSchema, entries: batchOf(jobEntrySchema) });
+export const jobBatch = entriesOrLinks(jobEntrySchema);
+export const kitBatch = entriesOrLinks(kitEntrySchema);
+export const newJob = z.strictObject({ job: idSchema, entries: batchOf(jobEntrySchema), links });
 
 export const firstRun = z.strictObject({ firm: name, owner: newPerson });
 export const firmName = z.strictObject({ name });

@@ -4,7 +4,7 @@ import type { FindingSummary } from '@fair-plug/core/report';
 import { findingSummaryOf } from '@fair-plug/core/words';
 import type { FirmData } from './firm-data.ts';
 import { writeLine } from './job-lines.ts';
-import { wholeLog } from './logs.ts';
+import { wholeLog } from './log-pages.ts';
 import { readJob } from './read-jobs.ts';
 
 /** The engine works so long at a time; then requests get their turn. */

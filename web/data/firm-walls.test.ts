@@ -1,14 +1,17 @@
+import { chained } from '@fair-plug/core/log';
 import { sql } from 'kysely';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import * as assessor from './assessor.ts';
 import * as audit from './audit.ts';
+import * as chains from './chains.ts';
 import type { Connection } from './database.ts';
 import * as entryRules from './entry-rules.ts';
 import { type FirmData, type Named, onBehalfOf } from './firm-data.ts';
 import * as invitations from './invitations.ts';
 import * as jobLines from './job-lines.ts';
 import * as jobs from './jobs.ts';
+import * as logPages from './log-pages.ts';
 import * as logs from './logs.ts';
 import * as people from './people.ts';
 import * as readJobs from './read-jobs.ts';
@@ -43,13 +46,13 @@ async function world(address: string): Promise<World> {
   const made = await newFirm(connection, address);
   const job = v7();
   const entry = entryOf(made.owner.id, address);
-  await logs.openJob(made.firm, { person: made.owner, role: 'owner' }, job, [entry]);
+  await logs.openJob(made.firm, { person: made.owner, role: 'owner' }, job, chained([entry], null).entries);
   const { id, token } = await invitations.invite(made.firm, made.owner, { role: 'viewer', email: null });
   return { firm: made.firm, owner: made.owner, job, entry: entry.id, invitation: id, token };
 }
 
 /** Tables that hold a firm's rows; `organization` by its own id. */
-const firmTables = ['log', 'entry', 'job', 'membership', 'invitation', 'audit'] as const;
+const firmTables = ['log', 'entry', 'link', 'job', 'membership', 'invitation', 'audit'] as const;
 
 beforeAll(async () => {
   ({ connection, owner, drop } = await freshDatabase());
@@ -82,8 +85,8 @@ const asB: Readonly<Record<string, () => Promise<unknown>>> = {
   jobNamed: () => jobs.jobNamed(b.firm, a.job),
   openJob: () => logs.openJob(b.firm, ownerOfB(), a.job, [entryOf(b.owner.id, '3 Cedar Close')]),
   appendToJob: () => logs.appendToJob(b.firm, ownerOfB(), a.job, [entryOf(b.owner.id, '3 Cedar Close')]),
-  jobPage: () => logs.jobPage(b.firm, a.job, 0),
-  logHeads: () => logs.logHeads(b.firm),
+  jobPage: () => logPages.jobPage(b.firm, a.job, 0),
+  logHeads: () => logPages.logHeads(b.firm),
   appendToKit: () =>
     logs.appendToKit(b.firm, ownerOfB(), [
       {
@@ -98,7 +101,7 @@ const asB: Readonly<Record<string, () => Promise<unknown>>> = {
         ],
       } as never,
     ]),
-  kitPage: () => logs.kitPage(b.firm, 0),
+  kitPage: () => logPages.kitPage(b.firm, 0),
   listNames: () => people.listNames(b.firm),
   listPeople: () => people.listPeople(b.firm),
   changeMembership: () => people.changeMembership(b.firm, b.owner, a.owner.id, null),
@@ -114,6 +117,10 @@ const asB: Readonly<Record<string, () => Promise<unknown>>> = {
 const withoutFirm: Readonly<Record<string, string>> = {
   endInvitationsOf: 'works in a transaction of a firm',
   isFor: 'compares two addresses',
+  bareLinks: 'works in a transaction of a firm',
+  kitLog: 'works in a transaction of a firm',
+  linkIn: 'works in a transaction of a firm',
+  logsOf: 'works in a transaction of a firm',
   beginLine: 'works in a transaction of a firm',
   noteHandedIn: 'works in a transaction of a firm',
   noteIn: 'works in a transaction of a firm',
@@ -128,7 +135,19 @@ const withoutFirm: Readonly<Record<string, string>> = {
 
 describe('the first wall: functions over a firm’s data', () => {
   test('every one of them is tried below', () => {
-    const modules = [assessor, audit, entryRules, invitations, jobLines, jobs, logs, people, readJobs];
+    const modules = [
+      assessor,
+      audit,
+      chains,
+      entryRules,
+      invitations,
+      jobLines,
+      jobs,
+      logPages,
+      logs,
+      people,
+      readJobs,
+    ];
     const exported = modules.flatMap((module) =>
       Object.entries(module).flatMap(([name, value]) => (typeof value === 'function' ? [name] : [])),
     );

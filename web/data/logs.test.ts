@@ -10,7 +10,8 @@ import type { Connection } from './database.ts';
 import type { HandedInBy } from './entry-rules.ts';
 import type { FirmData } from './firm-data.ts';
 import { listJobs } from './jobs.ts';
-import { appendToJob, appendToKit, jobPage, kitPage, logHeads, mostEntries, openJob } from './logs.ts';
+import { jobPage, kitPage, logHeads } from './log-pages.ts';
+import { appendToJob, appendToKit, mostEntries, openJob } from './logs.ts';
 import { freshDatabase, newFirm } from './testing-database.ts';
 
 let connection: Connection;
@@ -81,8 +82,8 @@ describe('the log of a job in the database', () => {
   test('entries come back as they were sent, and a page starts after its cursor', async () => {
     const batch = readings('hg-ng');
     await appendToJob(firm, by, job, batch);
-    expect(await jobPage(firm, job, 2)).toEqual({ entries: batch, cursor: 4 });
-    expect(await jobPage(firm, job, 4)).toEqual({ entries: [], cursor: 4 });
+    expect(await jobPage(firm, job, 2)).toEqual({ entries: batch, links: [], cursor: 4 });
+    expect(await jobPage(firm, job, 4)).toEqual({ entries: [], links: [], cursor: 4 });
   });
 
   test('an id that stands with other content is a conflict, and the whole batch changes nothing', async () => {

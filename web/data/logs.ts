@@ -1,10 +1,18 @@
-import { isDeepStrictEqual } from 'node:util';
-import { clockOf, type Entry, isPossibleClock, type JobEntry, type KitEntry } from '@fair-plug/core/log';
+import {
+  type BareLink,
+  clockOf,
+  type Entry,
+  isPossibleClock,
+  isSameEntry,
+  type JobEntry,
+  type KitEntry,
+} from '@fair-plug/core/log';
 import { sql, type Transaction } from 'kysely';
-import type { LogHead, LogPage } from '../contract/answers.ts';
+import { linkIn, type Unlinked } from './chains.ts';
 import { type HandedInBy, noteHandedIn, type Refusal, refusalOf } from './entry-rules.ts';
 import type { FirmData } from './firm-data.ts';
 import { beginLine } from './job-lines.ts';
+import { kitLog, logsOf } from './log-pages.ts';
 import type { Database } from './schema.ts';
 
 export type AppendResult =
@@ -14,6 +22,7 @@ export type AppendResult =
   | { readonly kind: 'conflict'; readonly entry: string }
   /** The entry's clock is no time, or more than a day ahead of the server's. */
   | { readonly kind: 'clock'; readonly entry: string }
+  | Unlinked
   | Refusal;
 
 /**
@@ -25,6 +34,7 @@ export async function openJob(
   by: HandedInBy,
   job: string,
   entries: readonly JobEntry[],
+  links: readonly BareLink[] = [],
 ): Promise<AppendResult> {
   return inTransaction(firm, async (transaction) => {
     await transaction
@@ -32,7 +42,7 @@ export async function openJob(
       .values({ organization: firm.id, id: job, kind: 'job' })
       .onConflict((conflict) => conflict.columns(['organization', 'id']).doNothing())
       .execute();
-    return append(transaction, firm, by, { id: job, kind: 'job' }, entries);
+    return append(transaction, firm, by, { id: job, kind: 'job' }, entries, links);
   });
 }
 
@@ -42,20 +52,11 @@ export async function appendToJob(
   by: HandedInBy,
   job: string,
   entries: readonly JobEntry[],
+  links: readonly BareLink[] = [],
 ): Promise<AppendResult> {
   return inTransaction(firm, (transaction) =>
-    append(transaction, firm, by, { id: job, kind: 'job' }, entries),
+    append(transaction, firm, by, { id: job, kind: 'job' }, entries, links),
   );
-}
-
-/** The entries of a job that arrived after `after`, at most so many; null where the firm has no such job. */
-export async function jobPage(
-  firm: FirmData,
-  job: string,
-  after: number,
-  most?: number,
-): Promise<LogPage<JobEntry> | null> {
-  return firm.transaction((transaction) => page<JobEntry>(transaction, firm.id, job, 'job', after, most));
 }
 
 /** Adds entries to the firm's kit, each once. */
@@ -63,82 +64,14 @@ export async function appendToKit(
   firm: FirmData,
   by: HandedInBy,
   entries: readonly KitEntry[],
+  links: readonly BareLink[] = [],
 ): Promise<AppendResult> {
   return inTransaction(firm, async (transaction) => {
     const id = await kitLog(transaction, firm.id);
     return id === null
       ? { kind: 'no-such-log' }
-      : append(transaction, firm, by, { id, kind: 'kit' }, entries);
+      : append(transaction, firm, by, { id, kind: 'kit' }, entries, links);
   });
-}
-
-export async function kitPage(firm: FirmData, after: number): Promise<LogPage<KitEntry> | null> {
-  return firm.transaction(async (transaction) => {
-    const kit = await kitLog(transaction, firm.id);
-    return kit === null ? null : page<KitEntry>(transaction, firm.id, kit, 'kit', after);
-  });
-}
-
-const logsOf = (connection: Transaction<Database>, organization: string, kind: 'job' | 'kit') =>
-  connection.selectFrom('log').where('organization', '=', organization).where('kind', '=', kind);
-
-/** How far logs go, and from where on to ask for those that grow from now on. */
-export interface Heads {
-  readonly logs: readonly LogHead[];
-  readonly cursor: string;
-}
-
-/**
- * The logs of the firm that grew since an earlier answer's cursor, or all of them, the one that was begun last first. A
- * cursor is the oldest transaction that was still running then: whatever it or a later one wrote is told the next time.
- */
-export async function logHeads(firm: FirmData, since: string | null = null): Promise<Heads> {
-  return firm.transaction(async (transaction) => {
-    const { rows } = await sql<{ cursor: string }>`
-      select pg_snapshot_xmin(pg_current_snapshot())::text as cursor`.execute(transaction);
-    const cursor = rows[0]?.cursor ?? '0';
-    // One of a database that was replaced since says nothing about this one.
-    const isKnown = since !== null && BigInt(since) <= BigInt(cursor);
-    const logs = await transaction
-      .selectFrom('log')
-      .select(['id', 'kind', 'last_seq as seq'])
-      .where('organization', '=', firm.id)
-      .$if(isKnown, (query) => query.where('changed', '>=', sql<string>`${since}::xid8`))
-      .orderBy('id', 'desc')
-      .execute();
-    return { logs, cursor };
-  });
-}
-
-async function kitLog(connection: Transaction<Database>, organization: string): Promise<string | null> {
-  const row = await logsOf(connection, organization, 'kit').select('id').executeTakeFirst();
-  return row?.id ?? null;
-}
-
-async function page<E extends Entry>(
-  connection: Transaction<Database>,
-  organization: string,
-  log: string,
-  kind: 'job' | 'kit',
-  after: number,
-  most?: number,
-): Promise<LogPage<E> | null> {
-  const known = await logsOf(connection, organization, kind)
-    .select('id')
-    .where('id', '=', log)
-    .executeTakeFirst();
-  if (known === undefined) return null;
-  const rows = await connection
-    .selectFrom('entry')
-    .select(['seq', 'body'])
-    .where('organization', '=', organization)
-    .where('log', '=', log)
-    .where('seq', '>', after)
-    .orderBy('seq')
-    .$if(most !== undefined, (query) => query.limit(most ?? 0))
-    .execute();
-  // Only what passed the schema of its log is ever stored.
-  return { entries: rows.map((row) => row.body as Entry as E), cursor: rows.at(-1)?.seq ?? after };
 }
 
 /** Undone as a whole when a conflict is found half way. */
@@ -167,12 +100,34 @@ async function inTransaction(
 /** A log holds no more entries; a house of 300 receptacles, read ten times each, comes to a tenth of it. */
 export const mostEntries = 50_000;
 
+/** Why entries cannot be stored as they are, for whatever they say. */
+async function notStored(
+  transaction: Transaction<Database>,
+  firm: FirmData,
+  log: string,
+  by: HandedInBy,
+  { entries, fresh }: { readonly entries: readonly Entry[]; readonly fresh: readonly Entry[] },
+): Promise<AppendResult | null> {
+  const refusal = await refusalOf(transaction, firm, log, by, entries);
+  if (refusal !== null) return refusal;
+  const impossible = fresh.find((entry) => !isPossibleClock(clockOf(entry), Date.now()));
+  return impossible === undefined ? null : { kind: 'clock', entry: impossible.id };
+}
+
+/** When an entry was received stands only where its clock can be nobody's. */
+function withoutNeedless<E extends Entry>(entry: E): E {
+  const { received, ...own } = entry;
+  const isPossible = isPossibleClock(clockOf(own), Date.now());
+  return received === undefined || !isPossible ? entry : (own as E);
+}
+
 async function append(
   transaction: Transaction<Database>,
   firm: FirmData,
   by: HandedInBy,
   { id: log, kind }: { readonly id: string; readonly kind: 'job' | 'kit' },
   entries: readonly Entry[],
+  links: readonly BareLink[],
 ): Promise<AppendResult> {
   const organization = firm.id;
   const held = await logsOf(transaction, organization, kind)
@@ -185,43 +140,26 @@ async function append(
   const known = await bodiesOf(transaction, organization, entries);
   const fresh = new Map<string, Entry>();
   for (const entry of entries) {
-    const stands =
-      known.get(entry.id) ??
-      (fresh.has(entry.id) ? { log, body: plain(fresh.get(entry.id) ?? entry) } : null);
-    if (stands === null) fresh.set(entry.id, entry);
-    else if (stands.log !== log || !isDeepStrictEqual(stands.body, plain(entry)))
+    const double = fresh.get(entry.id);
+    const stands = known.get(entry.id) ?? (double === undefined ? null : { log, body: double });
+    if (stands === null) fresh.set(entry.id, withoutNeedless(entry));
+    else if (stands.log !== log || !isSameEntry(stands.body, entry))
       return { kind: 'conflict', entry: entry.id };
   }
-  const refusal = await refusalOf(transaction, firm, log, by, entries);
+  const refusal = await notStored(transaction, firm, log, by, { entries, fresh: [...fresh.values()] });
   if (refusal !== null) return refusal;
-  const impossible = [...fresh.values()].find((entry) => !isPossibleClock(clockOf(entry), Date.now()));
-  if (impossible !== undefined) return { kind: 'clock', entry: impossible.id };
   if (held.last_seq + fresh.size > mostEntries)
     return {
       kind: 'refused',
       message: `A log takes ${mostEntries} entries at the most, and this one has ${held.last_seq}.`,
     };
+  const unlinked = await linkIn(transaction, firm, log, [...fresh.values()], links);
+  if (unlinked !== null) return unlinked;
   if (fresh.size === 0) return { kind: 'appended', stored: 0, known: entries.length, cursor: held.last_seq };
 
-  const rows = [...fresh.values()].map((entry, index) => ({
-    organization,
-    log,
-    id: entry.id,
-    seq: held.last_seq + 1 + index,
-    body: JSON.stringify(entry),
-  }));
-  const inserted = await transaction
-    .insertInto('entry')
-    .values(rows)
-    .onConflict((conflict) => conflict.columns(['organization', 'id']).doNothing())
-    .returning('id')
-    .execute();
-  // Only an entry that came in with another log at the same moment can be missing.
-  const stored = new Set(inserted.map(({ id }) => id));
-  const lost = rows.find(({ id }) => !stored.has(id));
-  if (lost !== undefined) return { kind: 'conflict', entry: lost.id };
-
-  const cursor = held.last_seq + rows.length;
+  const cursor = held.last_seq + fresh.size;
+  const lost = await insert(transaction, organization, log, held.last_seq, [...fresh.values()]);
+  if (lost !== null) return { kind: 'conflict', entry: lost };
   await transaction
     .updateTable('log')
     .set({ last_seq: cursor, changed: sql<string>`pg_current_xact_id()` })
@@ -231,18 +169,40 @@ async function append(
   await noteHandedIn(transaction, firm, by, [...fresh.values()]);
   if (kind === 'job' && held.last_seq === 0)
     await beginLine(transaction, firm, log, [...fresh.values()] as readonly JobEntry[]);
-  return { kind: 'appended', stored: rows.length, known: entries.length - rows.length, cursor };
+  return { kind: 'appended', stored: fresh.size, known: entries.length - fresh.size, cursor };
 }
 
-/** As it is once it went through JSON. */
-const plain = (entry: Entry): unknown => JSON.parse(JSON.stringify(entry));
+/** Stores entries behind `last`. Answers one that came in with another log at the same moment; null where all are stored. */
+async function insert(
+  transaction: Transaction<Database>,
+  organization: string,
+  log: string,
+  last: number,
+  entries: readonly Entry[],
+): Promise<string | null> {
+  const rows = entries.map((entry, index) => ({
+    organization,
+    log,
+    id: entry.id,
+    seq: last + 1 + index,
+    body: JSON.stringify(entry),
+  }));
+  const inserted = await transaction
+    .insertInto('entry')
+    .values(rows)
+    .onConflict((conflict) => conflict.columns(['organization', 'id']).doNothing())
+    .returning('id')
+    .execute();
+  const stored = new Set(inserted.map(({ id }) => id));
+  return rows.find(({ id }) => !stored.has(id))?.id ?? null;
+}
 
 /** Of some entries, those that stand already, in whichever log of the firm. */
 async function bodiesOf(
   transaction: Transaction<Database>,
   organization: string,
   entries: readonly Entry[],
-): Promise<ReadonlyMap<string, { readonly log: string; readonly body: unknown }>> {
+): Promise<ReadonlyMap<string, { readonly log: string; readonly body: Entry }>> {
   if (entries.length === 0) return new Map();
   const rows = await transaction
     .selectFrom('entry')
@@ -255,15 +215,4 @@ async function bodiesOf(
     )
     .execute();
   return new Map(rows.map(({ id, log, body }) => [id, { log, body }]));
-}
-
-/** All entries of a firm's job, or of its kit, in one transaction with whatever else is read; null where it has none. */
-export async function wholeLog<K extends 'job' | 'kit'>(
-  transaction: Transaction<Database>,
-  organization: string,
-  kind: K,
-  log?: string,
-): Promise<LogPage<K extends 'job' ? JobEntry : KitEntry> | null> {
-  const id = log ?? (await kitLog(transaction, organization));
-  return id === null ? null : page(transaction, organization, id, kind, 0);
 }

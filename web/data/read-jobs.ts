@@ -1,7 +1,7 @@
 import { HouseFold } from '@fair-plug/core/log';
 import type { FirmData } from './firm-data.ts';
 import type { Read } from './job-lines.ts';
-import { jobPage } from './logs.ts';
+import { jobPage } from './log-pages.ts';
 
 /** The jobs that were read last: a long log is read once, and then only what is new of it. */
 const read = new Map<string, Read>();

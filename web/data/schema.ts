@@ -104,6 +104,18 @@ interface EntryTable {
   received_at: Stamp;
 }
 
+/** What a device entered in a log, as a chain: the link of an entry, or of one that is not there. */
+interface LinkTable {
+  organization: string;
+  log: string;
+  device: string;
+  place: number;
+  after: string | null;
+  body: string;
+  /** null: refused, or erased. */
+  entry: string | null;
+}
+
 /** Read model of a job's log, for the list of jobs. */
 interface JobTable {
   organization: string;
@@ -134,5 +146,6 @@ export interface Database {
   audit: AuditTable;
   log: LogTable;
   entry: EntryTable;
+  link: LinkTable;
   job: JobTable;
 }

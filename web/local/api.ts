@@ -1,8 +1,9 @@
-import type { Entry } from '@fair-plug/core/log';
+import type { BareLink, Entry } from '@fair-plug/core/log';
 import { z } from 'zod';
 import {
   auditAnswer,
   colleaguesAnswer,
+  type DeviceChain,
   invitationsAnswer,
   jobsAnswer,
   type LogPage,
@@ -38,6 +39,8 @@ export class RequestFailed extends Error {
   constructor(
     readonly code: ProblemCode | 'server-away',
     message: string,
+    /** Of `chain`: the device that entered what does not go with the rest, and where its chain ends on the server. */
+    readonly chain?: DeviceChain,
   ) {
     super(message);
   }
@@ -73,10 +76,10 @@ export async function ask<S extends z.ZodType>(
   }
   const problem = problemAnswer.safeParse(body);
   if (!problem.success) throw new RequestFailed('failed', `The server answered ${response.status}.`);
-  const { code, message, fields = [] } = problem.data.error;
+  const { code, message, fields = [], chain } = problem.data.error;
   if (code === 'signed-out' || code === 'not-allowed') globalThis.dispatchEvent?.(new Event(sessionLost));
   const detail = fields.map((field) => `${field.path}: ${field.message}`).join('; ');
-  throw new RequestFailed(code, detail === '' ? message : `${message} ${detail}`);
+  throw new RequestFailed(code, detail === '' ? message : `${message} ${detail}`, chain);
 }
 
 const withBody = (method: string, body: unknown): RequestInit => ({
@@ -177,8 +180,10 @@ export function firmApi(firm: string, person: string) {
     jobLog: (job: string, after: number) => logPage(`/api/jobs/${job}/entries?after=${after}`),
     kitLog: (after: number) => logPage(`/api/kit/entries?after=${after}`),
     sendNewJob: (job: string, entries: readonly unknown[]) => send('/api/jobs', { job, entries }),
-    sendToJob: (job: string, entries: readonly unknown[]) => send(`/api/jobs/${job}/entries`, { entries }),
-    sendToKit: (entries: readonly unknown[]) => send('/api/kit/entries', { entries }),
+    sendToJob: (job: string, entries: readonly unknown[], links?: readonly BareLink[]) =>
+      send(`/api/jobs/${job}/entries`, { entries, links }),
+    sendToKit: (entries: readonly unknown[], links?: readonly BareLink[]) =>
+      send('/api/kit/entries', { entries, links }),
     /** A picture as a letterhead's mark is kept: the server decodes it, makes it small and encodes it anew. */
     markFrom: async (picture: string) =>
       (await about('/api/kit/mark', markAnswer, withBody('POST', { picture }))).mark,

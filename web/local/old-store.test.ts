@@ -55,3 +55,30 @@ test('what an earlier build left in a browser is there, and what was here alone 
   expect((await allConfirmed(store)).filter(({ log }) => log === job)).toHaveLength(entries.length);
   sync.end();
 });
+
+test('a log in which a time can be nobody’s is forgotten and asked for anew; what was here alone stays', async () => {
+  const [kept] = partOf('store').databases;
+  if (kept === undefined) throw new Error('no store in the corpus');
+  const poison = '9999-12-31T23:59:59.998Z~0000';
+  let poisoned = '';
+  const stores = kept.stores.map((one) =>
+    one.name !== 'confirmed'
+      ? one
+      : {
+          ...one,
+          rows: (one.rows as readonly { readonly log: string; readonly entry: object }[]).map((row, at) => {
+            if (at > 0) return row;
+            poisoned = row.log;
+            return { ...row, entry: { ...row.entry, clock: poison } };
+          }),
+        },
+  );
+  await putBack({ ...kept, name: 'poisoned', stores });
+  const store = new LocalDatabase('poisoned');
+  const rows = kept.stores.find(({ name }) => name === 'unsent')?.rows ?? [];
+  expect(await store.unsent.count()).toBe(rows.length);
+  const logs = (await store.logs.toArray()).map(({ log }) => log);
+  expect(logs).not.toContain(poisoned);
+  expect(logs.length).toBeGreaterThan(0);
+  expect((await allConfirmed(store)).filter(({ log }) => log === poisoned)).toEqual([]);
+});

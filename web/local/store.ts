@@ -1,80 +1,10 @@
 import { clockOf, type Entry, isPossibleClock, nextClock } from '@fair-plug/core/log';
-import type { FindingSummary, HouseSummary } from '@fair-plug/core/report';
-import Dexie, { type EntityTable, type Table } from 'dexie';
+import Dexie from 'dexie';
 import { v7 } from 'uuid';
+import { link, linkAnew } from './chain';
+import type { Confirmed, LocalDatabase, LogKey, Pack, Setting } from './tables';
 
-/** The log that an entry belongs to: a job's id, or the kit. */
-export type LogKey = string;
-export const kitKey: LogKey = 'kit';
-
-/** An entry that the server has not confirmed yet. */
-export interface Unsent {
-  readonly order: number;
-  readonly log: LogKey;
-  readonly entry: Entry;
-  /** The entry begins a new job. */
-  readonly opens: boolean;
-  /** Why the server will never take it as it is; it is kept, shown, and not sent again. */
-  readonly refused: string | null;
-}
-
-/** An entry that the server has. */
-export interface Confirmed {
-  readonly id: string;
-  readonly log: LogKey;
-  readonly entry: Entry;
-}
-
-/** Many entries that the server has, in one row: a log of thousands is read as quickly as one of a few. */
-interface Pack {
-  readonly log: LogKey;
-  readonly number: number;
-  /** A JSON array of entries. */
-  readonly entries: string;
-}
-
-/** A log that is kept on this device. */
-export interface KeptLog {
-  readonly log: LogKey;
-  /** Number of the last of the server's entries that is here. */
-  readonly cursor: number;
-  /** Number of the last that the server was known to have. */
-  readonly head?: number;
-  /** What the list of jobs says; null for the kit, and until the log was folded. */
-  readonly summary: HouseSummary | null;
-  /** Of how many entries the summary was made. */
-  readonly summarized?: number;
-  /** How many findings it has, and of how many of its entries and of the kit's that was made. */
-  readonly findings?: {
-    readonly summary: FindingSummary;
-    readonly entries: number;
-    readonly kit: number;
-  };
-  /** How many entries are in its packs. */
-  readonly packed?: number;
-}
-
-interface Setting {
-  /** `server-ahead`: milliseconds by which the server's time is ahead of this device's. */
-  readonly name: 'device' | 'last-instant' | 'clock' | 'server-ahead';
-  readonly value: string;
-}
-
-/** What is kept in this browser for one person in one firm. */
-export class LocalDatabase extends Dexie {
-  declare unsent: EntityTable<Unsent, 'order'>;
-  declare confirmed: Table<Confirmed, string>;
-  declare packs: Table<Pack, [LogKey, number]>;
-  declare logs: Table<KeptLog, LogKey>;
-  declare settings: EntityTable<Setting, 'name'>;
-
-  constructor(name: string) {
-    super(name);
-    this.version(1).stores({ unsent: '++order, log', settings: 'name' });
-    this.version(2).stores({ confirmed: 'id, log', logs: 'log' });
-    this.version(3).stores({ packs: '[log+number]' });
-  }
-}
+export * from './tables';
 
 async function settingOf(store: LocalDatabase, name: Setting['name'], make: () => string): Promise<string> {
   const known = await store.settings.get(name);
@@ -99,7 +29,7 @@ async function serverTime(store: LocalDatabase): Promise<number> {
  * heals: what is unsent gets new clocks in its order, what was refused for them among it. Answers the logs that changed.
  */
 export async function setTime(store: LocalDatabase, now: number): Promise<readonly LogKey[]> {
-  const tables = [store.unsent, store.settings, store.confirmed, store.packs];
+  const tables = [store.unsent, store.settings, store.confirmed, store.packs, store.chains, store.links];
   return store.transaction('rw', tables, async () => {
     await store.settings.put({ name: 'server-ahead', value: String(now - Date.now()) });
     const own = (await store.settings.get('clock'))?.value ?? '';
@@ -111,9 +41,10 @@ export async function setTime(store: LocalDatabase, now: number): Promise<readon
     const known = [...(await allConfirmed(store)), ...rows].filter(isPossible);
     let clock = latestClock(known.map(({ entry }) => entry)) || null;
     const instant = new Date(now).toISOString();
-    for (const { order, entry } of wrong) {
+    for (const { order, log, entry } of wrong) {
       clock = nextClock(instant, clock);
-      await store.unsent.update(order, { entry: { ...entry, clock }, refused: null });
+      const healed = await linkAnew(store, log, entry, { ...entry, clock });
+      await store.unsent.update(order, { entry: healed, refused: null });
     }
     if (!isPossibleClock(own, now)) {
       if (clock === null) await store.settings.delete('clock');
@@ -136,7 +67,7 @@ export async function keep<S extends Statement>(
   statements: readonly S[],
   opens = false,
 ): Promise<readonly Entry[]> {
-  return store.transaction('rw', store.unsent, store.settings, async () => {
+  return store.transaction('rw', store.unsent, store.settings, store.chains, async () => {
     const device = await deviceId(store);
     const last = await store.settings.get('last-instant');
     const previous = last === undefined ? 0 : Date.parse(last.value);
@@ -146,11 +77,12 @@ export async function keep<S extends Statement>(
     const now = new Date(await serverTime(store)).toISOString();
     await store.settings.put({ name: 'last-instant', value: at });
     let clock = (await store.settings.get('clock'))?.value ?? null;
-    const entries = statements.map((statement) => {
+    const made = statements.map((statement) => {
       clock = nextClock(now, clock);
       return { id: v7(), device, author, at, clock, ...statement } as unknown as Entry;
     });
     if (clock !== null) await store.settings.put({ name: 'clock', value: clock });
+    const entries = await link(store, log, made);
     await store.unsent.bulkAdd(entries.map((entry) => ({ log, entry, opens, refused: null })));
     return entries;
   });
@@ -271,8 +203,8 @@ export async function countOf(store: LocalDatabase, log: LogKey): Promise<number
 }
 
 /** Takes away what came from the server; what did not reach it yet stays. */
-export async function forgetRead({ confirmed, packs, logs }: LocalDatabase): Promise<void> {
-  await Promise.all([confirmed.clear(), packs.clear(), logs.clear()]);
+export async function forgetRead({ confirmed, packs, logs, links }: LocalDatabase): Promise<void> {
+  await Promise.all([confirmed.clear(), packs.clear(), logs.clear(), links.where('sent').equals(1).delete()]);
 }
 
 /** Everything that the server has and that is here. */

@@ -1,4 +1,13 @@
-import { clockOf, type Entry, isPossibleClock, type JobStatement } from '@fair-plug/core/log';
+import {
+  type ChainHead,
+  clockOf,
+  type Entry,
+  headsOf,
+  isPossibleClock,
+  type JobEntry,
+  type JobStatement,
+  verify,
+} from '@fair-plug/core/log';
 import Dexie from 'dexie';
 import { v7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
@@ -9,6 +18,7 @@ import {
   allConfirmed,
   confirm,
   countOf,
+  deviceId,
   entriesOf,
   isWhole,
   keep as keepIn,
@@ -27,6 +37,10 @@ let server: FakeServer;
 let device: ReturnType<typeof newDevice>;
 let job: string;
 let count = 0;
+
+/** Where the chain of the one device of a log ends. */
+const headOf = (log: readonly Entry[] = []): ChainHead | null =>
+  Object.values(headsOf(log as readonly JobEntry[], []))[0] ?? null;
 
 function newDevice() {
   count += 1;
@@ -68,6 +82,74 @@ const running = async (check: () => Promise<void> | void): Promise<void> => {
   );
 };
 const untilSent = () => running(async () => expect(await device.store.unsent.count()).toBe(0));
+
+describe('what this device entered', () => {
+  const linksOf = (entries: readonly Entry[]) => verify(entries as readonly JobEntry[]);
+
+  test('is a chain in each log, one however many tabs enter at once', async () => {
+    const tab = new LocalDatabase(device.store.name);
+    await Promise.all(
+      Array.from({ length: 6 }, (_, n) =>
+        keepIn(n % 2 === 0 ? device.store : tab, n < 4 ? job : kitKey, author, [room(`${n}`), room(`${n}b`)]),
+      ),
+    );
+    for (const [log, chained] of [
+      [job, 8],
+      [kitKey, 4],
+    ] as const)
+      expect(linksOf(await entriesOf(device.store, log))).toMatchObject({ verdict: 'intact', chained });
+    tab.close();
+  });
+
+  test('goes on behind what came from the server, where the browser was put back to an earlier state', async () => {
+    await device.keep(job, [room('Den')], true);
+    await device.exchange();
+    const earlier = await device.store.chains.get(job);
+    await device.keep(job, [room('Hall')]);
+    await device.exchange();
+    if (earlier !== undefined) await device.store.chains.put(earlier);
+    await device.keep(job, [room('Attic'), room('Loft')]);
+    server.chain = { device: await deviceId(device.store), head: headOf(server.logs.get(job)) };
+    server.answer = (_, entries) =>
+      verify([...(server.logs.get(job) ?? []), ...entries] as JobEntry[]).verdict === 'altered' ? 423 : 200;
+    await device.exchange();
+    expect(server.names(job)).toEqual(['Den', 'Hall', 'Attic', 'Loft']);
+    expect(linksOf(server.logs.get(job) ?? [])).toMatchObject({ verdict: 'intact', chained: 4 });
+    expect(linksOf(await entriesOf(device.store, job)).verdict).toBe('intact');
+    expect(await device.store.unsent.count()).toBe(0);
+  });
+
+  test('and the server refuses leaves its hash there; entries with new clocks stand at the end', async () => {
+    await device.keep(job, [room('Den')], true);
+    const [refused] = await device.keep(job, [room('Dungeon')]);
+    await device.keep(job, [room('Hall')]);
+    server.answer = (_, entries) => (entries.some(({ id }) => id === refused?.id) ? 400 : 200);
+    await device.exchange();
+    expect(server.names(job)).toEqual(['Den', 'Hall']);
+    expect(server.links).toEqual([{ device: refused?.device, ...refused?.link }]);
+    const arrived = (server.logs.get(job) ?? []) as JobEntry[];
+    expect(verify(arrived, server.links)).toMatchObject({ verdict: 'intact' });
+    await device.exchange();
+    expect(server.links).toHaveLength(1);
+    // What went on from a clock that is nobody's is entered once more; the hash of what it was stays in its place.
+    await device.store.settings.put({ name: 'clock', value: '9999-12-31T23:59:59.998Z~0000' });
+    await device.keep(job, [room('Attic')]);
+    server.answer = (_, entries) =>
+      entries.some((entry) => !isPossibleClock(clockOf(entry), Date.now())) ? 422 : 200;
+    await device.exchange();
+    const all = (server.logs.get(job) ?? []) as JobEntry[];
+    expect(all.at(-1)?.link?.place).toBe(5);
+    expect(verify(all, server.links)).toMatchObject({ verdict: 'intact', chained: 3 });
+  });
+
+  test('in another’s name or of another device it is set aside where its chain is wrong', async () => {
+    const [kept] = await device.keep(job, [room('Den')], true);
+    server.chain = { device: v7(), head: null };
+    server.answer = (path) => (path === '/api/jobs' ? 423 : 200);
+    await device.exchange();
+    expect(await device.store.unsent.toArray()).toMatchObject([{ entry: kept, refused: 'No.' }]);
+  });
+});
 
 describe('what is kept in the browser', () => {
   test('entries of one action share their time, and every action is later than the one before', async () => {

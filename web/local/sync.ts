@@ -1,13 +1,11 @@
-import type { Entry } from '@fair-plug/core/log';
 import type { LogHead } from '@/contract/answers';
 import { beforeSending } from '@/local/pauses';
 import { type FirmApi, RequestFailed } from './api';
+import { keepLinks } from './chain';
 import type { LogCache } from './log-cache';
-import { confirm, kitKey, type LocalDatabase, type LogKey, setTime, type Unsent } from './store';
+import { Outbox } from './outbox';
+import { confirm, kitKey, type LocalDatabase, type LogKey, setTime } from './store';
 
-const largestBatch = 200;
-/** Sent again at the next exchange: what it names may have arrived by then, and its clock been set. */
-const laterCodes: readonly string[] = ['waits', 'clock'];
 /** Milliseconds from one look at the server to the next, while all is well. */
 const usualPause = 4000;
 const firstPause = 1000;
@@ -27,15 +25,6 @@ export interface SyncState {
   readonly isCurrent: boolean;
   /** Milliseconds by which this device's clock is ahead of the server's; null where it is near it, or nobody knows. */
   readonly clockOff: number | null;
-}
-
-/** The oldest sendable entries of one log, in the order in which they were made. */
-async function nextBatch(store: LocalDatabase, later: ReadonlySet<number>): Promise<readonly Unsent[]> {
-  const waiting = await store.unsent
-    .filter((row) => row.refused === null && !later.has(row.order))
-    .sortBy('order');
-  const [oldest] = waiting;
-  return waiting.filter((row) => row.log === oldest?.log).slice(0, largestBatch);
 }
 
 /**
@@ -59,13 +48,16 @@ export class Sync {
   /** How far the server's logs are known to go, and since when. */
   private readonly heads = new Map<string, LogHead>();
   private since: string | null = null;
-  /** What names entries that the server does not have yet: sent again at the next exchange. */
-  private readonly later = new Set<number>();
+  private readonly outbox: Outbox;
 
   constructor(store: LocalDatabase, api: FirmApi, cache: LogCache) {
     this.store = store;
     this.api = api;
     this.cache = cache;
+    this.outbox = new Outbox(store, api, {
+      changed: (log) => cache.renew(log),
+      arrived: (log) => this.setMissing(log, false),
+    });
   }
 
   readonly state = (): SyncState => this.current;
@@ -117,7 +109,7 @@ export class Sync {
 
   /** One whole exchange with the server; throws where it could not be ended. */
   async exchange(): Promise<void> {
-    await this.push();
+    await this.outbox.send(() => this.isEnded);
     await this.pull();
   }
 
@@ -164,55 +156,6 @@ export class Sync {
     if (!isSame) for (const listener of this.listeners) listener();
   }
 
-  private async push(): Promise<void> {
-    this.later.clear();
-    for (let batch = await nextBatch(this.store, this.later); batch.length > 0 && !this.isEnded; ) {
-      await this.sendAndSettle(batch);
-      batch = await nextBatch(this.store, this.later);
-    }
-  }
-
-  private async send(batch: readonly Unsent[]): Promise<void> {
-    const [first] = batch;
-    if (first === undefined) return;
-    const entries = batch.map((row) => row.entry);
-    if (first.log === kitKey) await this.api.sendToKit(entries);
-    else if (batch.some((row) => row.opens)) await this.api.sendNewJob(first.log, entries);
-    else await this.sendToJob(first.log, entries);
-  }
-
-  /** Where the server does not have the job, whoever sends first opens it. */
-  private async sendToJob(job: LogKey, entries: readonly Entry[]): Promise<void> {
-    try {
-      await this.api.sendToJob(job, entries);
-    } catch (error) {
-      if (!(error instanceof RequestFailed) || error.code !== 'not-found') throw error;
-      await this.api.sendNewJob(job, entries);
-    }
-  }
-
-  private async sendAndSettle(batch: readonly Unsent[]): Promise<void> {
-    const [first] = batch;
-    if (first === undefined) return;
-    try {
-      await this.send(batch);
-    } catch (error) {
-      if (!(error instanceof RequestFailed) || error.isPassing) throw error;
-      if (batch.length === 1 && laterCodes.includes(error.code)) this.later.add(first.order);
-      else if (batch.length === 1) await this.store.unsent.update(first.order, { refused: error.message });
-      // All stood or fell together: find out which one it was.
-      else for (const row of batch) await this.sendAndSettle([row]);
-      return;
-    }
-    await confirm(
-      this.store,
-      first.log,
-      batch.map((row) => row.entry),
-      null,
-    );
-    this.setMissing(first.log, false);
-  }
-
   private async pull(): Promise<void> {
     const { now, logs: grown, cursor: since } = await this.api.logHeads(this.since);
     if (now !== undefined) await this.setTime(Date.parse(now));
@@ -249,7 +192,7 @@ export class Sync {
     const changed = await setTime(this.store, now);
     if (changed.length === 0) return;
     for (const log of changed) await this.cache.renew(log);
-    await this.push();
+    await this.outbox.send(() => this.isEnded);
   }
 
   private async fetch(log: LogKey, from: number, to: number): Promise<void> {
@@ -258,6 +201,7 @@ export class Sync {
       const isLast = page.entries.length === 0 || page.cursor >= to;
       const head = isLast ? page.cursor : to;
       const fresh = await confirm(this.store, log, page.entries, { cursor: page.cursor, head });
+      await keepLinks(this.store, log, page.links, 1);
       this.cache.grown(log, fresh, isLast);
       if (isLast) break;
       cursor = page.cursor;

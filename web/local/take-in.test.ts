@@ -1,6 +1,15 @@
-import { foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/log';
+import {
+  bareLinkOf,
+  chained,
+  clockOf,
+  foldHouse,
+  isPossibleClock,
+  type JobEntry,
+  type JobStatement,
+} from '@fair-plug/core/log';
 import { v7 } from 'uuid';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { bareLinksOf } from './chain.ts';
 import type { Identity } from './identity.ts';
 import type { Local } from './local-store.tsx';
 import { LogCache } from './log-cache.ts';
@@ -100,6 +109,7 @@ describe('the job of a file', () => {
     job,
     entries,
     authors,
+    links: [],
   });
 
   test('keeps the names of its inspectors, who are strangers here', async () => {
@@ -124,9 +134,35 @@ describe('the job of a file', () => {
   test('with a time that can be nobody’s is refused as a whole, with the reason', async () => {
     const { local, store } = newLocal();
     const [own, far] = entriesBy(person.id, ['Den', 'Hall']) as [JobEntry, JobEntry];
-    const poisoned = { ...far, clock: '9999-12-31T23:59:59.999Z~zzzz' };
-    await expect(takeInJob(local, file([own, poisoned]))).rejects.toThrow(/^1 entry of this file/);
+    const { entries } = chained([own, { ...far, clock: '9999-12-31T23:59:59.999Z~zzzz' }], null);
+    await expect(takeInJob(local, file(entries))).rejects.toThrow(/^1 entry of this file/);
     expect(await store.unsent.count()).toBe(0);
+  });
+
+  test('from before there were chains opens all the same: such a time counts from when it was opened', async () => {
+    const { local, store } = newLocal();
+    const [own, far] = entriesBy(person.id, ['Den', 'Hall']) as [JobEntry, JobEntry];
+    const poisoned = { ...far, clock: '9999-12-31T23:59:59.999Z~zzzz' };
+    expect(await takeInJob(local, file([own, poisoned]))).toBe(2);
+    const clocks = (await entriesOf(store, job)).map(clockOf);
+    expect(clocks.every((clock) => isPossibleClock(clock, Date.now()))).toBe(true);
+    expect(await takeInJob(local, file([own, poisoned]))).toBe(0);
+    expect(await takeIn(newLocal().local, recordOf(job, [own, poisoned]))).toBe(2);
+  });
+
+  test('that was altered is refused as a whole, with the entry; links of what is not in it are kept', async () => {
+    const { local, store } = newLocal();
+    const { entries } = chained(entriesBy(person.id, ['Den', 'Hall', 'Attic']), null);
+    const [den, hall, attic] = entries as readonly [JobEntry, JobEntry, JobEntry];
+    const altered = { ...hall, name: 'Dungeon' } as JobEntry;
+    await expect(takeInJob(local, file([den, altered, attic]))).rejects.toThrow(
+      `altered after it was entered, at entry ${hall.id}`,
+    );
+    await expect(takeIn(local, recordOf(job, [den, altered, attic]))).rejects.toThrow('altered');
+    expect(await store.unsent.count()).toBe(0);
+    const bare = bareLinkOf(hall);
+    expect(await takeInJob(local, { ...file([den, attic]), links: bare === null ? [] : [bare] })).toBe(2);
+    expect(await bareLinksOf(store, job)).toEqual([bare]);
   });
 
   test('taken in again, what was taken back since counts again; what others took back is theirs', async () => {
@@ -152,7 +188,7 @@ describe('the job of a file', () => {
   test('with an entry that says something else here is refused as a whole', async () => {
     const { local, store } = newLocal();
     const [kept] = (await keep(store, job, person.id, [room('Den')], true)) as readonly JobEntry[];
-    const changed = { ...kept, name: 'Dungeon' } as JobEntry;
+    const changed = { ...kept, name: 'Dungeon', link: undefined } as JobEntry;
     const more = entriesBy(person.id, ['Hall']);
     await expect(takeInJob(local, file([changed, ...more]))).rejects.toThrow(
       'stands here with other content',

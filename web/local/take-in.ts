@@ -1,17 +1,21 @@
 import type { JobFile } from '@fair-plug/core/exchange';
 import {
+  type BareLink,
   clockOf,
   type Entry,
   idSchema,
   isPossibleClock,
+  isSameEntry,
   type JobEntry,
   type JobStatement,
   jobEntrySchema,
   kitEntrySchema,
+  verify,
   withdrawnIn,
 } from '@fair-plug/core/log';
 import { counted } from '@fair-plug/core/words';
 import { z } from 'zod';
+import { keepLinks } from './chain';
 import type { Local } from './local-store';
 import { entriesOf, keep, kitKey, type LogKey } from './store';
 
@@ -41,21 +45,33 @@ export async function takeIn(local: Local, text: string): Promise<number> {
   if (!parsed.success) throw new Error('This file is not a record of Fair Plug.');
   const { firm, jobs, kit } = parsed.data;
   if (firm.id !== local.identity.firm.id) throw new Error(`This record is of another firm, ${firm.name}.`);
-  refuseImpossible([...jobs.flatMap(({ entries }) => entries), ...kit]);
+  const whole = jobs.map(({ job, entries }) => ({ log: job, entries: taken<Entry>(entries, []) }));
   let count = 0;
-  for (const { job, entries } of jobs) count += await keepAll(local, job, entries);
-  count += await keepAll(local, kitKey, kit);
+  for (const { log, entries } of [...whole, { log: kitKey, entries: taken<Entry>(kit, []) }])
+    count += await keepAll(local, log, entries);
   local.sync.wake();
   return count;
 }
 
-/** What the server would refuse is not taken in to wait here for ever. */
-function refuseImpossible(entries: readonly Entry[]): void {
-  const ahead = entries.filter((entry) => !isPossibleClock(clockOf(entry), Date.now())).length;
+/**
+ * Entries of a file as they are taken in. What was altered is refused; so is what the server would refuse, which would
+ * wait here for ever – but for entries from before there were chains: those count from now on.
+ */
+function taken<E extends Entry>(entries: readonly E[], links: readonly BareLink[]): readonly E[] {
+  const [altered] = verify(entries, links).altered;
+  if (altered !== undefined)
+    throw new Error(
+      `This file was altered after it was entered${altered.entry === null ? '' : `, at entry ${altered.entry}`}. Nothing was taken.`,
+    );
+  const now = Date.now();
+  const isWrong = (entry: E): boolean => !isPossibleClock(clockOf(entry), now);
+  const ahead = entries.filter((entry) => entry.link !== undefined && isWrong(entry)).length;
   if (ahead > 0)
     throw new Error(
       `${counted(ahead, 'entry', 'entries')} of this file carry a time more than a day ahead of this device’s clock. Nothing was taken.`,
     );
+  const received = new Date(now).toISOString();
+  return entries.map((entry) => (isWrong(entry) ? { ...entry, received } : entry));
 }
 
 /** Keeps the entries of a log that are not here yet, to be sent like any other; answers how many those were. */
@@ -74,20 +90,21 @@ async function keepAll({ store, cache }: Local, log: LogKey, entries: readonly E
  * Takes the job of a file in: entries with the same ids are the same, and nothing is doubled. Throws an error whose
  * message says why nothing was taken.
  */
-export async function takeInJob(local: Local, { job, entries, authors }: JobFile): Promise<number> {
+export async function takeInJob(local: Local, file: JobFile): Promise<number> {
   const { identity, store, cache } = local;
-  const { canonicalJson } = await import('@fair-plug/core/exchange');
-  refuseImpossible(entries);
+  const { job, authors, links } = file;
+  const entries = taken(file.entries, links);
   const known = new Map((await entriesOf(store, job)).map((entry) => [entry.id, entry]));
   const strange = entries.find((entry) => {
     const here = known.get(entry.id);
-    return here !== undefined && canonicalJson(here) !== canonicalJson(entry);
+    return here !== undefined && !isSameEntry(here, entry);
   });
   if (strange !== undefined)
     throw new Error('An entry of this file stands here with other content. Nothing was taken.');
   const isOthers = entries.some(({ id, author }) => !known.has(id) && author !== identity.person.id);
   if (isOthers && identity.firm.role !== 'owner')
     throw new Error('This job holds entries of other people: an owner of the firm takes it in.');
+  await keepLinks(store, job, links, 0);
   const count = (await keepAll(local, job, entries)) + (await takenUpAgain(local, job, entries));
   const unnamed = strangersIn(entries, authors, identity.person.id);
   if (count > 0 && unnamed.length > 0) cache.grown(job, await keep(store, job, identity.person.id, unnamed));

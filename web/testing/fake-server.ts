@@ -1,5 +1,5 @@
-import type { Entry } from '@fair-plug/core/log';
-import type { Session } from '@/contract/answers';
+import type { BareLink, Entry } from '@fair-plug/core/log';
+import type { DeviceChain, Session } from '@/contract/answers';
 import { protocol } from '@/contract/protocol';
 
 /** A server that keeps logs as the real one does: each entry once, numbered in the order of arrival. */
@@ -19,6 +19,10 @@ export class FakeServer {
   page = 3;
   /** Milliseconds by which its time is ahead. */
   ahead = 0;
+  /** What it says of a chain where it answers 423. */
+  chain: DeviceChain | null = null;
+  /** Links that came without their entries. */
+  readonly links: BareLink[] = [];
   /** Who has signed in. */
   session: Session | null = null;
 
@@ -33,6 +37,8 @@ export class FakeServer {
     const status = this.answer(pathname, entries);
     if (status === 0) throw new TypeError('network');
     if (status >= 300) {
+      if (status === 423)
+        return Response.json({ error: { code: 'chain', message: 'No.', chain: this.chain } }, { status });
       const code =
         {
           503: 'database-away',
@@ -63,6 +69,7 @@ export class FakeServer {
     if (log === undefined) return Response.json(this.others[pathname] ?? {});
     const kept = this.logs.get(log) ?? [];
     this.logs.set(log, kept);
+    this.links.push(...(body?.links ?? []));
     for (const entry of entries) if (!kept.some(({ id }) => id === entry.id)) kept.push(entry);
     const after = Number(searchParams.get('after') ?? 0);
     return Response.json({

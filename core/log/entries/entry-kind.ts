@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { JobDraft, KitDraft, ReceptacleDraft, RoomDraft } from '../drafts.ts';
+import type { envelope } from '../envelope.ts';
 
 /** What an entry changes, by what it is about. A kind that counts in two logs says so for each. */
 export interface Changes<E> {
@@ -28,11 +29,12 @@ export const fieldsOf = <E extends object>(entry: E) => {
     author: _a,
     at: _at,
     clock: _c,
+    received: _v,
+    link: _l,
     kind: _k,
     receptacle: _r,
     room: _o,
     ...rest
-  } = entry as E &
-    Record<'id' | 'device' | 'author' | 'at' | 'clock' | 'kind' | 'receptacle' | 'room', unknown>;
+  } = entry as E & Record<keyof typeof envelope | 'kind' | 'receptacle' | 'room', unknown>;
   return rest;
 };

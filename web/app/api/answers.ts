@@ -11,6 +11,7 @@ const statusOf: Readonly<Record<ProblemCode, number>> = {
   conflict: 409,
   waits: 409,
   clock: 409,
+  chain: 409,
   refused: 403,
   'too-large': 413,
   'wrong-type': 415,
@@ -20,12 +21,14 @@ const statusOf: Readonly<Record<ProblemCode, number>> = {
   'database-away': 503,
 };
 
+type ProblemDetail = Omit<z.infer<typeof problemAnswer>['error'], 'code' | 'message'>;
+
 /** Thrown while a request is read or answered; becomes its answer. */
 export class Problem extends Error {
   constructor(
     readonly code: ProblemCode,
     message: string,
-    readonly fields?: readonly FieldProblem[],
+    readonly detail: ProblemDetail = {},
   ) {
     super(message);
   }
@@ -36,10 +39,8 @@ const noStore = { 'Cache-Control': 'no-store' };
 export const answer = (body: unknown, status = 200): Response =>
   Response.json(body, { status, headers: noStore });
 
-export function answerProblem({ code, message, fields }: Problem): Response {
-  const body: z.infer<typeof problemAnswer> = {
-    error: fields === undefined ? { code, message } : { code, message, fields },
-  };
+export function answerProblem({ code, message, detail }: Problem): Response {
+  const body: z.infer<typeof problemAnswer> = { error: { code, message, ...detail } };
   return answer(body, statusOf[code]);
 }
 
@@ -75,11 +76,9 @@ export async function bodyOf<S extends z.ZodType>(request: Request, schema: S): 
   }
   const parsed = schema.safeParse(body);
   if (parsed.success) return parsed.data;
-  throw new Problem(
-    'invalid',
-    'The body is not as expected. Nothing was stored.',
-    fieldProblems(parsed.error),
-  );
+  throw new Problem('invalid', 'The body is not as expected. Nothing was stored.', {
+    fields: fieldProblems(parsed.error),
+  });
 }
 
 const fieldProblems = (error: z.ZodError): readonly FieldProblem[] =>

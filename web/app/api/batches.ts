@@ -21,6 +21,12 @@ export function answerAppended(result: AppendResult): Response {
         'clock',
         `The time of entry ${result.entry} is no time, or more than a day ahead of the server’s. Nothing was stored.`,
       );
+    case 'chain':
+      throw new Problem(
+        'chain',
+        `What its device entered before ${result.entry ?? 'a link'} is not what stands here, or it was altered. Nothing was stored.`,
+        { chain: { device: result.device, head: result.head } },
+      );
     case 'refused':
       throw new Problem('refused', `${result.message} Nothing was stored.`);
     case 'waits':

@@ -4,6 +4,7 @@ import * as people from './2026-11-25-people.ts';
 import * as assessment from './2026-11-28-assessment.ts';
 import * as inviters from './2026-11-28-inviters.ts';
 import * as heads from './2026-11-29-heads.ts';
+import * as links from './2026-11-29-links.ts';
 
 /** Every migration, in the order of its name. A migration that has shipped is never changed. */
 const migrations: Readonly<Record<string, Migration>> = {
@@ -12,6 +13,7 @@ const migrations: Readonly<Record<string, Migration>> = {
   '2026-11-28-assessment': assessment,
   '2026-11-28-inviters': inviters,
   '2026-11-29-heads': heads,
+  '2026-11-29-links': links,
 };
 
 export const migrationProvider: MigrationProvider = {

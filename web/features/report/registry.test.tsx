@@ -245,7 +245,7 @@ function objectsOf(
   return all.length === 0 ? [least] : all;
 }
 
-const envelope = new Set(['id', 'device', 'author', 'at', 'clock', 'kind']);
+const envelope = new Set(['id', 'device', 'author', 'at', 'clock', 'received', 'link', 'kind']);
 
 interface Tried {
   readonly kind: string;

@@ -2,7 +2,9 @@ import type { JobEntry } from '@fair-plug/core/log';
 import type { Report } from '@fair-plug/core/report';
 import { Button, Menu } from '@mantine/core';
 import { useWholeWords } from '@/components/whole-words';
+import { bareLinksOf } from '@/local/chain';
 import { fileName, saveFile } from '@/local/files';
+import { useLocal } from '@/local/local-store';
 import { useNames } from '@/local/use-names';
 import { noAddress } from '@/shell/job-head';
 
@@ -20,6 +22,7 @@ export function SaveAs({ job, report, entries }: SaveAsProps) {
   const address = report.house.address ?? noAddress;
   // Loaded when it is used: the walk and the report need none of it.
   const exchange = () => import('@fair-plug/core/exchange');
+  const { store } = useLocal();
   const { nameOf } = useNames();
   const authors = Object.fromEntries(
     [...new Set(entries.map(({ author }) => author))].flatMap((author) => {
@@ -29,7 +32,8 @@ export function SaveAs({ job, report, entries }: SaveAsProps) {
   );
   const wholeJob = async (): Promise<void> => {
     const { writeJobFile } = await exchange();
-    saveFile(fileName(`Job ${address}`, 'json'), writeJobFile({ job, entries, authors }));
+    const links = await bareLinksOf(store, job);
+    saveFile(fileName(`Job ${address}`, 'json'), writeJobFile({ job, entries, authors, links }));
   };
   const asCsv = async (id: (typeof tables)[number], name: string): Promise<void> => {
     const { csvOf, tablesOf } = await exchange();

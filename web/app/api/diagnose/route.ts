@@ -13,11 +13,11 @@ export const POST = (request: Request): Promise<Response> =>
   answerPerson(request, async () => {
     const parsed = parseDiagnosisInput(await bodyOf(request, z.unknown()));
     if (parsed.kind === 'problems')
-      throw new Problem(
-        'invalid',
-        parsed.problems.map(problemInWords).slice(0, 5).join('; '),
-        parsed.problems.slice(0, 20).map(({ path, wrong }) => ({ path, message: wrongInWords(wrong) })),
-      );
+      throw new Problem('invalid', parsed.problems.map(problemInWords).slice(0, 5).join('; '), {
+        fields: parsed.problems
+          .slice(0, 20)
+          .map(({ path, wrong }) => ({ path, message: wrongInWords(wrong) })),
+      });
     const { circuit, readings } = parsed.value;
     if ((circuit?.outlets.length ?? 0) > mostOutlets || readings.length > 20 * mostOutlets)
       throw new Problem('too-large', `A question may be about at most ${mostOutlets} outlets.`);

@@ -12,8 +12,8 @@ export const GET = (request: Request): Promise<Response> =>
 export const POST = (request: Request): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
     await limit('entries-person', asked.person.id);
-    const { job, entries } = await bodyOf(request, newJob);
-    const result = await openJob(asked.firm, asked, job, entries);
+    const { job, entries, links } = await bodyOf(request, newJob);
+    const result = await openJob(asked.firm, asked, job, entries, links);
     if (result.kind === 'appended') summarizeSoon(asked.firm, job);
     return answerAppended(result);
   });

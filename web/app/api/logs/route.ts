@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { protocol } from '@/contract/protocol';
-import { logHeads } from '@/data/logs';
+import { logHeads } from '@/data/log-pages';
 import { addressPart, answer } from '../answers';
 import { answerMember } from '../gate';
 

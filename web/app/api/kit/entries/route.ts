@@ -1,5 +1,6 @@
 import { kitBatch } from '@/contract/requests';
-import { appendToKit, kitPage } from '@/data/logs';
+import { kitPage } from '@/data/log-pages';
+import { appendToKit } from '@/data/logs';
 import { isPrintable } from '@/data/pictures';
 import { addressPart, answer, bodyOf, Problem } from '../../answers';
 import { answerAppended, cursorSchema } from '../../batches';
@@ -16,9 +17,9 @@ export const GET = (request: Request): Promise<Response> =>
 export const POST = (request: Request): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
     await limit('entries-person', asked.person.id);
-    const { entries } = await bodyOf(request, kitBatch);
+    const { entries, links } = await bodyOf(request, kitBatch);
     for (const entry of entries)
       if (entry.kind === 'letterhead-described' && entry.mark != null && !(await isPrintable(entry.mark)))
         throw new Problem('refused', 'The letterhead’s mark is no picture that prints. Nothing was stored.');
-    return answerAppended(await appendToKit(asked.firm, asked, entries));
+    return answerAppended(await appendToKit(asked.firm, asked, entries, links));
   });

@@ -1,7 +1,8 @@
 import { idSchema } from '@fair-plug/core/log';
 import { jobBatch } from '@/contract/requests';
 import { summarizeSoon } from '@/data/assessor';
-import { appendToJob, jobPage } from '@/data/logs';
+import { jobPage } from '@/data/log-pages';
+import { appendToJob } from '@/data/logs';
 import { addressPart, answer, bodyOf, Problem } from '../../../answers';
 import { answerAppended, cursorSchema } from '../../../batches';
 import { answerMember, limit } from '../../../gate';
@@ -30,8 +31,8 @@ export const POST = (request: Request, { params }: Address): Promise<Response> =
   answerMember(request, 'inspector', async (asked) => {
     await limit('entries-person', asked.person.id);
     const job = addressPart((await params).job, idSchema, 'such job');
-    const { entries } = await bodyOf(request, jobBatch);
-    const result = await appendToJob(asked.firm, asked, job, entries);
+    const { entries, links } = await bodyOf(request, jobBatch);
+    const result = await appendToJob(asked.firm, asked, job, entries, links);
     if (result.kind === 'appended') summarizeSoon(asked.firm, job);
     return answerAppended(result);
   });

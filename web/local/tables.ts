@@ -1,0 +1,109 @@
+import { type BareLink, type ChainHead, clockOf, type Entry, isPossibleClock } from '@fair-plug/core/log';
+import type { FindingSummary, HouseSummary } from '@fair-plug/core/report';
+import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
+
+/** The log that an entry belongs to: a job's id, or the kit. */
+export type LogKey = string;
+export const kitKey: LogKey = 'kit';
+
+/** An entry that the server has not confirmed yet. */
+export interface Unsent {
+  readonly order: number;
+  readonly log: LogKey;
+  readonly entry: Entry;
+  /** The entry begins a new job. */
+  readonly opens: boolean;
+  /** Why the server will never take it as it is; it is kept, shown, and not sent again. */
+  readonly refused: string | null;
+}
+
+/** An entry that the server has. */
+export interface Confirmed {
+  readonly id: string;
+  readonly log: LogKey;
+  readonly entry: Entry;
+}
+
+/** Many entries that the server has, in one row: a log of thousands is read as quickly as one of a few. */
+export interface Pack {
+  readonly log: LogKey;
+  readonly number: number;
+  /** A JSON array of entries. */
+  readonly entries: string;
+}
+
+/** A log that is kept on this device. */
+export interface KeptLog {
+  readonly log: LogKey;
+  /** Number of the last of the server's entries that is here. */
+  readonly cursor: number;
+  /** Number of the last that the server was known to have. */
+  readonly head?: number;
+  /** What the list of jobs says; null for the kit, and until the log was folded. */
+  readonly summary: HouseSummary | null;
+  /** Of how many entries the summary was made. */
+  readonly summarized?: number;
+  /** How many findings it has, and of how many of its entries and of the kit's that was made. */
+  readonly findings?: {
+    readonly summary: FindingSummary;
+    readonly entries: number;
+    readonly kit: number;
+  };
+  /** How many entries are in its packs. */
+  readonly packed?: number;
+}
+
+export interface Setting {
+  /** `server-ahead`: milliseconds by which the server's time is ahead of this device's. */
+  readonly name: 'device' | 'last-instant' | 'clock' | 'server-ahead';
+  readonly value: string;
+}
+
+/** Where this device's chain in a log ends. */
+export interface KeptChain extends ChainHead {
+  readonly log: LogKey;
+}
+
+/** A link whose entry is not there. */
+export interface KeptLink extends BareLink {
+  readonly log: LogKey;
+  /** 1: the server has it. A number, so that it can be looked up. */
+  readonly sent: 0 | 1;
+}
+
+/** What is kept in this browser for one person in one firm. */
+export class LocalDatabase extends Dexie {
+  declare unsent: EntityTable<Unsent, 'order'>;
+  declare confirmed: Table<Confirmed, string>;
+  declare packs: Table<Pack, [LogKey, number]>;
+  declare logs: Table<KeptLog, LogKey>;
+  declare chains: Table<KeptChain, LogKey>;
+  declare links: Table<KeptLink, [LogKey, string, number]>;
+  declare settings: EntityTable<Setting, 'name'>;
+
+  constructor(name: string) {
+    super(name);
+    this.version(1).stores({ unsent: '++order, log', settings: 'name' });
+    this.version(2).stores({ confirmed: 'id, log', logs: 'log' });
+    this.version(3).stores({ packs: '[log+number]' });
+    this.version(4)
+      .stores({ chains: 'log', links: '[log+device+place], log, sent, [log+sent]' })
+      .upgrade(forgetImpossible);
+  }
+}
+
+/** Forgets logs with clocks that can be nobody's: the server noted when it received them, and gives them once more. */
+async function forgetImpossible(transaction: Transaction): Promise<void> {
+  const ahead = await transaction.table<Setting>('settings').get('server-ahead');
+  const now = Date.now() + Number(ahead?.value ?? 0);
+  const isWrong = (entry: Entry): boolean => !isPossibleClock(clockOf(entry), now);
+  const [confirmed, packs, logs] = ['confirmed', 'packs', 'logs'].map((name) => transaction.table(name));
+  if (confirmed === undefined || packs === undefined || logs === undefined) return;
+  const loose = await confirmed.filter(({ entry }: Confirmed) => isWrong(entry)).toArray();
+  const packed = await packs.filter(({ entries }: Pack) => JSON.parse(entries).some(isWrong)).toArray();
+  for (const log of new Set([...loose, ...packed].map((row) => row.log))) {
+    await packs.where('[log+number]').between([log, Dexie.minKey], [log, Dexie.maxKey]).delete();
+    await confirmed.where('log').equals(log).delete();
+    await logs.delete(log);
+  }
+}
