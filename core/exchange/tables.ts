@@ -1,4 +1,4 @@
-import { receptaclesOf } from '../log/index.ts';
+import { houseTime, receptaclesOf } from '../log/index.ts';
 import { type Report, workListOf } from '../report/index.ts';
 import { wordsIn } from '../words/index.ts';
 
@@ -37,7 +37,7 @@ export function receptacleTable(report: Report): Table {
           line.findings.join(', ') || null,
           line.notReached === null ? null : words.notReached[line.notReached],
           receptacle?.protection.labels?.map((label) => words.labels[label]).join(', ') ?? null,
-          line.readAt,
+          line.readAt === null ? null : houseTime(report.house.timeZone ?? null, line.readAt),
           line.notes.join(' / ') || null,
           line.id,
         ];

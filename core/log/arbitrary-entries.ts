@@ -60,6 +60,7 @@ const byName: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   layout: fc
     .tuple(fc.shuffledSubarray([...pairs], { minLength: 3 }), fc.tuple(colour, colour, colour))
     .map(([order, colours]) => order.map((pair, at) => ({ pair, colour: colours[at] }))),
+  timeZone: fc.constantFrom('America/Denver', 'Europe/London', 'UTC'),
   strokes: fc.array(
     fc
       .array(fc.tuple(fc.nat(1000), fc.nat(320)), { minLength: 1, maxLength: 5 })

@@ -22,6 +22,12 @@ export const textSchema = (longest: number) =>
 /** A day of the calendar, such as 2026-05-04. */
 export const daySchema = z.iso.date();
 
+/** A zone as the time zone database names it: America/Denver. Which there are, each device knows for itself. */
+export const timeZoneSchema = z
+  .string()
+  .max(60)
+  .regex(/^[A-Za-z]+[A-Za-z0-9_+-]*(\/[A-Za-z0-9_+-]+)*$/);
+
 export const yearSchema = z.int().min(1700).max(2100);
 /** A share of the way round a room's walls, clockwise from the corner at the top left as seen from above. */
 export const spotSchema = z.number().min(0).lt(1);

@@ -108,6 +108,8 @@ export interface Described {
   readonly present: string | null;
   /** Houses of the same subdivision are known to have aluminum branch wiring. */
   readonly aluminumNearby: boolean | null;
+  /** Where the house's clocks stand, as the time zone database names it; left out where nobody said it. */
+  readonly timeZone?: string;
 }
 
 /** What was done in the house as a whole. */

@@ -19,6 +19,7 @@ export * from './firm.ts';
 export * from './function-checks.ts';
 export * from './house.ts';
 export * from './house-fold.ts';
+export * from './house-time.ts';
 export { isId } from './id.ts';
 export * from './kept.ts';
 export * from './kit.ts';

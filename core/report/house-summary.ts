@@ -9,10 +9,11 @@ export interface HouseSummary {
   readonly tested: number;
   /** ISO time of the latest reading. */
   readonly lastReadAt: string | null;
+  readonly timeZone: string | null;
 }
 
 export function summaryOf(house: House): HouseSummary {
-  const { address, about, yearBuilt, lastReadAt } = house;
+  const { address, about, yearBuilt, lastReadAt, timeZone = null } = house;
   const receptacles = receptaclesOf(house).length;
-  return { address, about, yearBuilt, receptacles, tested: coverageOf(house).tested, lastReadAt };
+  return { address, about, yearBuilt, receptacles, tested: coverageOf(house).tested, lastReadAt, timeZone };
 }

@@ -3,7 +3,7 @@ import { regions } from '@fair-plug/core/knowledge';
 import { type FunctionCheck, functionChecksOf, type House, isRatedFor } from '@fair-plug/core/log';
 import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button } from '@mantine/core';
-import dayjs from 'dayjs';
+import { type TellTime, useHouseTime } from '@/components/house-time';
 import { useWords } from '@/components/region-words';
 import { useBag } from '@/local/use-bag';
 import { useChosenTester } from '@/local/use-chosen-tester';
@@ -28,6 +28,7 @@ interface Row {
 export function FunctionChecks({ job, house }: { readonly job: string; readonly house: House }) {
   const keep = useKeep();
   const words = useWords();
+  const time = useHouseTime();
   const rows = useRows(house);
   const prove = ({ instrument, tester }: Row, passed: boolean): void => {
     const check = {
@@ -58,7 +59,7 @@ export function FunctionChecks({ job, house }: { readonly job: string; readonly 
               <p className={classes.state}>
                 {words.functionChecks[state]}
                 {latest !== undefined &&
-                  `, ${latest.passed ? 'good' : 'failed'} at ${dayjs(latest.at).format('HH:mm')}`}
+                  `, ${latest.passed ? 'good' : 'failed'} at ${time(latest.at, 'HH:mm')}`}
                 {latest === undefined && row.lastElsewhere !== null && `; last ${row.lastElsewhere}`}
                 {state === 'failed' &&
                   (row.check?.doubted.length ?? 0) > 0 &&
@@ -88,10 +89,11 @@ export function FunctionChecks({ job, house }: { readonly job: string; readonly 
 
 const lastWords = (
   check: { readonly at: string; readonly passed: boolean } | null | undefined,
-): string | null =>
-  check ? `${check.passed ? 'good' : 'failed'} on ${dayjs(check.at).format('D MMM')}` : null;
+  time: TellTime,
+): string | null => (check ? `${check.passed ? 'good' : 'failed'} on ${time(check.at, 'D MMM')}` : null);
 
 function useRows(house: House): readonly Row[] {
+  const time = useHouseTime();
   const words = useWords();
   const kit = useKit();
   const chosen = useChosenTester();
@@ -109,7 +111,7 @@ function useRows(house: House): readonly Row[] {
       instrument: 'lamps',
       tester: id,
       check: find('lamps', id),
-      lastElsewhere: lastWords(lastProof),
+      lastElsewhere: lastWords(lastProof, time),
     }),
   );
   const nameless: readonly Row[] =
@@ -136,7 +138,7 @@ function useRows(house: House): readonly Row[] {
         instrument,
         tester: null,
         check: find(instrument, null),
-        lastElsewhere: lastWords(kit.kind === 'loaded' ? kit.lastProofs.get(instrument) : null),
+        lastElsewhere: lastWords(kit.kind === 'loaded' ? kit.lastProofs.get(instrument) : null, time),
       }),
     );
   return [...plugIn, ...nameless, ...others];

@@ -74,6 +74,8 @@ const jobSummary = z.object({
   receptacles: z.number(),
   tested: z.number(),
   lastReadAt: instant.nullable(),
+  /** Earlier servers did not say it. */
+  timeZone: z.string().nullable().default(null),
   /** null: being assessed, or nothing was read. */
   findings: z
     .object({ reported: z.number(), toDecide: z.number(), urgency: z.enum(urgencies).nullable() })

@@ -7,7 +7,7 @@ import type { HandedInBy } from './entry-rules.ts';
 import type { FirmData } from './firm-data.ts';
 import { jobPage } from './log-pages.ts';
 import { appendToJob, openJob } from './logs.ts';
-import * as links from './migrations/2026-11-29-links.ts';
+import { noteReceived } from './migrations/2026-11-29-links.ts';
 import { freshDatabase, newFirm } from './testing-database.ts';
 
 let connection: Connection;
@@ -95,12 +95,10 @@ test('what was stored with a clock that can be nobody’s is ordered by when it 
   ];
   const stored = [...poisoned, '2026-05-04T09:30:00.000Z~0000'].map((clock) => ({ ...noted('x'), clock }));
   // As a server of before there was the rule stored them.
-  await sql`drop table link`.execute(owner);
   for (const [at, entry] of stored.entries())
     await sql`insert into entry (organization, log, id, seq, body)
       values (${firm.id}, ${job}, ${entry.id}, ${at + 2}, ${JSON.stringify(entry)}::jsonb)`.execute(owner);
-  await links.up(owner as never);
-  await sql`grant all on link to fairplug_application`.execute(owner);
+  await noteReceived(owner as never);
   const after = (await jobPage(firm, job, 1))?.entries ?? [];
   const year = String(new Date().getFullYear());
   expect(after.slice(0, 3).map((entry) => clockOf(entry).slice(0, 4))).toEqual([year, year, year]);

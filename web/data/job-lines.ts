@@ -5,7 +5,7 @@ import type { FirmData } from './firm-data.ts';
 import type { Database } from './schema.ts';
 
 /** Raised when a job's line in the list is made otherwise: lines of an older number are made anew as they are listed. */
-export const readModelVersion = 1;
+export const readModelVersion = 2;
 
 /** A job's log as far as it was read. */
 export interface Read {
@@ -14,7 +14,7 @@ export interface Read {
 }
 
 const lineOf = ({ fold, seq }: Read) => {
-  const { address, about, yearBuilt, receptacles, tested, lastReadAt } = summaryOf(fold.house);
+  const { address, about, yearBuilt, receptacles, tested, lastReadAt, timeZone } = summaryOf(fold.house);
   return {
     address,
     about,
@@ -22,6 +22,7 @@ const lineOf = ({ fold, seq }: Read) => {
     tested,
     year_built: yearBuilt,
     last_read_at: lastReadAt === null ? null : new Date(lastReadAt),
+    time_zone: timeZone,
     version: readModelVersion,
     summed_seq: seq,
   };

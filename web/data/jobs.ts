@@ -44,6 +44,7 @@ export async function listJobs(firm: FirmData): Promise<readonly JobSummary[]> {
     receptacles: row.receptacles,
     tested: row.tested,
     lastReadAt: row.last_read_at?.toISOString() ?? null,
+    timeZone: row.time_zone,
     findings: isCurrent(row) ? row.findings : null,
   }));
 }

@@ -43,7 +43,7 @@ const readings = (...patterns: LampPattern[]): JobEntry[] =>
     ];
   });
 const opening = (): JobEntry[] => [
-  entry({ kind: 'job-described', address: '14 Alder Rise', yearBuilt: 1966 }),
+  entry({ kind: 'job-described', address: '14 Alder Rise', yearBuilt: 1966, timeZone: 'America/Denver' }),
   entry({ kind: 'room-described', room, name: 'Den' }),
 ];
 
@@ -141,6 +141,7 @@ describe('the log of a job in the database', () => {
       receptacles: 4,
       tested: 3,
       lastReadAt: '2026-05-04T09:30:00.000Z',
+      timeZone: 'America/Denver',
     };
     // What needs the engine is worked out beside the request, and stands for this log alone.
     await summarizeJob(firm, job);

@@ -126,6 +126,7 @@ interface JobTable {
   receptacles: number;
   tested: number;
   last_read_at: Date | null;
+  time_zone: string | null;
   /** Number of the last entry that the line above was made of; null: made before it was noted. */
   summed_seq: number | null;
   /** Of the code that made the row: what an older one made is made anew. */

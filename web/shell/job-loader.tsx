@@ -3,6 +3,7 @@
 import { type House, isId, type JobEntry } from '@fair-plug/core/log';
 import { useSearchParams } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
+import { HouseTime } from '@/components/house-time';
 import { Loading } from '@/components/loading';
 import { RegionWords } from '@/components/region-words';
 import { RequestFailed } from '@/local/api';
@@ -41,7 +42,7 @@ function KnownJob({ job, children }: Children & { readonly job: string }) {
     const { house, entries, isWhole } = loaded;
     return (
       <RegionWords region={house.region} waiting={<Waiting />}>
-        {children({ job, house, entries, isWhole })}
+        <HouseTime zone={house.timeZone ?? null}>{children({ job, house, entries, isWhole })}</HouseTime>
       </RegionWords>
     );
   }

@@ -1,4 +1,5 @@
 import { calibrationOf } from '../../knowledge/index.ts';
+import { houseDay } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import type { JudgedHouse } from './rule.ts';
 
@@ -15,7 +16,7 @@ function monthsBefore(day: string, months: number): string {
 /** Something was read with an instrument whose calibration was more than a year old by then. */
 export function calibrationOverdue({ house, assessment, practice, words }: JudgedHouse): readonly Proposal[] {
   if (house.lastReadAt === null) return [];
-  const oldest = monthsBefore(house.lastReadAt.slice(0, 10), usualMonths);
+  const oldest = monthsBefore(houseDay(house, house.lastReadAt), usualMonths);
   const overdue = assessment.functionChecks.flatMap(({ instrument, tester, readings }) => {
     const day = calibrationOf(practice, instrument, tester)?.calibratedOn ?? null;
     return readings === 0 || day === null || day >= oldest ? [] : [{ instrument, day }];

@@ -1,4 +1,4 @@
-import { receptaclesOf } from '../../log/index.ts';
+import { houseDay, receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
 
@@ -7,7 +7,7 @@ const usualLife = 10;
 
 export function oldDevices({ house, words }: JudgedHouse): readonly Proposal[] {
   if (house.lastReadAt === null) return [];
-  const now = Number(house.lastReadAt.slice(0, 4));
+  const now = Number(houseDay(house, house.lastReadAt).slice(0, 4));
   const old = receptaclesOf(house).filter(
     ({ protection: { madeIn } }) => madeIn !== null && now - madeIn > usualLife,
   );

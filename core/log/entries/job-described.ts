@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { regionIds } from '../../knowledge/regions.ts';
-import { envelope, textSchema, yearSchema } from '../envelope.ts';
+import { envelope, textSchema, timeZoneSchema, yearSchema } from '../envelope.ts';
 import type { Described } from '../house.ts';
 import { entryKind } from './entry-kind.ts';
 
@@ -33,6 +33,7 @@ export const jobDescribed = entryKind(
     present: textSchema(200).nullable().optional(),
     /** Houses of the same subdivision are known to have aluminum branch wiring. */
     aluminumNearby: z.boolean().nullable().optional(),
+    timeZone: timeZoneSchema.optional(),
   }),
   {
     job: (job, entry) => {
@@ -59,4 +60,5 @@ const described = [
   'devicesFoundTripped',
   'present',
   'aluminumNearby',
+  'timeZone',
 ] as const satisfies readonly (keyof Described)[];

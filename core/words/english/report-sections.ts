@@ -43,7 +43,7 @@ function particulars(
   { house, inspector, licence }: SectionData<'particulars'>,
   { day }: Clock,
 ): readonly Block[] {
-  const { client, yearBuilt, about, alterations, present, firstReadAt, lastReadAt } = house;
+  const { client, yearBuilt, about, alterations, present, firstReadAt, lastReadAt, timeZone } = house;
   const days = [firstReadAt, lastReadAt].flatMap((at) => (at === null ? [] : day(at)));
   const rows: readonly (readonly [string, string | null])[] = [
     ['Client', client],
@@ -58,6 +58,7 @@ function particulars(
     ['Present', present],
     ['As found', asFound(house)],
     ['Read on', some([...new Set(days)], ' to ') ?? 'not begun'],
+    ['Times', timeZone === undefined || days.length === 0 ? null : `as in ${timeZone.replaceAll('_', ' ')}`],
     ['Inspector', inspector],
     ['Licence', licence],
   ];

@@ -2,7 +2,7 @@ import { type Kysely, sql } from 'kysely';
 
 /**
  * The links of what devices entered, by which alterations show; and when entries were received whose clocks can be
- * nobody's, so that those that stand already are ordered by it.
+ * nobody's, so that those that stand already are ordered by it; and a job's time zone in the list.
  */
 export async function up(db: Kysely<unknown>): Promise<void> {
   await db.schema
@@ -22,6 +22,12 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     create policy own_firm on link
     using (organization = nullif(current_setting('fairplug.firm', true), '')::uuid)
     with check (organization = nullif(current_setting('fairplug.firm', true), '')::uuid)`.execute(db);
+  await db.schema.alterTable('job').addColumn('time_zone', 'text').execute();
+  await noteReceived(db);
+}
+
+/** Entries whose clocks can be nobody's are given the time at which they were received. */
+export async function noteReceived(db: Kysely<unknown>): Promise<void> {
   const clock = sql`coalesce(body->>'clock', body->>'at')`;
   await sql`
     update entry set body = body || jsonb_build_object('received',

@@ -3,9 +3,9 @@
 import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button, TextInput } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
-import dayjs from 'dayjs';
 import Link from 'next/link';
 import { useState } from 'react';
+import { timeIn } from '@/components/house-time';
 import { Loading } from '@/components/loading';
 import { Page } from '@/components/page';
 import { UrgencyMark } from '@/components/urgency-mark';
@@ -110,7 +110,7 @@ const holds = ({ address, about, yearBuilt }: JobSummary, sought: string): boole
     .every((word) => described.includes(word));
 };
 
-function progressWords({ tested, receptacles, lastReadAt }: JobSummary): string {
+function progressWords({ tested, receptacles, lastReadAt, timeZone }: JobSummary): string {
   if (lastReadAt === null) return 'Not begun';
-  return `${tested} of ${receptacles} read · ${dayjs(lastReadAt).format('D MMM YYYY')}`;
+  return `${tested} of ${receptacles} read · ${timeIn(timeZone)(lastReadAt, 'D MMM YYYY')}`;
 }

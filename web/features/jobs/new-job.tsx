@@ -6,6 +6,7 @@ import { schemaResolver, useForm } from '@mantine/form';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
 import { z } from 'zod';
+import { ownZone } from '@/components/house-time';
 import { useWords } from '@/components/region-words';
 import { useDraft } from '@/local/use-draft';
 import { useKeep } from '@/local/use-logs';
@@ -46,6 +47,7 @@ const statementsOf = ({ address, client, yearBuilt, grounds, rooms }: NewJobForm
   {
     kind: 'job-described',
     address: address.trim(),
+    timeZone: ownZone(),
     ...(client.trim() === '' ? {} : { client: client.trim() }),
     ...(yearBuilt === '' ? {} : { yearBuilt }),
     ...(grounds === 'unknown' ? {} : { groundedWiring: grounds === 'yes' }),

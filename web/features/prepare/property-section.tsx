@@ -1,7 +1,8 @@
 import { type Region, regionIds, regions } from '@fair-plug/core/knowledge';
 import type { Alteration, House, JobStatement } from '@fair-plug/core/log';
-import { Button, NativeSelect, NumberInput, TagsInput, TextInput } from '@mantine/core';
+import { Button, NativeSelect, NumberInput, Select, TagsInput, TextInput } from '@mantine/core';
 import { type SubmitEvent, useState } from 'react';
+import { ownZone } from '@/components/house-time';
 import { useWords } from '@/components/region-words';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
 import type { Recorder } from '@/local/use-recorder';
@@ -17,6 +18,27 @@ export interface SectionProps {
 export const asked = { null: 'Not known', true: 'Yes', false: 'No' } as const;
 export const answers = Object.entries(asked).map(([value, label]) => ({ value, label }));
 export const answerOf = (value: string): boolean | null => (value === 'null' ? null : value === 'true');
+
+/** The zones that this device knows, and the one of the house. */
+const zonesWith = (zone: string | undefined): string[] => [
+  ...new Set([...Intl.supportedValuesOf('timeZone'), ...(zone === undefined ? [] : [zone])]),
+];
+
+/** In which all times of the house are told. */
+function TimeZone({ house, record }: SectionProps) {
+  return (
+    <Select
+      label="Time zone"
+      placeholder={ownZone()}
+      searchable
+      allowDeselect={false}
+      disabled={record === null}
+      value={house.timeZone ?? null}
+      data={zonesWith(house.timeZone)}
+      onChange={(timeZone) => timeZone !== null && record?.({ kind: 'job-described', timeZone })}
+    />
+  );
+}
 
 export function PropertySection({ house, record }: SectionProps) {
   const describe = (fields: object): void => record?.({ kind: 'job-described', ...fields });
@@ -75,6 +97,7 @@ export function PropertySection({ house, record }: SectionProps) {
           data={regionIds.map((value) => ({ value, label: words.regions[value].name }))}
           onChange={(event) => describe({ region: event.currentTarget.value as Region })}
         />
+        <TimeZone house={house} record={record} />
         <NativeSelect
           label={words.screens.prepare.grounds}
           disabled={isDisabled}

@@ -1,6 +1,6 @@
 import type { ReportLine, SurveyRoom } from '@fair-plug/core/report';
 import type { Words } from '@fair-plug/core/words';
-import dayjs from 'dayjs';
+import { useHouseTime } from '@/components/house-time';
 import { RoomMap } from '@/components/room-map';
 import { Triangle } from '@/components/triangle';
 import { useWholeWords } from '@/components/whole-words';
@@ -14,6 +14,7 @@ function readsAs({ verdict, notReached }: ReportLine, words: Words): string {
 /** The receptacles of a room: what was read, what it reads as, and the finding it belongs to. */
 export function ReceptacleTable({ room }: { readonly room: SurveyRoom<ReportLine> }) {
   const words = useWholeWords();
+  const time = useHouseTime();
   if (room.lines.length === 0) return null;
   return (
     <div className={classes.withMap}>
@@ -65,7 +66,7 @@ export function ReceptacleTable({ room }: { readonly room: SurveyRoom<ReportLine
                 {line.findings.length > 0 &&
                   `${line.findings.length > 1 ? 'Findings' : 'Finding'} ${line.findings.join(', ')}`}
               </td>
-              <td className={classes.time}>{line.readAt !== null && dayjs(line.readAt).format('HH:mm')}</td>
+              <td className={classes.time}>{line.readAt !== null && time(line.readAt, 'HH:mm')}</td>
             </tr>
           ))}
         </tbody>

@@ -9,8 +9,8 @@ import {
   sections,
 } from '@fair-plug/core/report';
 import { type OwnerLanguage, ownerTexts } from '@fair-plug/core/words';
-import dayjs from 'dayjs';
 import { type ComponentType, memo } from 'react';
+import { type TellTime, useHouseTime } from '@/components/house-time';
 import { useWholeWords } from '@/components/whole-words';
 import { noAddress } from '@/shell/job-head';
 import { Blocks } from './blocks';
@@ -42,11 +42,12 @@ export const ReportSheet = memo(function ReportSheet({
   unsettled,
 }: ReportSheetProps) {
   const words = useWholeWords();
+  const time = useHouseTime();
   const { house } = report;
   const fillIns: FillIns = {
     address: house.address ?? noAddress,
     client: house.client ?? '',
-    date: house.lastReadAt === null ? '' : dayjs(house.lastReadAt).format('D MMMM YYYY'),
+    date: house.lastReadAt === null ? '' : time(house.lastReadAt, 'D MMMM YYYY'),
     inspector: inspectors,
     firm: firmName,
     licence: firm.letterhead.licence ?? '',
@@ -95,20 +96,21 @@ function Section({ id, reported }: SectionProps) {
 
 function SectionBody({ id, reported }: SectionProps) {
   const { texts } = useWholeWords().sections;
+  const time = useHouseTime();
   const data = sections[id](reported);
   if (data === null) return null;
   if (isDrawn(id)) {
     const Drawn = drawings[id] as ComponentType<typeof data>;
     return <Drawn {...data} />;
   }
-  return <Blocks blocks={texts[id](data as never, clock)} />;
+  return <Blocks blocks={texts[id](data as never, clockBy(time))} />;
 }
 
-const clock = {
-  day: (at: string) => dayjs(at).format('D MMMM YYYY'),
-  shortDay: (at: string) => dayjs(at).format('D MMM YYYY'),
-  hour: (at: string) => dayjs(at).format('HH:mm'),
-};
+const clockBy = (time: TellTime) => ({
+  day: (at: string) => time(at, 'D MMMM YYYY'),
+  shortDay: (at: string) => time(at, 'D MMM YYYY'),
+  hour: (at: string) => time(at, 'HH:mm'),
+});
 
 function Letterhead({ firm, name }: { readonly firm: FirmSettings; readonly name: string }) {
   const { mark, lines } = firm.letterhead;

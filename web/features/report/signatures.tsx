@@ -1,5 +1,5 @@
 import type { House } from '@fair-plug/core/log';
-import dayjs from 'dayjs';
+import { useHouseTime } from '@/components/house-time';
 import { useWholeWords } from '@/components/whole-words';
 import classes from './signatures.module.css';
 
@@ -18,6 +18,7 @@ const pathOf = (strokes: readonly (readonly number[])[]): string =>
 
 export function Signatures({ house: { signatures, changedSince = {} } }: { readonly house: House }) {
   const words = useWholeWords();
+  const time = useHouseTime();
   return (
     <div className={classes.signatures}>
       {(['inspector', 'client'] as const).map((role) => {
@@ -36,10 +37,10 @@ export function Signatures({ house: { signatures, changedSince = {} } }: { reado
             <figcaption>
               {roles[role]}
               {signed !== undefined &&
-                `: ${words.report.signed(signed.name, dayjs(signed.at).format('D MMMM YYYY'))}`}
+                `: ${words.report.signed(signed.name, time(signed.at, 'D MMMM YYYY'))}`}
               {changed !== undefined && (
                 <strong className={classes.changed}>
-                  {words.report.changedSince(dayjs(changed).format('D MMMM YYYY, HH:mm'))}
+                  {words.report.changedSince(time(changed, 'D MMMM YYYY, HH:mm'))}
                 </strong>
               )}
             </figcaption>

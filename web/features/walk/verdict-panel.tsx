@@ -2,8 +2,8 @@ import type { Verdict } from '@fair-plug/core/assessment';
 import type { Danger, Fit } from '@fair-plug/core/knowledge';
 import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
-import dayjs from 'dayjs';
 import { memo } from 'react';
+import { useHouseTime } from '@/components/house-time';
 import { useWords } from '@/components/region-words';
 import { UrgencyMark } from '@/components/urgency-mark';
 import { useDrawn } from '@/components/use-drawn';
@@ -140,6 +140,7 @@ const Tools = memo(function Tools({ canRecord, onSheet, onReading }: ToolsProps)
 /** Stop, what to do, and that people were told. */
 function DangerWords({ danger, walk }: { readonly danger: Danger; readonly walk: Walk }) {
   const words = useWords();
+  const time = useHouseTime();
   const { stop, doThis } = words.dangers[danger];
   const warned = walk.here.receptacle?.warnings.findLast((one) => one.danger === danger);
   return (
@@ -160,7 +161,7 @@ function DangerWords({ danger, walk }: { readonly danger: Danger; readonly walk:
           People were warned
         </Button>
       ) : (
-        <p className={classes.doThis}>People were warned at {dayjs(warned.at).format('HH:mm')}.</p>
+        <p className={classes.doThis}>People were warned at {time(warned.at, 'HH:mm')}.</p>
       )}
     </section>
   );

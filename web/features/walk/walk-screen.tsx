@@ -2,7 +2,7 @@
 
 import { hazardAt } from '@fair-plug/core/assessment';
 
-import { type House, receptaclesOf } from '@fair-plug/core/log';
+import { type House, houseDay, receptaclesOf } from '@fair-plug/core/log';
 import { surveyOf } from '@fair-plug/core/report';
 import { useCallback, useMemo, useState } from 'react';
 import { useWords } from '@/components/region-words';
@@ -29,8 +29,10 @@ import { type SheetId, sheetFor } from './words';
 
 /** Nobody has said on the day of the latest reading whether halves read alike. */
 function asksForHalves(house: House): boolean {
-  const day = house.lastReadAt?.slice(0, 10);
-  return receptaclesOf(house).every(({ halves }) => halves?.at.slice(0, 10) !== day);
+  const day = house.lastReadAt === null ? null : houseDay(house, house.lastReadAt);
+  return receptaclesOf(house).every(
+    ({ halves }) => halves === undefined || houseDay(house, halves.at) !== day,
+  );
 }
 
 export function WalkScreen() {

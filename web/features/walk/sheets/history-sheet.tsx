@@ -1,7 +1,7 @@
 import { inOrder, type JobEntry, withdrawnIn } from '@fair-plug/core/log';
 import { entryLine } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
-import dayjs from 'dayjs';
+import { useHouseTime } from '@/components/house-time';
 import { useWords } from '@/components/region-words';
 import { useLocal } from '@/local/local-store';
 import { useDevice, useKit } from '@/local/use-logs';
@@ -18,6 +18,7 @@ export function HistorySheet({ walk, house, entries }: SheetProps) {
   const device = useDevice();
   const kit = useKit();
   const { identity } = useLocal();
+  const time = useHouseTime();
   if (walk.here.receptacle === null) return <p>Nothing was entered here yet.</p>;
   const { id, mergedFrom = [] } = walk.here.receptacle;
   const { gone, by } = withdrawnIn(entries);
@@ -48,7 +49,7 @@ export function HistorySheet({ walk, house, entries }: SheetProps) {
           <span>
             {entryLine(words.entries, entry)}
             <small>
-              {dayjs(entry.at).format('D MMM HH:mm:ss')} · {who(entry)}
+              {time(entry.at, 'D MMM HH:mm:ss')} · {who(entry)}
             </small>
           </span>
           {mayTakeBack(gone.has(entry.id) ? withdrawalsOf(entry) : [entry]) && (
