@@ -10,6 +10,8 @@ export interface Instance {
   readonly output: () => string;
   /** Kills the web server, as a crash would. */
   readonly killServer: () => void;
+  /** Its exit code, once it ends by itself. */
+  readonly ended: Promise<number | null>;
   /** Presses Ctrl-C and answers the exit code. */
   readonly interrupt: () => Promise<number | null>;
 }
@@ -28,7 +30,7 @@ const exitOf = (child: ChildProcess) =>
   new Promise<number | null>((done) => child.once('close', (code) => done(code)));
 
 /** Instances of the application on ports and data of their own, beside whatever else runs. */
-export function instancesOn(name: 'restart' | 'crash') {
+export function instancesOn(name: 'restart' | 'crash' | 'disk') {
   const settings = all[name];
   const origin = `http://127.0.0.1:${settings.port}`;
   const running = new Set<ChildProcess>();
@@ -89,6 +91,7 @@ export function instancesOn(name: 'restart' | 'crash') {
       }
       return {
         output,
+        ended: exited,
         killServer: () => {
           const children = execFileSync('pgrep', ['-P', String(child.pid)], { encoding: 'utf8' });
           for (const pid of children.trim().split('\n')) process.kill(Number(pid), 'SIGKILL');

@@ -1,8 +1,8 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, renameSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
-import { removeData, startCluster, stopDatabase } from '../scripts/setup/cluster.mjs';
+import { removeData, stopDatabase } from '../scripts/setup/cluster.mjs';
 import { inHand, saved, verdict } from './house.ts';
 import { instancesOn } from './instance.ts';
 
@@ -64,6 +64,9 @@ test('while the database is away the screen says so, keeps what is typed and sen
   try {
     await openDemo(page);
     await expect(inHand(page, 'Den 2')).toBeVisible();
+    // It cannot be started again for now.
+    const cluster = join(settings.data, 'cluster');
+    renameSync(join(cluster, 'postgresql.conf'), join(cluster, 'put-away.conf'));
     await stopDatabase(settings.data);
     const health = await request.get('/api/health');
     expect(health.status()).toBe(503);
@@ -72,6 +75,9 @@ test('while the database is away the screen says so, keeps what is typed and sen
       database: 'away',
       reason: 'ECONNREFUSED',
     });
+    await expect
+      .poll(async () => (await (await request.get('/api/health')).json()).restarting)
+      .toBe('does-not-start');
     const refused = await page.request.get('/api/jobs');
     expect(refused.status()).toBe(503);
     expect((await refused.json()).error.code).toBe('database-away');
@@ -87,12 +93,26 @@ test('while the database is away the screen says so, keeps what is typed and sen
       page.getByText('saved here · 3 to send').or(page.getByText('saved here · 2 to send')),
     ).toBeVisible();
 
-    await startCluster(settings);
+    renameSync(join(cluster, 'put-away.conf'), join(cluster, 'postgresql.conf'));
     await expect(saved(page)).toBeVisible({ timeout: 30_000 });
     await page.reload();
     await expect(page.getByRole('navigation', { name: 'Stages' })).toContainText('51 of 60');
   } finally {
     await running.interrupt();
+  }
+});
+
+test('a database that cannot be started again ends the application, with the reason and a status that says so', async () => {
+  const running = await startInstance({ FAIRPLUG_DATABASE_PATIENCE: '0.2' });
+  const cluster = join(settings.data, 'cluster');
+  renameSync(join(cluster, 'postgresql.conf'), join(cluster, 'put-away.conf'));
+  try {
+    await stopDatabase(settings.data);
+    expect(await running.ended).toBe(1);
+    expect(running.output()).toContain('The database cannot be started again.');
+    expect(await allStopped()).toBe(true);
+  } finally {
+    renameSync(join(cluster, 'put-away.conf'), join(cluster, 'postgresql.conf'));
   }
 });
 

@@ -7,6 +7,7 @@ import { isAlive, mustRun, needFreePort } from './processes.mjs';
 import { Refusal } from './refusal.mjs';
 import { secretIn } from './secrets.mjs';
 import { root, webFolder } from './settings.mjs';
+import { watchCluster } from './watched-cluster.mjs';
 
 /** Milliseconds that open requests have to end after Ctrl-C. */
 const longestFarewell = 4000;
@@ -21,6 +22,8 @@ function claimData({ data, port }) {
   writeFileSync(file, `${process.pid} ${port}`);
   return () => rmSync(file, { force: true });
 }
+
+const stateFileOf = ({ data }) => join(data, 'database-state.json');
 
 async function answers(url) {
   try {
@@ -48,6 +51,9 @@ function environment(settings, cluster) {
     FAIRPLUG_OUTBOX: join(data, 'outbox'),
     FAIRPLUG_DEMO_PASSWORD: isDemo ? secretIn(data, 'demo-password') : '',
     FAIRPLUG_LOG: log,
+    FAIRPLUG_DATABASE_FOLDER: cluster.folder,
+    FAIRPLUG_DATABASE_STATE: stateFileOf(settings),
+    FAIRPLUG_RESERVE: String(settings.reserve),
     NEXT_TELEMETRY_DISABLED: '1',
     preparing: { FAIRPLUG_OWNER_URL: ownerUrl, FAIRPLUG_APPLICATION_PASSWORD: applicationPassword },
   };
@@ -73,6 +79,8 @@ export async function runApplication(settings, { mode, beforeServing = async () 
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, ask);
 
   let cluster;
+  let watch;
+  let lost = null;
   try {
     const [started, served] = await Promise.allSettled([startCluster(settings), beforeServing()]);
     if (started.status === 'rejected') throw started.reason;
@@ -88,6 +96,14 @@ export async function runApplication(settings, { mode, beforeServing = async () 
       'The database could not be prepared.',
     );
     if (asked) return 0;
+    watch = watchCluster(cluster, {
+      stateFile: stateFileOf(settings),
+      patience: settings.patience,
+      giveUp: (reason) => {
+        lost = reason;
+        server?.kill('SIGTERM');
+      },
+    });
     server = spawn(process.execPath, [nextProgram, mode, '-H', settings.host, '-p', String(settings.port)], {
       cwd: webFolder,
       env,
@@ -103,12 +119,14 @@ export async function runApplication(settings, { mode, beforeServing = async () 
     if (code === null && !asked) console.log(`\nFair Plug: ${settings.origin}\nCtrl-C stops it.`);
     const exitCode = await ended;
     if (asked) return 0;
+    if (lost !== null) throw new Refusal(`The database cannot be started again. ${lost}`);
     throw new Refusal(`The server stopped by itself (exit code ${exitCode}).`);
   } catch (error) {
     // A step cut short by Ctrl-C is no failure.
     if (asked) return 0;
     throw error;
   } finally {
+    await watch?.end();
     await cluster?.stop();
     release();
   }

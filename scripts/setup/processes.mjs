@@ -52,6 +52,8 @@ export async function needFreePort(port, variable, what) {
 }
 
 export function isAlive(pid) {
+  // A signal to 0 would go to all of this group, one to NaN nowhere.
+  if (!(pid > 0)) return false;
   try {
     process.kill(pid, 0);
     return true;

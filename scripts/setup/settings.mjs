@@ -13,6 +13,14 @@ function port(name, fallback) {
   throw new Refusal(`${name} is "${text}"; expected a port number from 1 to 65535.`);
 }
 
+function amount(name, fallback) {
+  const text = process.env[name];
+  if (text === undefined || text === '') return fallback;
+  const value = Number(text);
+  if (Number.isFinite(value) && value >= 0) return value;
+  throw new Refusal(`${name} is "${text}"; expected a number that is not negative.`);
+}
+
 /**
  * Where `npm start` listens and keeps its data, from the environment: on this machine alone, with a demo. The demo can be
  * left out to see the first run of an empty database.
@@ -29,6 +37,10 @@ export function startSettings() {
     dist: process.env.FAIRPLUG_DIST || '.next',
     isDemo: process.env.FAIRPLUG_DEMO !== 'off',
     log: 'error',
+    /** Bytes that stay free on the database's disk: below, nothing more is taken. */
+    reserve: amount('FAIRPLUG_RESERVE_MB', 256) * 2 ** 20,
+    /** Milliseconds that a database which does not start is tried again. */
+    patience: amount('FAIRPLUG_DATABASE_PATIENCE', 120) * 1000,
   };
 }
 
@@ -79,6 +91,11 @@ export function testSettings() {
       port: port('FAIRPLUG_CRASH_PORT', 3102),
       databasePort: port('FAIRPLUG_CRASH_DATABASE_PORT', 54335),
       data: join(root, '.data/crash'),
+    },
+    disk: {
+      port: port('FAIRPLUG_DISK_PORT', 3103),
+      databasePort: port('FAIRPLUG_DISK_DATABASE_PORT', 54336),
+      data: join(root, '.data/disk'),
     },
     dist: '.next-test',
   };

@@ -25,6 +25,7 @@ export const problemCodes = [
   'chain',
   'refused',
   'database-away',
+  'no-room',
   'failed',
 ] as const;
 export type ProblemCode = (typeof problemCodes)[number];

@@ -49,6 +49,10 @@ export const limits = (): Limits => own().limits;
 /** PostgreSQL's classes for a server that is going away, and the system's codes for one that is not there. */
 const awayCodes = /^(08...|57P0[123]|53300|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/;
 
+/** True where PostgreSQL found no room on its disk. */
+export const isDiskFull = (error: unknown): boolean =>
+  error instanceof Error && 'code' in error && error.code === '53100';
+
 /** True where an error means that the database cannot be reached, not that a query was wrong. */
 export function isDatabaseAway(error: unknown): boolean {
   if (error instanceof AggregateError) return error.errors.some(isDatabaseAway);

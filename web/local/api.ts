@@ -27,6 +27,7 @@ import { finishSignOut } from './signing-out';
 const heldBack: readonly string[] = [
   'server-away',
   'database-away',
+  'no-room',
   'failed',
   'too-many',
   'signed-out',

@@ -120,6 +120,9 @@ export function useKeep() {
   }, [identity, store, cache, sync, unsent]);
 }
 
+const awayCodes = ['server-away', 'database-away', 'no-room', 'outdated'] as const;
+type AwayCode = (typeof awayCodes)[number];
+
 export interface SaveState {
   /** Something was entered and is not in this browser's store yet. */
   readonly isKeeping: boolean;
@@ -128,14 +131,12 @@ export interface SaveState {
   readonly unsentSince: string | null;
   readonly refused: readonly Unsent[];
   /** What keeps entries here, if anything does. */
-  readonly away: 'server-away' | 'database-away' | 'outdated' | 'failed' | Exclude<Standing, 'known'> | null;
+  readonly away: AwayCode | 'failed' | Exclude<Standing, 'known'> | null;
   /** The server's words where it failed at something. */
   readonly message: string | null;
 }
 
-const awayCodes = ['server-away', 'database-away', 'outdated'] as const;
-const isAwayCode = (code: string): code is (typeof awayCodes)[number] =>
-  (awayCodes as readonly string[]).includes(code);
+const isAwayCode = (code: string): code is AwayCode => (awayCodes as readonly string[]).includes(code);
 
 export function useSaveState(): SaveState {
   const { unsent, standing } = useLocal();

@@ -48,6 +48,7 @@ export function SaveStateLine() {
 
 const reasons = {
   'database-away': 'The database cannot be reached.',
+  'no-room': 'The server’s disk is full.',
   'server-away': 'The server does not answer.',
   outdated: 'Browser and server run different versions.',
   failed: 'The server failed.',

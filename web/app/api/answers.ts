@@ -19,6 +19,7 @@ const statusOf: Readonly<Record<ProblemCode, number>> = {
   outdated: 426,
   failed: 500,
   'database-away': 503,
+  'no-room': 507,
 };
 
 type ProblemDetail = Omit<z.infer<typeof problemAnswer>['error'], 'code' | 'message'>;

@@ -2,11 +2,12 @@ import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import type { OwnFirm, Role } from '@/contract/answers';
 import { oldestTaken, personHeader, protocol, protocolHeader } from '@/contract/protocol';
-import { type Connection, database, isDatabaseAway, limits } from '@/data/database';
+import { type Connection, database, isDatabaseAway, isDiskFull, limits } from '@/data/database';
 import { FirmData, firmsOf, type Named } from '@/data/firm-data';
 import type { Limit } from '@/data/limits';
 import { log, loggable } from '@/data/log';
 import { mayActAs } from '@/data/roles';
+import { hasRoom } from '@/data/room';
 import { publicOrigin, signIn } from '@/data/sign-in';
 import { answerProblem, Problem } from './answers';
 
@@ -123,6 +124,13 @@ function refuseOtherSites(request: Request): void {
 export const sourceOf = (request: Request): string =>
   request.headers.get('x-forwarded-for')?.split(',').at(-1)?.trim() || 'unknown';
 
+/** Refuses while the server's disk has no room for more than its reserve. */
+export async function needRoom(): Promise<void> {
+  if (!(await hasRoom())) throw new Problem('no-room', noRoom);
+}
+
+const noRoom = 'The server’s disk is full. Nothing was stored; what was entered waits on the devices.';
+
 /** Counts a try, and refuses where there were too many. */
 export async function limit(which: Limit, key: string): Promise<void> {
   const wait = await limits().secondsToWait(which, key);
@@ -158,6 +166,7 @@ async function guarded(
 
 async function problemOf(error: unknown): Promise<Problem> {
   if (error instanceof Problem) return error;
+  if (isDiskFull(error)) return new Problem('no-room', noRoom);
   if (isDatabaseAway(error) || !(await databaseAnswers()))
     return new Problem('database-away', 'The database cannot be reached. Nothing was stored.');
   const reference = randomUUID();

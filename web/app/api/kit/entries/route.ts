@@ -4,7 +4,7 @@ import { appendToKit } from '@/data/logs';
 import { isPrintable } from '@/data/pictures';
 import { addressPart, answer, bodyOf, Problem } from '../../answers';
 import { answerAppended, cursorSchema } from '../../batches';
-import { answerMember, limit } from '../../gate';
+import { answerMember, limit, needRoom } from '../../gate';
 
 export const GET = (request: Request): Promise<Response> =>
   answerMember(request, 'viewer', async ({ firm }) => {
@@ -16,6 +16,7 @@ export const GET = (request: Request): Promise<Response> =>
 
 export const POST = (request: Request): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
+    await needRoom();
     await limit('entries-person', asked.person.id);
     const { entries, links } = await bodyOf(request, kitBatch);
     for (const entry of entries)

@@ -5,7 +5,7 @@ import { jobPage } from '@/data/log-pages';
 import { appendToJob } from '@/data/logs';
 import { addressPart, answer, bodyOf, Problem } from '../../../answers';
 import { answerAppended, cursorSchema } from '../../../batches';
-import { answerMember, limit } from '../../../gate';
+import { answerMember, limit, needRoom } from '../../../gate';
 
 /** Entries of one answer; who wants more asks again from its cursor. */
 const largestPage = 1000;
@@ -29,6 +29,7 @@ export const GET = (request: Request, { params }: Address): Promise<Response> =>
 
 export const POST = (request: Request, { params }: Address): Promise<Response> =>
   answerMember(request, 'inspector', async (asked) => {
+    await needRoom();
     await limit('entries-person', asked.person.id);
     const job = addressPart((await params).job, idSchema, 'such job');
     const { entries, links } = await bodyOf(request, jobBatch);
