@@ -81,7 +81,12 @@ test.describe('without a session', () => {
       file.endsWith('/page') && !path.startsWith('/_') ? [path] : [],
     );
     expect(built.sort()).toEqual([...pages].sort());
-    for (const path of pages) expect((await request.get(path)).headers()['x-nextjs-prerender']).toMatch(/^1/);
+    for (const path of pages) {
+      const headers = (await request.get(path)).headers();
+      expect(headers['x-nextjs-prerender']).toMatch(/^1/);
+      // No cache on the way keeps them for others.
+      expect(headers['cache-control']).toBe('private, no-cache');
+    }
   });
 
   test('an unknown address and a wrong password get the same answer', async ({ request }) => {

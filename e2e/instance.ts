@@ -85,7 +85,7 @@ export function instancesOn(name: 'restart' | 'crash' | 'disk') {
         hasExited = true;
         running.delete(child);
       });
-      while (!output().includes(origin)) {
+      while (!output().includes(env.FAIRPLUG_ORIGIN ?? origin)) {
         if (hasExited) throw new Error(`start ended:\n${output()}`);
         await new Promise((done) => setTimeout(done, 100));
       }

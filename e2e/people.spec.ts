@@ -114,6 +114,9 @@ test('a viewer reads and cannot write', async ({ page, browser, request }) => {
     (await theirs.request.post(`/api/jobs/${job}/entries`, { data: { entries: log.entries } })).status(),
   ).toBe(403);
   await theirs.context().close();
+  await page.goto('/people');
+  const trail = page.getByRole('row').filter({ hasText: 'Vera Ashdown' });
+  await expect(trail.filter({ hasText: 'was refused' })).toContainText('This takes the part of inspector');
 });
 
 test('who is removed in the middle of a visit keeps their entries, and the owner takes them in', async ({

@@ -156,6 +156,7 @@ test.describe('a start meant for real use', () => {
       [{ ...real, FAIRPLUG_SECRET: '' }, 'FAIRPLUG_SECRET must be set'],
       [{ ...real, FAIRPLUG_SECRET: 'short' }, 'FAIRPLUG_SECRET must be set'],
       [{ ...real, FAIRPLUG_ORIGIN: 'plug.example' }, 'FAIRPLUG_ORIGIN is "plug.example"'],
+      [{ ...real, FAIRPLUG_PROXIES: '10.0.0.0/40' }, 'FAIRPLUG_PROXIES has "10.0.0.0/40"'],
     ] as const) {
       const { code, output } = await failedStart(env, 'serve');
       expect(code).toBe(1);
@@ -201,11 +202,50 @@ test.describe('a start meant for real use', () => {
       .poll(lines)
       .toContainEqual(expect.objectContaining({ method: 'POST', path: '/api/sign-in', status: 429 }));
     expect(running.output()).not.toMatch(/edda|Edda|Thornfield|a long password/);
+    // What a visitor says of where they come from counts for nothing.
+    const forged = (address: string) => ({
+      headers: { 'x-forwarded-for': address, forwarded: `for=${address}` },
+    });
+    const opened = async (address: string): Promise<number> =>
+      (await page.request.get(`/api/join?invitation=${'x'.repeat(30)}`, forged(address))).status();
+    for (let tries = 0; tries < 100; tries += 1) await opened(`198.51.100.${tries}`);
+    expect(await opened('198.51.100.200')).toBe(429);
     expect(await running.interrupt()).toBe(0);
 
-    const later = await startInstance(real, 'serve');
+    // Of a proxy that is named it does: the last address that it saw, whatever stands before.
+    const later = await startInstance({ ...real, FAIRPLUG_PROXIES: '127.0.0.1, 10.0.0.0/8' }, 'serve');
+    expect(await opened('198.51.100.201')).toBe(404);
+    expect(await opened('127.0.0.1')).toBe(429);
+    expect(await opened('198.51.100.202, 127.0.0.1, 10.1.2.3')).toBe(404);
     expect((await page.request.post('/api/sign-in', { data: wrong })).status()).toBe(429);
     expect((await page.request.get('/api/session')).status()).toBe(200);
     expect(await later.interrupt()).toBe(0);
+  });
+
+  test('under https browsers are held to it, and the cookies to this host', async ({ playwright }) => {
+    const secure = {
+      ...real,
+      FAIRPLUG_DATA: join(settings.data, 'secure'),
+      FAIRPLUG_ORIGIN: 'https://plug.example',
+    };
+    const running = await startInstance(secure, 'serve');
+    const request = await playwright.request.newContext({ baseURL: origin });
+    for (const path of ['/sign-in', '/api/health'])
+      expect((await request.get(path)).headers()['strict-transport-security']).toContain('max-age=31536000');
+    const owner = { name: 'Edda Marsh', email: 'edda@example.invalid', password: 'a long password' };
+    const weak = { firm: 'Thornfield', owner: { ...owner, password: 'edda@example.invalid' } };
+    expect((await request.post('/api/first-run', { data: weak })).status()).toBe(403);
+    const answer = await request.post('/api/first-run', { data: { firm: 'Thornfield', owner } });
+    const cookies = answer.headersArray().filter(({ name }) => name.toLowerCase() === 'set-cookie');
+    expect(cookies.map(({ value }) => value.split('=')[0]).sort()).toEqual([
+      '__Host-fair-plug.known',
+      '__Host-fair-plug.session_token',
+    ]);
+    for (const { value } of cookies) expect(value).toMatch(/; Secure(;|$)/);
+    // The session is taken by that name.
+    const cookie = cookies.map(({ value }) => value.split(';')[0]).join('; ');
+    expect((await request.get('/api/session', { headers: { cookie } })).status()).toBe(200);
+    await request.dispose();
+    expect(await running.interrupt()).toBe(0);
   });
 });

@@ -36,6 +36,8 @@ const policyFor = (path: string): string => {
 export function proxy({ nextUrl }: NextRequest): NextResponse {
   const response = NextResponse.next();
   response.headers.set('Content-Security-Policy', policyFor(nextUrl.pathname));
+  // Pages are made at build time; next would let every cache on the way keep them.
+  response.headers.set('Cache-Control', 'private, no-cache');
   return response;
 }
 

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import { zipSync } from 'fflate';
 import Papa from 'papaparse';
 import { describe, expect, test } from 'vitest';
 import { assess } from '../assessment/index.ts';
@@ -24,6 +25,18 @@ import {
 } from './index.ts';
 
 const job = idNumber(1);
+
+/** An archive of one sheet of so many bytes, all alike; its headers say what it is said to have. */
+function packed(bytes: number, said = bytes): Blob {
+  const archive = zipSync({ 'xl/worksheets/sheet1.xml': new Uint8Array(bytes) }, { level: 1 });
+  const view = new DataView(archive.buffer);
+  for (let at = 0; at + 28 < archive.length; at += 1) {
+    // Local header and entry of the directory, where each says how much it unpacks to (APPNOTE 4.3.7, 4.3.12).
+    if (view.getUint32(at, true) === 0x04034b50) view.setUint32(at + 22, said, true);
+    else if (view.getUint32(at, true) === 0x02014b50) view.setUint32(at + 24, said, true);
+  }
+  return new Blob([archive]);
+}
 
 test('docs/formats/job.schema.json is what the schema says (npm run formats)', () => {
   const published = readFileSync(new URL('../../docs/formats/job.schema.json', import.meta.url), 'utf8');
@@ -228,6 +241,8 @@ describe('a list of receptacles', () => {
     ['a heading alone', new Blob(['Room,Receptacle\n']), 'no row'],
     ['bytes that are no text', new Blob([new Uint8Array([0xff, 0xfe, 0xc0, 0x80])]), 'no text'],
     ['a broken workbook', new Blob(['PK', new Uint8Array(200)]), 'no workbook'],
+    ['a workbook that unpacks to 60 MB', packed(60_000_000), 'larger than 50 MB'],
+    ['and one that says it does not', packed(60_000_000, 1000), 'larger than 50 MB'],
     ['six megabytes', new Blob([new Uint8Array(6_000_000)]), 'at most 5'],
   ])('%s: refused with a reason', async (_, file, words) => {
     const rows = await rowsOf(file);

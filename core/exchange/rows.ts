@@ -13,6 +13,9 @@ export type Rows =
 /** Largest file taken for a list of receptacles, in bytes. */
 const largestFile = 5_000_000;
 
+/** Bytes that a workbook may unpack to: a list of the longest comes to a tenth. */
+const mostUnpacked = 50_000_000;
+
 const refused = (problem: ListProblem): Rows => ({ kind: 'refused', problem });
 
 /** The heading and the rows of a CSV or XLSX file, told apart by their content; never throws. */
@@ -22,6 +25,8 @@ export async function rowsOf(file: Blob): Promise<Rows> {
   const isZip = (await file.slice(0, 2).text()) === 'PK';
   let all: readonly (readonly string[])[];
   try {
+    if (isZip && !(await (await import('./unpacked.ts')).unpacksWithin(file, mostUnpacked)))
+      return refused({ kind: 'unpacks', most: mostUnpacked / 1e6 });
     all = isZip
       ? await (await import('./xlsx.ts')).workbookRows(file)
       : csvRows(new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer()));

@@ -18,6 +18,7 @@ export type RowProblem =
 export type ListProblem =
   | { readonly kind: 'no-workbook' | 'no-text' | 'empty' | 'wide' }
   | { readonly kind: 'large'; readonly megabytes: number; readonly most: number }
+  | { readonly kind: 'unpacks'; readonly most: number }
   | { readonly kind: 'long'; readonly rows: number; readonly most: number };
 
 /** Titles of a table for a spreadsheet, and of its columns in their order. */

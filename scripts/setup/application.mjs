@@ -33,9 +33,15 @@ async function answers(url) {
   }
 }
 
+/** In development next's own server, else ours around it. */
+const serverProgram = (mode, { host, port }) =>
+  mode === 'dev'
+    ? [nextProgram, 'dev', '-H', host, '-p', String(port)]
+    : [join(root, 'scripts/setup/web-server.mjs')];
+
 /** What the server is told, beyond where its database is. */
-function environment(settings, cluster) {
-  const { data, dist, port, origin, secret, isDemo, log } = settings;
+function environment(settings, cluster, mode) {
+  const { data, dist, port, host, origin, secret, isDemo, log } = settings;
   const applicationPassword = secretIn(data, 'application-password');
   const ownerUrl = cluster.url('fairplug');
   const applicationUrl = new URL(ownerUrl);
@@ -51,6 +57,10 @@ function environment(settings, cluster) {
     FAIRPLUG_OUTBOX: join(data, 'outbox'),
     FAIRPLUG_DEMO_PASSWORD: isDemo ? secretIn(data, 'demo-password') : '',
     FAIRPLUG_LOG: log,
+    FAIRPLUG_HOST_LISTENING: host,
+    FAIRPLUG_PORT_LISTENING: String(port),
+    FAIRPLUG_PROXIES: settings.proxies.join(','),
+    NODE_ENV: mode === 'dev' ? 'development' : 'production',
     FAIRPLUG_DATABASE_FOLDER: cluster.folder,
     FAIRPLUG_DATABASE_STATE: stateFileOf(settings),
     FAIRPLUG_RESERVE: String(settings.reserve),
@@ -60,7 +70,7 @@ function environment(settings, cluster) {
 }
 
 /**
- * Starts database and server (`mode` is next's own: start or dev) and runs until a signal ends them or the
+ * Starts database and server (`mode`: start or dev) and runs until a signal ends them or the
  * server stops by itself. `beforeServing` runs beside the database's start. Answers the exit code.
  */
 export async function runApplication(settings, { mode, beforeServing = async () => {} }) {
@@ -87,7 +97,7 @@ export async function runApplication(settings, { mode, beforeServing = async () 
     cluster = started.value;
     if (served.status === 'rejected') throw served.reason;
     if (asked) return 0;
-    const { preparing, ...env } = environment(settings, cluster);
+    const { preparing, ...env } = environment(settings, cluster, mode);
     const tsx = join(root, 'node_modules/tsx/dist/cli.mjs');
     await mustRun(
       process.execPath,
@@ -104,7 +114,7 @@ export async function runApplication(settings, { mode, beforeServing = async () 
         server?.kill('SIGTERM');
       },
     });
-    server = spawn(process.execPath, [nextProgram, mode, '-H', settings.host, '-p', String(settings.port)], {
+    server = spawn(process.execPath, serverProgram(mode, settings), {
       cwd: webFolder,
       env,
       stdio: ['ignore', mode === 'dev' || settings.log !== 'error' ? 'inherit' : 'ignore', 'inherit'],

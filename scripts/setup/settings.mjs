@@ -1,3 +1,4 @@
+import { isIP } from 'node:net';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Refusal } from './refusal.mjs';
@@ -21,6 +22,21 @@ function amount(name, fallback) {
   throw new Refusal(`${name} is "${text}"; expected a number that is not negative.`);
 }
 
+/** Addresses and ranges (10.0.0.0/8), between commas. */
+function addresses(name) {
+  const named = (process.env[name] ?? '')
+    .split(',')
+    .map((one) => one.trim())
+    .filter((one) => one !== '');
+  for (const one of named) {
+    const [address, bits = '0'] = one.split('/');
+    const most = isIP(address) === 4 ? 32 : 128;
+    if (isIP(address) === 0 || !/^\d+$/.test(bits) || Number(bits) > most)
+      throw new Refusal(`${name} has "${one}"; expected addresses like 10.0.0.7 or ranges like 10.0.0.0/8.`);
+  }
+  return named;
+}
+
 /**
  * Where `npm start` listens and keeps its data, from the environment: on this machine alone, with a demo. The demo can be
  * left out to see the first run of an empty database.
@@ -37,6 +53,8 @@ export function startSettings() {
     dist: process.env.FAIRPLUG_DIST || '.next',
     isDemo: process.env.FAIRPLUG_DEMO !== 'off',
     log: 'error',
+    /** Addresses, or ranges of them, of proxies that say whom they forward. */
+    proxies: addresses('FAIRPLUG_PROXIES'),
     /** Bytes that stay free on the database's disk: below, nothing more is taken. */
     reserve: amount('FAIRPLUG_RESERVE_MB', 256) * 2 ** 20,
     /** Milliseconds that a database which does not start is tried again. */

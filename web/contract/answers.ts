@@ -62,6 +62,19 @@ export const sessionAnswer = z.object({
 });
 export type Session = Readonly<z.infer<typeof sessionAnswer>>;
 
+/** A browser in which one has signed in. */
+const ownSession = z.object({
+  id: z.string(),
+  /** Such as "Firefox on Android"; null where it did not say. */
+  browser: z.string().nullable(),
+  isHere: z.boolean(),
+  begunAt: instant,
+  /** To the day. */
+  usedAt: instant,
+});
+export type OwnSession = Readonly<z.infer<typeof ownSession>>;
+export const sessionsAnswer = z.object({ sessions: z.array(ownSession) });
+
 /** What the sign-in page offers. */
 export const startAnswer = z.object({ firstRun: z.boolean(), demo: z.boolean() });
 export type Start = z.infer<typeof startAnswer>;

@@ -9,6 +9,8 @@ export const auditActions = [
   'signed-in',
   'sign-in-failed',
   'signed-out-everywhere',
+  'session-ended',
+  'refused',
   'password-changed',
   'invited',
   'invitation-withdrawn',

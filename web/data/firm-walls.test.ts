@@ -131,6 +131,7 @@ const withoutFirm: Readonly<Record<string, string>> = {
   noteFailedSignIn: 'enters every firm of a person through their membership',
   offerOf: 'answers whoever holds an invitation’s token',
   join: 'takes up an invitation by its token',
+  joinAsNew: 'takes up an invitation by its token',
 };
 
 describe('the first wall: functions over a firm’s data', () => {

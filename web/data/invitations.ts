@@ -1,4 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
+import { hashPassword } from 'better-auth/crypto';
 import type { Transaction } from 'kysely';
 import { v7 } from 'uuid';
 import type { Invitation, Offer, Role } from '../contract/answers.ts';
@@ -6,6 +7,7 @@ import { noteIn } from './audit.ts';
 import type { Connection } from './database.ts';
 import { FirmData, type Named, onBehalfOf } from './firm-data.ts';
 import type { Database } from './schema.ts';
+import { insertPerson, type NewPerson } from './sign-in.ts';
 
 const daysOpen = 7;
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
@@ -124,6 +126,60 @@ export async function offerOf(connection: Connection, token: string): Promise<Of
 export const isFor = ({ email }: Pick<Offer, 'email'>, address: string): boolean =>
   email === null || email.trim().toLowerCase() === address.trim().toLowerCase();
 
+/** Undone as a whole: the link was taken up by somebody else meanwhile. */
+class TooLate extends Error {}
+
+/** Takes a link up within a transaction; throws TooLate where it is no longer good. */
+async function settle(
+  transaction: Transaction<Database>,
+  { firm, role }: Offer,
+  token: string,
+  person: string,
+): Promise<void> {
+  const settled = await transaction
+    .updateTable('invitation')
+    .set({ settled_at: new Date() })
+    .where('organization', '=', firm.id)
+    .where('token_hash', '=', hashOf(token))
+    .where('settled_at', 'is', null)
+    .returning('id')
+    .executeTakeFirst();
+  if (settled === undefined) throw new TooLate();
+  const before = await transaction
+    .selectFrom('membership')
+    .select(['role', 'removed_at'])
+    .where('organization', '=', firm.id)
+    .where('person', '=', person)
+    .executeTakeFirst();
+  // Who belongs to the firm already keeps what they may do.
+  if (before === undefined)
+    await transaction.insertInto('membership').values({ organization: firm.id, person, role }).execute();
+  else if (before.removed_at !== null)
+    await transaction
+      .updateTable('membership')
+      .set({ role, removed_at: null })
+      .where('organization', '=', firm.id)
+      .where('person', '=', person)
+      .execute();
+}
+
+/** Works in one transaction of the firm that invites; null where the link is no longer good by then. */
+async function inFirmOf<T>(
+  connection: Connection,
+  offer: Offer,
+  work: (transaction: Transaction<Database>) => Promise<T>,
+): Promise<T | null> {
+  try {
+    return await connection.transaction().execute(async (transaction) => {
+      await onBehalfOf(transaction, { firm: offer.firm.id });
+      return work(transaction);
+    });
+  } catch (error) {
+    if (error instanceof TooLate) return null;
+    throw error;
+  }
+}
+
 /**
  * Takes a link up for a person, once; answers the firm joined, or null where the link is no longer good or is for
  * somebody else's address.
@@ -137,43 +193,37 @@ export async function join(connection: Connection, token: string, person: Named)
     .where('id', '=', person.id)
     .executeTakeFirstOrThrow();
   if (!isFor(offer, email)) return null;
-  const taken = await connection.transaction().execute(async (transaction) => {
-    await onBehalfOf(transaction, { firm: offer.firm.id });
-    const settled = await transaction
-      .updateTable('invitation')
-      .set({ settled_at: new Date() })
-      .where('organization', '=', offer.firm.id)
-      .where('token_hash', '=', hashOf(token))
-      .where('settled_at', 'is', null)
-      .returning('id')
-      .executeTakeFirst();
-    if (settled === undefined) return false;
-    const before = await transaction
-      .selectFrom('membership')
-      .select(['role', 'removed_at'])
-      .where('organization', '=', offer.firm.id)
-      .where('person', '=', person.id)
-      .executeTakeFirst();
-    // Who belongs to the firm already keeps what they may do.
-    if (before === undefined)
-      await transaction
-        .insertInto('membership')
-        .values({ organization: offer.firm.id, person: person.id, role: offer.role })
-        .execute();
-    else if (before.removed_at !== null)
-      await transaction
-        .updateTable('membership')
-        .set({ role: offer.role, removed_at: null })
-        .where('organization', '=', offer.firm.id)
-        .where('person', '=', person.id)
-        .execute();
+  const taken = await inFirmOf(connection, offer, async (transaction) => {
+    await settle(transaction, offer, token, person.id);
     return true;
   });
-  if (!taken) return null;
-  const joined = await FirmData.of(connection, person.id, offer.firm.id);
-  if (joined === null) return null;
-  await joined.firm.transaction((transaction) =>
-    noteIn(transaction, joined.firm, person, 'joined', offer.role),
-  );
-  return joined.firm;
+  return taken === null ? null : noted(connection, offer, person);
+}
+
+/**
+ * Takes a link up for somebody new, who is made with it: of several who try at once one is made, and the others leave
+ * nothing. `taken`: the address is somebody's already. null: the link is no longer good or is for another address.
+ */
+export async function joinAsNew(
+  connection: Connection,
+  token: string,
+  newcomer: NewPerson,
+): Promise<FirmData | 'taken' | null> {
+  const offer = await offerOf(connection, token);
+  if (offer === null || !isFor(offer, newcomer.email)) return null;
+  const hash = await hashPassword(newcomer.password);
+  const made = await inFirmOf(connection, offer, async (transaction) => {
+    const person = await insertPerson(transaction, newcomer, hash);
+    if (person === null) return 'taken';
+    await settle(transaction, offer, token, person.id);
+    return person;
+  });
+  return made === null || made === 'taken' ? made : noted(connection, offer, made);
+}
+
+/** The firm that was joined, with a line in its trail. */
+async function noted(connection: Connection, { firm, role }: Offer, person: Named): Promise<FirmData | null> {
+  const joined = await FirmData.of(connection, person.id, firm.id);
+  await joined?.firm.transaction((transaction) => noteIn(transaction, joined.firm, person, 'joined', role));
+  return joined?.firm ?? null;
 }

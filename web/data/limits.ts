@@ -6,6 +6,8 @@ const minute = 60;
 /** How often something may be tried, by what, within how many seconds. Kept in PostgreSQL, so a restart forgets nothing. */
 const rules = {
   'sign-in-address': { points: 10, duration: 15 * minute },
+  // In a browser where the person signed in before: whoever tries elsewhere does not lock them out.
+  'sign-in-known': { points: 10, duration: 15 * minute },
   'sign-in-source': { points: 60, duration: 15 * minute },
   'reset-address': { points: 4, duration: 60 * minute },
   'reset-source': { points: 20, duration: 60 * minute },
@@ -14,6 +16,8 @@ const rules = {
   'join-source': { points: 100, duration: 60 * minute },
   // A device sends a few times a minute; after weeks without a network, some hundred times.
   'entries-person': { points: 1500, duration: 5 * minute },
+  // Lines of the trail, not tries.
+  'refusals-person': { points: 20, duration: 60 * minute },
   'report-person': { points: 40, duration: 10 * minute },
 } as const;
 export type Limit = keyof typeof rules;

@@ -1,12 +1,14 @@
+import { v7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { roles } from '../contract/answers.ts';
 import { auditTrail, noteFailedSignIn } from './audit.ts';
 import type { Connection } from './database.ts';
 import { FirmData, firmsOf, hasFirms, type Named } from './firm-data.ts';
 import { makeFirstFirm } from './first-run.ts';
-import { invite, join, offerOf, openInvitations, withdrawInvitation } from './invitations.ts';
+import { invite, join, joinAsNew, offerOf, openInvitations, withdrawInvitation } from './invitations.ts';
 import { changeMembership, listNames, listPeople, renameFirm } from './people.ts';
 import { mayActAs } from './roles.ts';
+import { describeSession, endSession, sessionsOf } from './sessions.ts';
 import { freshDatabase, newFirm, newPerson } from './testing-database.ts';
 
 let connection: Connection;
@@ -49,7 +51,65 @@ describe('the first run', () => {
   });
 });
 
+describe('sessions', () => {
+  test('are one’s own to list and to end, each by itself; what is kept of a browser is its name', async () => {
+    const other = await newPerson(connection);
+    const begin = async (person: Named, userAgent: string | null): Promise<string> => {
+      const id = v7();
+      await connection
+        .insertInto('session')
+        .values({
+          id,
+          person: person.id,
+          token: id,
+          expires_at: new Date(Date.now() + 60_000),
+          ip_address: null,
+          user_agent: null,
+        })
+        .execute();
+      await describeSession(connection, id, userAgent);
+      return id;
+    };
+    const here = await begin(boss, 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0');
+    const lost = await begin(boss, null);
+    const theirs = await begin(other, 'Mozilla/5.0');
+    const listed = await sessionsOf(connection, boss.id, here);
+    expect(listed.map(({ id, browser, isHere }) => [id, browser, isHere]).sort()).toEqual(
+      [
+        [here, 'Firefox on Linux', true],
+        [lost, null, false],
+      ].sort(),
+    );
+    expect(await endSession(connection, boss.id, theirs)).toBe(false);
+    expect(await endSession(connection, boss.id, lost)).toBe(true);
+    expect((await sessionsOf(connection, boss.id, here)).map(({ id }) => id)).toEqual([here]);
+    expect(await sessionsOf(connection, other.id, '')).toHaveLength(1);
+  });
+});
+
 describe('invitations', () => {
+  test('of several newcomers who take one link up at once one joins, and the others leave nothing behind', async () => {
+    const { token } = await invite(firm, boss, { role: 'inspector', email: null });
+    const newcomer = (n: number) => ({
+      name: `Newcomer ${n}`,
+      email: `newcomer${n}@example.invalid`,
+      password: 'a long password',
+    });
+    const results = await Promise.all([1, 2, 3].map((n) => joinAsNew(connection, token, newcomer(n))));
+    expect(results.filter((one) => one instanceof FirmData)).toHaveLength(1);
+    expect(results.filter((one) => one === null)).toHaveLength(2);
+    const made = await connection
+      .selectFrom('person')
+      .select('email')
+      .where('email', 'like', 'newcomer%')
+      .execute();
+    expect(made).toHaveLength(1);
+    const again = (await invite(firm, boss, { role: 'viewer', email: null })).token;
+    const taken = { ...newcomer(9), email: made[0]?.email ?? '' };
+    expect(await joinAsNew(connection, again, taken)).toBe('taken');
+    expect(await offerOf(connection, again)).not.toBeNull();
+  });
+
   test('a link makes somebody a member, once', async () => {
     const person = await newPerson(connection);
     const { token } = await invite(firm, boss, { role: 'inspector', email: null });

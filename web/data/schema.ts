@@ -45,6 +45,15 @@ interface AccountTable {
   updated_at: ColumnType<Date, never, Date>;
 }
 
+/** What a link that was sent is good for, until then. */
+interface VerificationTable {
+  id: string;
+  /** Of what it is good for and its token, a hash. */
+  identifier: string;
+  value: string;
+  expires_at: Date;
+}
+
 /** Who belongs to a firm, or did: a removed person's entries keep their author. */
 interface MembershipTable {
   organization: string;
@@ -142,6 +151,7 @@ export interface Database {
   person: PersonTable;
   session: SessionTable;
   account: AccountTable;
+  verification: VerificationTable;
   membership: MembershipTable;
   invitation: InvitationTable;
   audit: AuditTable;

@@ -1,10 +1,14 @@
+import { createHash } from 'node:crypto';
 import { betterAuth } from 'better-auth';
 import { hashPassword } from 'better-auth/crypto';
+import { sql, type Transaction } from 'kysely';
 import { v7 } from 'uuid';
 import { longestPassword, shortestPassword } from '../contract/requests.ts';
+import { noteEverywhere } from './audit.ts';
 import { type Connection, database } from './database.ts';
 import type { Named } from './firm-data.ts';
 import { mailer } from './mail.ts';
+import type { Database } from './schema.ts';
 
 const hour = 3600;
 
@@ -15,10 +19,45 @@ export function publicOrigin(): string {
   return origin;
 }
 
-function secret(): string {
+const isSecure = (): boolean => publicOrigin().startsWith('https:');
+
+export function secret(): string {
   const value = process.env.FAIRPLUG_SECRET;
   if (!value) throw new Error('FAIRPLUG_SECRET is not set');
   return value;
+}
+
+/** The address of whoever a link for a new password was sent to; empty where it is no longer good. */
+export async function addressOfReset(connection: Connection, token: string): Promise<string> {
+  const row = await connection
+    .selectFrom('verification')
+    .innerJoin('person', (join) => join.on(sql<boolean>`verification.value = person.id::text`))
+    .select('email')
+    // As better-auth hashes what it keeps.
+    .where('identifier', '=', createHash('sha256').update(`reset-password:${token}`).digest('base64url'))
+    .executeTakeFirst();
+  return row?.email ?? '';
+}
+
+/** Ends the links for a new password that a person still has. */
+async function endResets(connection: Connection, person: string): Promise<void> {
+  await connection.deleteFrom('verification').where('value', '=', person).execute();
+}
+
+const sendReset = (email: string, token: string): Promise<void> =>
+  mailer().send({
+    to: email,
+    subject: 'Set a new password for Fair Plug',
+    text: `Somebody, probably you, asked for a new password. Set it here within the hour:\n\n${publicOrigin()}/new-password?token=${token}\n\nIf it was not you, nothing needs to be done: the old password stays.`,
+  });
+
+/** Says to a person that their password is another now. */
+export async function tellOfNewPassword(email: string): Promise<void> {
+  await mailer().send({
+    to: email,
+    subject: 'Your password for Fair Plug was changed',
+    text: `The password of ${email} was changed, and every other session ended. If it was not you, set a new one: ${publicOrigin()}/forgotten`,
+  });
 }
 
 const stamps = { createdAt: 'created_at', updatedAt: 'updated_at' } as const;
@@ -42,13 +81,12 @@ const makeSignIn = (connection: Connection) =>
       maxPasswordLength: longestPassword,
       resetPasswordTokenExpiresIn: hour,
       revokeSessionsOnPasswordReset: true,
-      sendResetPassword: async ({ user, token }) => {
-        await mailer().send({
-          to: user.email,
-          subject: 'Set a new password for Fair Plug',
-          text: `Somebody, probably you, asked for a new password. Set it here within the hour:\n\n${publicOrigin()}/new-password?token=${token}\n\nIf it was not you, nothing needs to be done: the old password stays.`,
-        });
+      onPasswordReset: async ({ user }) => {
+        await endResets(connection, user.id);
+        await noteEverywhere(connection, user, 'password-changed');
+        await tellOfNewPassword(user.email);
       },
+      sendResetPassword: ({ user, token }) => sendReset(user.email, token),
     },
     user: { modelName: 'person', fields: { emailVerified: 'email_verified', ...stamps } },
     session: {
@@ -77,13 +115,19 @@ const makeSignIn = (connection: Connection) =>
         ...stamps,
       },
     },
-    verification: { modelName: 'verification', fields: { expiresAt: 'expires_at', ...stamps } },
+    verification: {
+      modelName: 'verification',
+      fields: { expiresAt: 'expires_at', ...stamps },
+      // Whoever reads the database has no link of it.
+      storeIdentifier: 'hashed',
+    },
     // Our own gate limits: by address as well as by where a request comes from.
     rateLimit: { enabled: false },
     advanced: {
-      cookiePrefix: 'fair-plug',
-      useSecureCookies: publicOrigin().startsWith('https:'),
-      defaultCookieAttributes: { httpOnly: true, sameSite: 'lax', path: '/' },
+      // Bound to this host alone where browsers can be held to it; better-auth's own prefix does less.
+      cookiePrefix: isSecure() ? '__Host-fair-plug' : 'fair-plug',
+      useSecureCookies: false,
+      defaultCookieAttributes: { httpOnly: true, sameSite: 'lax', path: '/', secure: isSecure() },
       database: { generateId: () => v7() },
       // Nobody needs to know from where people sign in.
       ipAddress: { disableIpTracking: true },
@@ -110,24 +154,32 @@ const addressOf = (email: string): string => email.trim().toLowerCase();
 /** Makes a person who can sign in; null where the address is taken. */
 export async function createPerson(
   connection: Connection,
-  { name, email, password }: NewPerson,
+  person: NewPerson,
   id = v7(),
 ): Promise<Named | null> {
-  const hash = await hashPassword(password);
-  return connection.transaction().execute(async (transaction) => {
-    const made = await transaction
-      .insertInto('person')
-      .values({ id, name, email: addressOf(email), image: null })
-      .onConflict((conflict) => conflict.column('email').doNothing())
-      .returning(['id', 'name'])
-      .executeTakeFirst();
-    if (made === undefined) return null;
-    await transaction
-      .insertInto('account')
-      .values({ id: v7(), person: made.id, account_id: made.id, provider_id: 'credential', password: hash })
-      .execute();
-    return made;
-  });
+  const hash = await hashPassword(person.password);
+  return connection.transaction().execute((transaction) => insertPerson(transaction, person, hash, id));
+}
+
+/** The same within a transaction, with the password's hash. */
+export async function insertPerson(
+  transaction: Transaction<Database>,
+  { name, email }: Pick<NewPerson, 'name' | 'email'>,
+  hash: string,
+  id = v7(),
+): Promise<Named | null> {
+  const made = await transaction
+    .insertInto('person')
+    .values({ id, name, email: addressOf(email), image: null })
+    .onConflict((conflict) => conflict.column('email').doNothing())
+    .returning(['id', 'name'])
+    .executeTakeFirst();
+  if (made === undefined) return null;
+  await transaction
+    .insertInto('account')
+    .values({ id: v7(), person: made.id, account_id: made.id, provider_id: 'credential', password: hash })
+    .execute();
+  return made;
 }
 
 /** Gives a person who is there already the address and password that they sign in with. */

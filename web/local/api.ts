@@ -11,6 +11,7 @@ import {
   logPageAnswer,
   logsAnswer,
   markAnswer,
+  type OwnSession,
   type PrintLine,
   type PrintStage,
   type ProblemCode,
@@ -20,6 +21,7 @@ import {
   type Role,
   type Session,
   sessionAnswer,
+  sessionsAnswer,
 } from '@/contract/answers';
 import { personHeader, protocol } from '@/contract/protocol';
 import { finishSignOut } from './signing-out';
@@ -143,6 +145,11 @@ async function printed(
   }
   throw new RequestFailed('failed', 'The report broke off.');
 }
+
+export const fetchSessions = async (): Promise<readonly OwnSession[]> =>
+  (await ask('/api/sessions', sessionsAnswer)).sessions;
+export const endSession = (id: string): Promise<unknown> =>
+  ask(`/api/sessions/${id}`, anything, { method: 'DELETE' });
 
 export const fetchSession = (): Promise<Session> => ask('/api/session', sessionAnswer);
 

@@ -33,6 +33,8 @@ export function listProblem(problem: ListProblem): string {
       return 'There are rows of more than 100 columns.';
     case 'large':
       return `The file has ${problem.megabytes} MB; a list has at most ${problem.most}.`;
+    case 'unpacks':
+      return `Unpacked, this workbook is larger than ${problem.most} MB.`;
     case 'long':
       return `There are ${problem.rows} rows; a list has at most ${problem.most}.`;
   }

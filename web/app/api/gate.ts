@@ -2,10 +2,12 @@ import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import type { OwnFirm, Role } from '@/contract/answers';
 import { oldestTaken, personHeader, protocol, protocolHeader } from '@/contract/protocol';
+import { note } from '@/data/audit';
 import { type Connection, database, isDatabaseAway, isDiskFull, limits } from '@/data/database';
 import { FirmData, firmsOf, type Named } from '@/data/firm-data';
 import type { Limit } from '@/data/limits';
 import { log, loggable } from '@/data/log';
+import { isGuessable } from '@/data/passwords';
 import { mayActAs } from '@/data/roles';
 import { hasRoom } from '@/data/room';
 import { publicOrigin, signIn } from '@/data/sign-in';
@@ -21,6 +23,8 @@ export interface AskedByAnyone {
 }
 export interface AskedByPerson extends AskedByAnyone {
   readonly person: Person;
+  /** The id of the session that they asked in. */
+  readonly session: string;
   readonly firms: readonly OwnFirm[];
 }
 export interface AskedByMember extends AskedByPerson {
@@ -53,11 +57,23 @@ export const answerMember = (
       const named = firmNamedBy(request) ?? (firms.length === 1 ? firms[0]?.id : undefined);
       const entered = named === undefined ? null : await FirmData.of(connection, person.id, named);
       if (entered === null) throw new Problem('not-allowed', 'You do not belong to this firm.');
-      if (!mayActAs(entered.role, needed))
-        throw new Problem('not-allowed', `This takes the part of ${needed}; yours is ${entered.role}.`);
-      return work({ ...asked, ...entered });
+      try {
+        if (!mayActAs(entered.role, needed))
+          throw new Problem('not-allowed', `This takes the part of ${needed}; yours is ${entered.role}.`);
+        return await work({ ...asked, ...entered });
+      } catch (error) {
+        await noteRefusal(entered.firm, person, error);
+        throw error;
+      }
     }),
   );
+
+/** Says in the firm's trail what somebody was refused; so many an hour, since whoever tries may try for ever. */
+async function noteRefusal(firm: FirmData, person: Person, error: unknown): Promise<void> {
+  if (!(error instanceof Problem) || (error.code !== 'not-allowed' && error.code !== 'refused')) return;
+  if ((await limits().secondsToWait('refusals-person', person.id)) !== null) return;
+  await note(firm, person, 'refused', error.message).catch((failed) => log.error(loggable(failed)));
+}
 
 export const firmHeader = 'x-fair-plug-firm';
 const uuid = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
@@ -84,6 +100,7 @@ async function asPerson(
   const answer = await work({
     connection,
     person: { id, name, email },
+    session: found.session.id,
     firms: await firmsOf(connection, id),
   });
   for (const cookie of headers.getSetCookie()) answer.headers.append('Set-Cookie', cookie);
@@ -130,6 +147,15 @@ export async function needRoom(): Promise<void> {
 }
 
 const noRoom = 'The server’s disk is full. Nothing was stored; what was entered waits on the devices.';
+
+/** Refuses a password that is among the first that would be tried. */
+export function refuseGuessable(
+  password: string,
+  person: { readonly email: string; readonly name?: string },
+): void {
+  if (isGuessable(password, person))
+    throw new Problem('refused', 'This password would soon be guessed. Choose another.');
+}
 
 /** Counts a try, and refuses where there were too many. */
 export async function limit(which: Limit, key: string): Promise<void> {

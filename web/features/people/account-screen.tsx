@@ -2,9 +2,11 @@
 
 import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Page } from '@/components/page';
-import { post } from '@/local/api';
+import { endSession, fetchSessions, post } from '@/local/api';
 import { useLocal } from '@/local/local-store';
 import { useSaveState } from '@/local/use-logs';
 import { useSignOut } from '@/shell/account-menu';
@@ -14,8 +16,6 @@ import { Records } from './records';
 
 export function AccountScreen() {
   const { identity } = useLocal();
-  const { toSend } = useSaveState();
-  const signOutEverywhere = useSignOut('everywhere');
   const [changed, setChanged] = useState(false);
   return (
     <Page title={identity.person.name} action={null}>
@@ -45,16 +45,57 @@ export function AccountScreen() {
         )}
       </section>
       <Records />
-      <section className={classes.narrow} aria-label="Devices">
-        <h2>Devices</h2>
-        <p>Lost a phone? This ends every session, the one here included.</p>
-        {toSend > 0 && (
-          <p>{counted(toSend, 'entry is', 'entries are')} not on the server yet; wait a little.</p>
-        )}
-        <Button variant="default" disabled={toSend > 0} onClick={signOutEverywhere}>
-          Sign out everywhere
-        </Button>
-      </section>
+      <Devices />
     </Page>
+  );
+}
+
+/** Where one is signed in, to be ended one by one or all at once. */
+function Devices() {
+  const { toSend } = useSaveState();
+  const signOutEverywhere = useSignOut('everywhere');
+  const client = useQueryClient();
+  const { data = [] } = useQuery({ queryKey: ['sessions'], queryFn: fetchSessions, retry: false });
+  const end = useMutation({
+    mutationFn: (id: string) => endSession(id),
+    onSettled: () => client.invalidateQueries({ queryKey: ['sessions'] }),
+  });
+  return (
+    <section className={classes.section} aria-label="Devices">
+      <h2>Devices</h2>
+      <ul>
+        {data.map((one) => (
+          <li key={one.id} className={classes.line}>
+            <span className={classes.who}>
+              {one.browser ?? 'A browser'}
+              {one.isHere && <strong>, this one</strong>}
+              <br />
+              <span className={classes.soft}>
+                since {dayjs(one.begunAt).format('D MMM YYYY')}, last used{' '}
+                {dayjs(one.usedAt).format('D MMM YYYY')}
+              </span>
+            </span>
+            {!one.isHere && (
+              <Button
+                size="compact-sm"
+                variant="default"
+                aria-label={`End the session of ${one.browser ?? 'a browser'}, since ${dayjs(one.begunAt).format('D MMM YYYY')}`}
+                onClick={() => end.mutate(one.id)}
+              >
+                End
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {end.isError && <p role="alert">{end.error.message}</p>}
+      <p>Lost a phone? End its session, or every one, the one here included.</p>
+      {toSend > 0 && (
+        <p>{counted(toSend, 'entry is', 'entries are')} not on the server yet; wait a little.</p>
+      )}
+      <Button variant="default" disabled={toSend > 0} onClick={signOutEverywhere}>
+        Sign out everywhere
+      </Button>
+    </section>
   );
 }

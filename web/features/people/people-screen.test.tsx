@@ -103,8 +103,9 @@ describe('the people of the firm', () => {
 });
 
 describe('one’s own account', () => {
-  const account = async (role: 'owner' | 'viewer' = 'owner') => {
-    const shown = showScreen('/account', <AccountScreen />, { statements: houseOf({}).statements, role });
+  const account = async (role: 'owner' | 'viewer' = 'owner', others: Record<string, unknown> = {}) => {
+    const { statements } = houseOf({});
+    const shown = showScreen('/account', <AccountScreen />, { statements, role, others });
     await screen.findByRole('region', { name: 'Firms' });
     return shown;
   };
@@ -116,6 +117,28 @@ describe('one’s own account', () => {
     await shown.user.click(screen.getByRole('button', { name: 'Change the password' }));
     await screen.findByText('Changed. Every other device was signed out.');
     expect(asked(shown, 'POST /api/password')).toEqual({ current: 'the old one', next: 'the new one' });
+  });
+
+  test('where one is signed in is listed, and each session but this one ends by itself', async () => {
+    const begun = '2026-11-20T10:00:00.000Z';
+    const one = (id: string, browser: string | null, isHere: boolean) => ({
+      ...{ id, browser, isHere },
+      ...{ begunAt: begun, usedAt: begun },
+    });
+    const shown = await account('owner', {
+      '/api/sessions': {
+        sessions: [one('here', 'Firefox on Linux', true), one('lost', 'Chrome on Android', false)],
+      },
+    });
+    const devices = within(screen.getByRole('region', { name: 'Devices' }));
+    const lines = await devices.findAllByRole('listitem');
+    expect(lines.map((line) => line.textContent)).toEqual([
+      expect.stringContaining('Firefox on Linux, this one'),
+      expect.stringContaining('Chrome on Android'),
+    ]);
+    await shown.user.click(devices.getByRole('button', { name: /^End the session of Chrome on Android/ }));
+    await waitFor(() => expect(shown.server.asked).toContain('DELETE /api/sessions/lost'));
+    expect(devices.getAllByRole('button', { name: /^End the session/ })).toHaveLength(1);
   });
 
   test('signing out everywhere ends every session and forgets what is kept here', async () => {

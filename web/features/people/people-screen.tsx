@@ -169,6 +169,8 @@ const actionWords: Readonly<Record<string, string>> = {
   'signed-in': 'signed in',
   'sign-in-failed': 'was tried with a wrong password',
   'signed-out-everywhere': 'signed out everywhere',
+  'session-ended': 'ended a session of theirs',
+  refused: 'was refused',
   'password-changed': 'changed their password',
   invited: 'invited',
   'invitation-withdrawn': 'withdrew an invitation',

@@ -1,6 +1,5 @@
 import { noteEverywhere } from '@/data/audit';
 import { demoAccount } from '@/data/demo';
-import { signIn } from '@/data/sign-in';
 import { answer, Problem } from '../answers';
 import { answerAnyone } from '../gate';
 import { signedIn } from '../signed-in';
@@ -10,7 +9,7 @@ export const POST = (request: Request): Promise<Response> =>
   answerAnyone(request, async ({ connection }) => {
     const account = demoAccount();
     if (account === null) throw new Problem('not-found', 'There is no demo here.');
-    const { user, cookies } = await signedIn(signIn(), account);
+    const { user, cookies } = await signedIn(request, connection, account);
     if (user === null) throw new Problem('not-found', 'There is no demo here.');
     await noteEverywhere(connection, user, 'signed-in');
     return cookies(answer({}));

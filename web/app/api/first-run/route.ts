@@ -1,8 +1,7 @@
 import { firstRun } from '@/contract/requests';
 import { makeFirstFirm } from '@/data/first-run';
-import { signIn } from '@/data/sign-in';
 import { answer, bodyOf, Problem } from '../answers';
-import { answerAnyone, limit, sourceOf } from '../gate';
+import { answerAnyone, limit, refuseGuessable, sourceOf } from '../gate';
 import { signedIn } from '../signed-in';
 
 /** Makes the first firm and its owner, in an empty database only, and signs the owner in. */
@@ -10,8 +9,9 @@ export const POST = (request: Request): Promise<Response> =>
   answerAnyone(request, async ({ connection }) => {
     const { firm, owner } = await bodyOf(request, firstRun);
     await limit('join-source', sourceOf(request));
+    refuseGuessable(owner.password, owner);
     if (!(await makeFirstFirm(connection, firm, owner)))
       throw new Problem('not-allowed', 'There is a firm already. Ask its owner for an invitation.');
-    const { cookies } = await signedIn(signIn(), owner);
+    const { cookies } = await signedIn(request, connection, owner);
     return cookies(answer({}, 201));
   });

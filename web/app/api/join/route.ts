@@ -1,8 +1,7 @@
 import { invitationToken, joinAsMember, joinAsNewcomer } from '@/contract/requests';
-import { isFor, join, offerOf } from '@/data/invitations';
-import { createPerson, signIn } from '@/data/sign-in';
+import { isFor, join, joinAsNew, offerOf } from '@/data/invitations';
 import { addressPart, answer, bodyOf, Problem } from '../answers';
-import { answerAnyone, answerPerson, limit, sourceOf } from '../gate';
+import { answerAnyone, answerPerson, limit, refuseGuessable, sourceOf } from '../gate';
 import { signedIn } from '../signed-in';
 
 const forAnother = () =>
@@ -30,14 +29,15 @@ export const POST = (request: Request): Promise<Response> =>
     const offer = await offerOf(connection, invitation);
     if (offer === null) throw noLonger();
     if (!isFor(offer, person.email)) throw forAnother();
-    const made = await createPerson(connection, person);
-    if (made === null)
+    refuseGuessable(person.password, person);
+    const joined = await joinAsNew(connection, invitation, person);
+    if (joined === 'taken')
       throw new Problem(
         'conflict',
         'Somebody signs in with this address already. Sign in, then open the link.',
       );
-    if ((await join(connection, invitation, made)) === null) throw noLonger();
-    const { cookies } = await signedIn(signIn(), person);
+    if (joined === null) throw noLonger();
+    const { cookies } = await signedIn(request, connection, person);
     return cookies(answer({}, 201));
   });
 

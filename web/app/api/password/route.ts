@@ -1,16 +1,16 @@
 import { isAPIError } from 'better-auth/api';
 import { passwordChange } from '@/contract/requests';
 import { noteEverywhere } from '@/data/audit';
-import { mailer } from '@/data/mail';
-import { publicOrigin, signIn } from '@/data/sign-in';
+import { signIn, tellOfNewPassword } from '@/data/sign-in';
 import { answer, bodyOf, Problem } from '../answers';
-import { answerPerson, limit } from '../gate';
+import { answerPerson, limit, refuseGuessable } from '../gate';
 
 /** Changes the password; every other session of the person ends. */
 export const POST = (request: Request): Promise<Response> =>
   answerPerson(request, async ({ connection, person }) => {
     const { current, next } = await bodyOf(request, passwordChange);
     await limit('password-person', person.id);
+    refuseGuessable(next, person);
     const { headers } = await signIn()
       .api.changePassword({
         headers: request.headers,
@@ -23,11 +23,7 @@ export const POST = (request: Request): Promise<Response> =>
           : error;
       });
     await noteEverywhere(connection, person, 'password-changed');
-    await mailer().send({
-      to: person.email,
-      subject: 'Your password for Fair Plug was changed',
-      text: `The password of ${person.email} was changed, and every other session ended. If it was not you, set a new one: ${publicOrigin()}/forgotten`,
-    });
+    await tellOfNewPassword(person.email);
     const done = answer({});
     for (const cookie of headers.getSetCookie()) done.headers.append('Set-Cookie', cookie);
     return done;

@@ -1,7 +1,7 @@
 import { credentials } from '@/contract/requests';
 import { noteEverywhere, noteFailedSignIn } from '@/data/audit';
+import { knownDevice } from '@/data/known-device';
 import { log, loggable } from '@/data/log';
-import { signIn } from '@/data/sign-in';
 import { answer, bodyOf, Problem } from '../answers';
 import { answerAnyone, limit, sourceOf } from '../gate';
 import { signedIn } from '../signed-in';
@@ -11,8 +11,10 @@ export const POST = (request: Request): Promise<Response> =>
   answerAnyone(request, async ({ connection }) => {
     const { email, password } = await bodyOf(request, credentials);
     await limit('sign-in-source', sourceOf(request));
-    await limit('sign-in-address', email);
-    const { user, cookies } = await signedIn(signIn(), { email, password });
+    const known = knownDevice(request.headers.get('cookie'), email);
+    if (known === null) await limit('sign-in-address', email);
+    else await limit('sign-in-known', known);
+    const { user, cookies } = await signedIn(request, connection, { email, password });
     if (user === null) {
       // Beside the answer, which takes as long for an address that nobody has.
       void noteFailedSignIn(connection, email).catch((error) => log.error(loggable(error)));

@@ -1,14 +1,15 @@
 import { isAPIError } from 'better-auth/api';
 import { newPassword } from '@/contract/requests';
-import { signIn } from '@/data/sign-in';
+import { addressOfReset, signIn } from '@/data/sign-in';
 import { answer, bodyOf, Problem } from '../../answers';
-import { answerAnyone, limit, sourceOf } from '../../gate';
+import { answerAnyone, limit, refuseGuessable, sourceOf } from '../../gate';
 
 /** Sets a new password by a link from the mail; all sessions of the person end. */
 export const POST = (request: Request): Promise<Response> =>
-  answerAnyone(request, async () => {
+  answerAnyone(request, async ({ connection }) => {
     const { token, password } = await bodyOf(request, newPassword);
     await limit('reset-source', sourceOf(request));
+    refuseGuessable(password, { email: await addressOfReset(connection, token) });
     await signIn()
       .api.resetPassword({ body: { token, newPassword: password } })
       .catch((error) => {
