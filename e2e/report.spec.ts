@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
+import { parseCircuit, simulate } from '@fair-plug/core/circuit';
 import { lampsOf } from '@fair-plug/core/instruments';
-import type { JobStatement } from '@fair-plug/core/log';
+import { foldHouse, type JobStatement, receptaclesOf } from '@fair-plug/core/log';
 import { type APIRequestContext, expect } from '@playwright/test';
 import { v7 } from 'uuid';
 import { dialog, entry, newHouse } from './house.ts';
@@ -204,6 +205,52 @@ test('reports printed one after the other hold each what is known then, of its o
   // Two at once are printed one after the other.
   const both = await Promise.all([printed(request, first.job), printed(request, second.job)]);
   expect(both.map(({ title }) => title.includes(first.address))).toEqual([true, false]);
+});
+
+test('the report of two hundred mixed readings on one breaker is printed', async ({ request }) => {
+  const outlets = Array.from({ length: 40 }, (_, at) => ({ id: `r${at + 1}` }));
+  const cables = outlets.map(({ id }, at) => ({
+    id: `c${at + 1}`,
+    from: at === 0 ? 'panel' : `r${at}`,
+    to: id,
+    meters: 3,
+    metal: 'copper' as const,
+    awg: 14,
+  }));
+  const instruments = ['lamps', 'probe', 'meter', 'meter-low', 'loaded'] as const;
+  const tests = outlets.flatMap(({ id }) =>
+    instruments.map((instrument) => ({
+      at: id,
+      instrument,
+      ...(instrument === 'loaded' ? { amps: 12 } : {}),
+    })),
+  );
+  const faults = [
+    { kind: 'resistance', cable: 'c9', conductor: 'neutral', ohms: 1.2 },
+    { kind: 'open', cable: 'c20', conductor: 'ground' },
+    { kind: 'swap', at: 'r31', conductors: ['hot', 'neutral'] },
+  ];
+  const circuit = parseCircuit({ format: 'fair-plug/circuit@1', outlets, cables, faults, tests });
+  if (circuit.kind !== 'parsed') throw new Error(JSON.stringify(circuit.problems));
+  const { readings } = simulate(circuit.value);
+  expect(readings).toHaveLength(200);
+  const { job } = await newHouse(request, { Hall: 40 });
+  const log = await (await request.get(`/api/jobs/${job}/entries`)).json();
+  const ids = receptaclesOf(foldHouse(log.entries)).map(({ id }) => id);
+  const idOf = (outlet: string): string => ids[Number(outlet.slice(1)) - 1] ?? '';
+  const said = [
+    ...ids.map(
+      (receptacle, at): JobStatement => ({ kind: 'receptacle-fed', receptacle, breaker: '5', place: at + 1 }),
+    ),
+    ...readings.map(
+      ({ at, ...shown }) => ({ kind: 'reading-taken', receptacle: idOf(at), shown }) as JobStatement,
+    ),
+  ];
+  const kept = await request.post(`/api/jobs/${job}/entries`, { data: { entries: said.map(entry) } });
+  expect(kept.ok()).toBe(true);
+  const { text } = await printed(request, job);
+  expect(text).toContain('Hall 40');
+  expect(text).not.toContain('Not complete');
 });
 
 test('a job of which only a part has arrived says so, on screen and on paper, until the rest is there', async ({
