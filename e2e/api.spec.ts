@@ -12,6 +12,8 @@ test('health says that application and database are well, and which version answ
   expect(await answer.json()).toEqual({
     status: 'ok',
     database: 'ok',
+    disk: 'ok',
+    restarts: 0,
     version: expect.stringMatching(/^\d+\.\d+\.\d+$/),
   });
 });

@@ -1,4 +1,4 @@
-import type { Assessment } from '@fair-plug/core/assessment';
+import type { Assessment, JudgedCircuit } from '@fair-plug/core/assessment';
 import { memo } from 'react';
 import { useWords } from '@/components/region-words';
 import classes from './causes-list.module.css';
@@ -52,28 +52,13 @@ export const CausesList = memo(function CausesList({ assessment, nameOf, onTake 
             </button>
           </li>
         ))}
-        {circuits.map(({ breaker, next, unseen }) =>
-          next !== null ? (
-            <li key={`next ${breaker}`}>
-              <button type="button" onClick={() => onTake(next.at)}>
-                <strong>Breaker {breaker}</strong> next: {words.test(next.instrument, next.state)} at{' '}
-                {nameOf(next.at)}
-                <span>{`It ${words.whyNext(next).replace(/^at \S+, /, '')}.`}</span>
-              </button>
+        {circuits
+          .filter(({ next, unseen }) => next !== null || unseen !== null)
+          .map((circuit) => (
+            <li key={`next ${circuit.breaker}`} className={circuit.next === null ? classes.run : undefined}>
+              <CircuitNext circuit={circuit} nameOf={nameOf} onTake={onTake} />
             </li>
-          ) : (
-            unseen !== null && (
-              <li key={`next ${breaker}`} className={classes.run}>
-                <strong>Breaker {breaker}</strong> nothing left to test would change what is held
-                <span>
-                  {unseen.length === 0
-                    ? ''
-                    : `Still unseen: ${unseen.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.`}
-                </span>
-              </li>
-            )
-          ),
-        )}
+          ))}
         {runs.map(({ breaker, lengths }) => (
           <li key={`run ${breaker}`} className={classes.run}>
             <strong>Breaker {breaker}</strong> from the panel outward, by load tests
@@ -84,3 +69,31 @@ export const CausesList = memo(function CausesList({ assessment, nameOf, onTake 
     </section>
   );
 });
+
+interface CircuitNextProps extends Pick<CausesListProps, 'nameOf' | 'onTake'> {
+  readonly circuit: JudgedCircuit;
+}
+
+/** The test on a circuit that decides most; or, once none decides anything, what stays unseen. */
+export function CircuitNext({ circuit: { breaker, next, unseen }, nameOf, onTake }: CircuitNextProps) {
+  const words = useWords();
+  if (next !== null)
+    return (
+      <button type="button" onClick={() => onTake(next.at)}>
+        <strong>Breaker {breaker}</strong> next: {words.test(next.instrument, next.state)} at{' '}
+        {nameOf(next.at)}
+        <span>{`It ${words.whyNext(next).replace(/^at \S+, /, '')}.`}</span>
+      </button>
+    );
+  if (unseen === null) return null;
+  return (
+    <>
+      <strong>Breaker {breaker}</strong> nothing left to test would change what is held
+      <span>
+        {unseen.length === 0
+          ? ''
+          : `Still unseen: ${unseen.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.`}
+      </span>
+    </>
+  );
+}

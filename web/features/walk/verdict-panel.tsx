@@ -1,4 +1,4 @@
-import type { Verdict } from '@fair-plug/core/assessment';
+import type { JudgedCircuit, Verdict } from '@fair-plug/core/assessment';
 import type { Danger, Fit } from '@fair-plug/core/knowledge';
 import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
@@ -8,6 +8,7 @@ import { useWords } from '@/components/region-words';
 import { UrgencyMark } from '@/components/urgency-mark';
 import { useDrawn } from '@/components/use-drawn';
 import type { AskedReading } from './asked-reading';
+import { CircuitNext } from './causes-list';
 import { EngineOpinion } from './engine-opinion';
 import type { Walk } from './use-walk';
 import classes from './verdict-panel.module.css';
@@ -38,7 +39,10 @@ function names(fit: Fit, words: Spoken): string {
 
 export interface VerdictPanelProps {
   readonly walk: Walk;
+  /** The circuit of the receptacle in hand. */
+  readonly circuit: JudgedCircuit | null;
   readonly nameOf: (id: string) => string;
+  readonly onTake: (receptacle: string) => void;
   readonly isDoubted: boolean;
   /** Nobody has said yet in this visit whether halves read alike. */
   readonly asksForHalves: boolean;
@@ -47,7 +51,16 @@ export interface VerdictPanelProps {
 }
 
 /** What the readings mean, what else fits, what is not ruled out, and the test that tells. */
-export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, onSheet }: VerdictPanelProps) {
+export function VerdictPanel({
+  walk,
+  circuit,
+  isDoubted,
+  asksForHalves,
+  nameOf,
+  onTake,
+  onTest,
+  onSheet,
+}: VerdictPanelProps) {
   const words = useWords();
   const { verdict, judged } = walk.shown;
   const { currentPlace } = walk.here;
@@ -83,6 +96,11 @@ export function VerdictPanel({ walk, isDoubted, asksForHalves, nameOf, onTest, o
           nameOf={nameOf}
           onTest={onTest}
         />
+      )}
+      {circuit !== null && (
+        <section className={classes.circuit} aria-label="The circuit as a whole">
+          <CircuitNext circuit={circuit} nameOf={nameOf} onTake={onTake} />
+        </section>
       )}
       <Halves walk={walk} asksForHalves={asksForHalves} onTakeApart={() => onSheet('edit')} />
       {judged !== null && walk.shown.danger === null && verdict?.plain === false && (

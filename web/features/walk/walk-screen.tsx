@@ -1,6 +1,6 @@
 'use client';
 
-import { hazardAt } from '@fair-plug/core/assessment';
+import { type Assessment, hazardAt } from '@fair-plug/core/assessment';
 
 import { type House, houseDay, receptaclesOf } from '@fair-plug/core/log';
 import { surveyOf } from '@fair-plug/core/report';
@@ -87,8 +87,42 @@ function NavFoot({ onAddRoom, onSheet }: NavFootProps) {
   );
 }
 
-function Walk({ job, house, entries, isWhole }: LoadedJob) {
+interface ReadingHereProps {
+  readonly job: string;
+  readonly walk: Walked;
+  readonly assessment: Assessment;
+  readonly asked: AskedReading | null;
+  readonly onClose: () => void;
+}
+
+/** The form of a reading at the receptacle in hand. */
+function ReadingHere({ job, walk, assessment, asked, onClose }: ReadingHereProps) {
+  return (
+    <ReadingForm
+      name={walk.here.name}
+      place={`${job} ${placeOf(walk)}`}
+      asked={asked}
+      hazardOf={(id) => hazardAt(assessment, walk.here.receptacle?.id ?? '', id)}
+      onRecord={(shown, plateScrew) => {
+        onClose();
+        walk.record.shown(shown, plateScrew);
+      }}
+      onClose={onClose}
+    />
+  );
+}
+
+function FirstRoom() {
   const words = useWords();
+  return (
+    <section className={classes.empty}>
+      <h2>Add the first room</h2>
+      <p>{words.screens.walk.roundTheRoom}</p>
+    </section>
+  );
+}
+
+function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const tester = useChosenTester();
   const assessed = useAssessment(job, house);
   const { assessment } = assessed;
@@ -102,7 +136,9 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
   });
   const isPainted = useAfterPaint();
   const survey = useMemo(() => surveyOf(assessment), [assessment]);
-  const here = assessment.receptacles.get(walk.here.receptacle?.id ?? '');
+  const { receptacle } = walk.here;
+  const here = assessment.receptacles.get(receptacle?.id ?? '');
+  const circuit = assessment.circuits.find(({ breaker }) => breaker === receptacle?.breaker) ?? null;
   return (
     <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} assessed={assessed} stage="walk">
       <h1 className={classes.unseen}>Walk: {house.address ?? noAddress}</h1>
@@ -120,10 +156,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
           <NavFoot onAddRoom={walk.moves.addRoom} onSheet={setSheet} />
         </nav>
         {walk.here.room === null ? (
-          <section className={classes.empty}>
-            <h2>Add the first room</h2>
-            <p>{words.screens.walk.roundTheRoom}</p>
-          </section>
+          <FirstRoom />
         ) : (
           <CurrentReceptacle
             walk={walk}
@@ -136,6 +169,8 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
         )}
         <VerdictPanel
           walk={walk}
+          circuit={circuit}
+          onTake={takeById}
           isDoubted={here?.isDoubted === true}
           asksForHalves={asksForHalves(house)}
           nameOf={nameOf}
@@ -145,15 +180,11 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
       </div>
       {isPainted && (
         <>
-          <ReadingForm
-            name={walk.here.name}
-            place={`${job} ${placeOf(walk)}`}
+          <ReadingHere
+            job={job}
+            walk={walk}
+            assessment={assessment}
             asked={asked}
-            hazardOf={(id) => hazardAt(assessment, walk.here.receptacle?.id ?? '', id)}
-            onRecord={(shown, plateScrew) => {
-              setAsked(null);
-              walk.record.shown(shown, plateScrew);
-            }}
             onClose={() => setAsked(null)}
           />
           <WalkSheet
