@@ -68,22 +68,28 @@ export async function keep<S extends Statement>(
   opens = false,
 ): Promise<readonly Entry[]> {
   return store.transaction('rw', store.unsent, store.settings, store.chains, async () => {
-    const device = await deviceId(store);
-    const last = await store.settings.get('last-instant');
+    // One question and one answer: the walk waits for each.
+    const names = ['device', 'last-instant', 'server-ahead', 'clock'] as const;
+    const [known, last, ahead, latest] = await store.settings.bulkGet([...names]);
+    const device = known?.value ?? (await deviceId(store));
     const previous = last === undefined ? 0 : Date.parse(last.value);
     // A device that was set right by a day or more begins anew.
     const goesOn = previous < Date.now() + dayMilliseconds;
     const at = new Date(Math.max(Date.now(), goesOn ? previous + 1 : 0)).toISOString();
-    const now = new Date(await serverTime(store)).toISOString();
-    await store.settings.put({ name: 'last-instant', value: at });
-    let clock = (await store.settings.get('clock'))?.value ?? null;
+    const now = new Date(Date.now() + Number(ahead?.value ?? 0)).toISOString();
+    let clock = latest?.value ?? null;
     const made = statements.map((statement) => {
       clock = nextClock(now, clock);
       return { id: v7(), device, author, at, clock, ...statement } as unknown as Entry;
     });
-    if (clock !== null) await store.settings.put({ name: 'clock', value: clock });
     const entries = await link(store, log, made);
-    await store.unsent.bulkAdd(entries.map((entry) => ({ log, entry, opens, refused: null })));
+    await Promise.all([
+      store.unsent.bulkAdd(entries.map((entry) => ({ log, entry, opens, refused: null }))),
+      store.settings.bulkPut([
+        { name: 'last-instant', value: at },
+        ...(clock === null ? [] : [{ name: 'clock' as const, value: clock }]),
+      ]),
+    ]);
     return entries;
   });
 }

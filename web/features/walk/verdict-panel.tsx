@@ -1,14 +1,14 @@
 import type { JudgedCircuit, Verdict } from '@fair-plug/core/assessment';
-import type { Danger, Fit } from '@fair-plug/core/knowledge';
+import type { Fit } from '@fair-plug/core/knowledge';
 import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { memo } from 'react';
-import { useHouseTime } from '@/components/house-time';
 import { useWords } from '@/components/region-words';
 import { UrgencyMark } from '@/components/urgency-mark';
 import { useDrawn } from '@/components/use-drawn';
 import type { AskedReading } from './asked-reading';
 import { CircuitNext } from './causes-list';
+import { DangerWords } from './danger-words';
 import { EngineOpinion } from './engine-opinion';
 import type { Walk } from './use-walk';
 import classes from './verdict-panel.module.css';
@@ -154,36 +154,6 @@ const Tools = memo(function Tools({ canRecord, onSheet, onReading }: ToolsProps)
     </section>
   );
 });
-
-/** Stop, what to do, and that people were told. */
-function DangerWords({ danger, walk }: { readonly danger: Danger; readonly walk: Walk }) {
-  const words = useWords();
-  const time = useHouseTime();
-  const { stop, doThis } = words.dangers[danger];
-  const warned = walk.here.receptacle?.warnings.findLast((one) => one.danger === danger);
-  return (
-    <section className={classes.stop} aria-label="Danger" role="alert">
-      <p>{walk.shown.verdict?.stop == null ? stop : words.stop(walk.shown.verdict.stop)}</p>
-      <p className={classes.doThis}>{doThis}</p>
-      {warned === undefined ? (
-        <Button
-          variant="default"
-          disabled={!walk.record.canRecord}
-          onClick={() =>
-            walk.record.statement(
-              (receptacle) => [{ kind: 'people-warned', receptacle, danger }],
-              `${walk.here.name}: people warned`,
-            )
-          }
-        >
-          People were warned
-        </Button>
-      ) : (
-        <p className={classes.doThis}>People were warned at {time(warned.at, 'HH:mm')}.</p>
-      )}
-    </section>
-  );
-}
 
 /** Both halves are asked for once a visit; and the lower one by itself where they differ. */
 function Halves({

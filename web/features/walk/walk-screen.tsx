@@ -1,6 +1,7 @@
 'use client';
 
-import { type Assessment, hazardAt } from '@fair-plug/core/assessment';
+import { type HazardId, hazardAt } from '@fair-plug/core/assessment';
+import type { InstrumentId } from '@fair-plug/core/instruments';
 
 import { type House, houseDay, receptaclesOf } from '@fair-plug/core/log';
 import { surveyOf } from '@fair-plug/core/report';
@@ -90,19 +91,19 @@ function NavFoot({ onAddRoom, onSheet }: NavFootProps) {
 interface ReadingHereProps {
   readonly job: string;
   readonly walk: Walked;
-  readonly assessment: Assessment;
+  readonly hazardOf: (instrument: InstrumentId) => HazardId | null;
   readonly asked: AskedReading | null;
   readonly onClose: () => void;
 }
 
 /** The form of a reading at the receptacle in hand. */
-function ReadingHere({ job, walk, assessment, asked, onClose }: ReadingHereProps) {
+function ReadingHere({ job, walk, hazardOf, asked, onClose }: ReadingHereProps) {
   return (
     <ReadingForm
       name={walk.here.name}
       place={`${job} ${placeOf(walk)}`}
       asked={asked}
-      hazardOf={(id) => hazardAt(assessment, walk.here.receptacle?.id ?? '', id)}
+      hazardOf={hazardOf}
       onRecord={(shown, plateScrew) => {
         onClose();
         walk.record.shown(shown, plateScrew);
@@ -138,6 +139,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const survey = useMemo(() => surveyOf(assessment), [assessment]);
   const { receptacle } = walk.here;
   const here = assessment.receptacles.get(receptacle?.id ?? '');
+  const hazardOf = (instrument: InstrumentId) => hazardAt(assessment, receptacle?.id ?? '', instrument);
   const circuit = assessment.circuits.find(({ breaker }) => breaker === receptacle?.breaker) ?? null;
   return (
     <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} assessed={assessed} stage="walk">
@@ -180,19 +182,14 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
       </div>
       {isPainted && (
         <>
-          <ReadingHere
-            job={job}
-            walk={walk}
-            assessment={assessment}
-            asked={asked}
-            onClose={() => setAsked(null)}
-          />
+          <ReadingHere {...{ job, walk, hazardOf, asked }} onClose={() => setAsked(null)} />
           <WalkSheet
             open={sheet}
             job={job}
             house={house}
             entries={entries}
             walk={walk}
+            hazardOf={hazardOf}
             onClose={() => setSheet(null)}
           />
           <WalkKeysHelp opened={help.opened} onClose={help.close} />

@@ -1,4 +1,4 @@
-import { groundFaultResult } from '@fair-plug/core/assessment';
+import { groundFaultResult, type HazardId } from '@fair-plug/core/assessment';
 import { isGroundFaultType } from '@fair-plug/core/knowledge';
 import {
   type House,
@@ -33,7 +33,11 @@ export function GroundFaultSheet(props: SheetProps) {
           {house.keepPowered.length > 0 && (
             <p className={classes.strong}>Must not lose power: {house.keepPowered.join(', ')}.</p>
           )}
-          <TesterButton walk={walk} onTripped={() => setTripped(true)} />
+          <TesterButton
+            walk={walk}
+            hazard={props.hazardOf('gfci-button')}
+            onTripped={() => setTripped(true)}
+          />
           <OwnButton walk={walk} onTripped={() => setTripped(true)} />
           {latest !== undefined && (
             <p>
@@ -73,14 +77,18 @@ const tested = (
     `Recorded: ${walk.here.name}, ${name}, ${result.replaceAll('-', ' ')}`,
   );
 
+/** What no reading here can clear: the button is not offered at all. */
+const ruleItOut: readonly HazardId[] = ['lost-neutral', 'instrument-in-doubt'];
+
 /** The tester's button needs a ground, and lamps that read correct first. */
-function TesterButton({ walk, onTripped }: ButtonProps) {
+function TesterButton({ walk, hazard, onTripped }: ButtonProps & { readonly hazard: HazardId | null }) {
   const words = useWords();
   const held = useHeldButton();
   const isAllowed =
     walk.shown.verdict?.plain === true &&
     !walk.shown.isDraft &&
-    walk.shown.verdict.contacts.ground !== 'live';
+    walk.shown.verdict.contacts.ground !== 'live' &&
+    (hazard === null || !ruleItOut.includes(hazard));
   const finish = (result: 'tripped' | 'no-trip'): void => {
     tested(words.screens.walk.groundFaultTest, walk, 'tester-button', result, held.end());
     if (result === 'tripped') onTripped();
@@ -89,6 +97,7 @@ function TesterButton({ walk, onTripped }: ButtonProps) {
     return (
       <p className={classes.caution}>
         {walk.shown.verdict === null && 'Read the lamps first. '}
+        {hazard !== null && ruleItOut.includes(hazard) && `${words.screens.walk.hazards[hazard]} `}
         {`${words.cautions['button-needs-ground']} Use the device’s own button.`}
       </p>
     );
@@ -96,8 +105,14 @@ function TesterButton({ walk, onTripped }: ButtonProps) {
     return (
       <section className={classes.part} aria-label="Tester’s button">
         <h3>Tester’s button</h3>
-        <Button size="lg" onClick={held.begin} data-autofocus>
-          I press and hold it now
+        {hazard !== null && <p className={classes.strong}>{words.screens.walk.hazards[hazard]}</p>}
+        <Button
+          size="lg"
+          variant={hazard === null ? 'filled' : 'default'}
+          onClick={held.begin}
+          data-autofocus={hazard === null ? true : undefined}
+        >
+          {hazard === null ? 'I press and hold it now' : 'All the same: I press and hold it now'}
         </Button>
       </section>
     );

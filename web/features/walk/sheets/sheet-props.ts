@@ -1,3 +1,5 @@
+import type { HazardId } from '@fair-plug/core/assessment';
+import type { InstrumentId } from '@fair-plug/core/instruments';
 import type { House, JobEntry } from '@fair-plug/core/log';
 import type { Walk } from '../use-walk';
 
@@ -11,5 +13,7 @@ export interface SheetProps {
   readonly house: House;
   readonly entries: readonly JobEntry[];
   readonly walk: Walk;
+  /** Why an instrument is not used at the receptacle in hand as things stand. */
+  readonly hazardOf: (instrument: InstrumentId) => HazardId | null;
   readonly onClose: () => void;
 }

@@ -1,0 +1,36 @@
+import type { Danger } from '@fair-plug/core/knowledge';
+import { Button } from '@mantine/core';
+import { useHouseTime } from '@/components/house-time';
+import { useWords } from '@/components/region-words';
+import type { Walk } from './use-walk';
+import classes from './verdict-panel.module.css';
+
+/** Stop, what to do, and that people were told. */
+export function DangerWords({ danger, walk }: { readonly danger: Danger; readonly walk: Walk }) {
+  const words = useWords();
+  const time = useHouseTime();
+  const { stop, doThis } = words.dangers[danger];
+  const warned = walk.here.receptacle?.warnings.findLast((one) => one.danger === danger);
+  return (
+    <section className={classes.stop} aria-label="Danger" role="alert">
+      <p>{walk.shown.verdict?.stop == null ? stop : words.stop(walk.shown.verdict.stop)}</p>
+      <p className={classes.doThis}>{doThis}</p>
+      {warned === undefined ? (
+        <Button
+          variant="default"
+          disabled={!walk.record.canRecord}
+          onClick={() =>
+            walk.record.statement(
+              (receptacle) => [{ kind: 'people-warned', receptacle, danger }],
+              `${walk.here.name}: people warned`,
+            )
+          }
+        >
+          People were warned
+        </Button>
+      ) : (
+        <p className={classes.doThis}>People were warned at {time(warned.at, 'HH:mm')}.</p>
+      )}
+    </section>
+  );
+}
