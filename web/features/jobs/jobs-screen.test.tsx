@@ -100,7 +100,14 @@ describe('a new job', () => {
     const job = visited[0]?.split('=')[1] ?? '';
     await waitFor(() =>
       expect(server.logs.get(job)?.slice(0, 3)).toMatchObject([
-        { kind: 'job-described', address: '9 Alder Rise', yearBuilt: 1955, groundedWiring: false },
+        {
+          kind: 'job-described',
+          address: '9 Alder Rise',
+          // Where it is begun.
+          timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+          yearBuilt: 1955,
+          groundedWiring: false,
+        },
         { kind: 'room-described', name: 'Entry' },
         { kind: 'room-described', name: 'Living room' },
       ]),

@@ -28,14 +28,19 @@ describe('the property', () => {
       property.getByLabelText('Must not lose power', { selector: 'input[type="text"], input:not([type])' }),
       'freezer{Enter}',
     );
+    const zone = property.getByRole('combobox', { name: 'Time zone' });
+    await user.click(zone);
+    await user.type(zone, 'Denver');
+    await user.click(await screen.findByRole('option', { name: 'America/Denver' }));
     await waitFor(() => expect(kept('kept-powered')).toMatchObject([{ equipment: 'freezer', kept: true }]));
-    expect(kept('job-described')).toHaveLength(6);
+    await waitFor(() => expect(kept('job-described')).toHaveLength(7));
     expect(kept('job-described').slice(1)).toMatchObject([
       { yearBuilt: 1954 },
       { storeys: 2 },
       { groundedWiring: false },
       { breakerLeave: true },
       { leaveFrom: 'the tenant' },
+      { timeZone: 'America/Denver' },
     ]);
   });
 

@@ -1,10 +1,11 @@
 import { type Region, regionIds, regions } from '@fair-plug/core/knowledge';
 import type { Alteration, House, JobStatement } from '@fair-plug/core/log';
 import { Button, NativeSelect, NumberInput, Select, TagsInput, TextInput } from '@mantine/core';
-import { type SubmitEvent, useState } from 'react';
+import { memo, type SubmitEvent, useMemo, useState } from 'react';
 import { ownZone } from '@/components/house-time';
 import { useWords } from '@/components/region-words';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
+import { useDrawn } from '@/components/use-drawn';
 import type { Recorder } from '@/local/use-recorder';
 import classes from './prepare.module.css';
 
@@ -19,25 +20,36 @@ export const asked = { null: 'Not known', true: 'Yes', false: 'No' } as const;
 export const answers = Object.entries(asked).map(([value, label]) => ({ value, label }));
 export const answerOf = (value: string): boolean | null => (value === 'null' ? null : value === 'true');
 
-/** The zones that this device knows, and the one of the house. */
-const zonesWith = (zone: string | undefined): string[] => [
-  ...new Set([...Intl.supportedValuesOf('timeZone'), ...(zone === undefined ? [] : [zone])]),
-];
+let known: readonly string[] | null = null;
+/** The zones that this device knows, looked up once, and the one of the house. */
+function zonesWith(zone: string | undefined): string[] {
+  known ??= Intl.supportedValuesOf('timeZone');
+  return zone === undefined || known.includes(zone) ? [...known] : [...known, zone];
+}
 
 /** In which all times of the house are told. */
-function TimeZone({ house, record }: SectionProps) {
+const TimeZone = memo(function TimeZone({ zone, isDisabled, onChoose }: TimeZoneProps) {
+  const zones = useMemo(() => zonesWith(zone), [zone]);
   return (
     <Select
       label="Time zone"
       placeholder={ownZone()}
       searchable
+      // There are hundreds: what is typed finds the others.
+      limit={20}
       allowDeselect={false}
-      disabled={record === null}
-      value={house.timeZone ?? null}
-      data={zonesWith(house.timeZone)}
-      onChange={(timeZone) => timeZone !== null && record?.({ kind: 'job-described', timeZone })}
+      disabled={isDisabled}
+      value={zone ?? null}
+      data={zones}
+      onChange={(chosen) => chosen !== null && onChoose(chosen)}
     />
   );
+});
+
+interface TimeZoneProps {
+  readonly zone: string | undefined;
+  readonly isDisabled: boolean;
+  readonly onChoose: (zone: string) => void;
 }
 
 export function PropertySection({ house, record }: SectionProps) {
@@ -47,6 +59,7 @@ export function PropertySection({ house, record }: SectionProps) {
   };
   const isDisabled = record === null;
   const words = useWords();
+  const chooseZone = useDrawn((timeZone: string) => describe({ timeZone }));
   return (
     <section className={classes.section} aria-labelledby="property">
       <h2 id="property">Property</h2>
@@ -97,7 +110,7 @@ export function PropertySection({ house, record }: SectionProps) {
           data={regionIds.map((value) => ({ value, label: words.regions[value].name }))}
           onChange={(event) => describe({ region: event.currentTarget.value as Region })}
         />
-        <TimeZone house={house} record={record} />
+        <TimeZone zone={house.timeZone} isDisabled={isDisabled} onChoose={chooseZone} />
         <NativeSelect
           label={words.screens.prepare.grounds}
           disabled={isDisabled}
