@@ -130,8 +130,9 @@ class CachedLog {
   /** Brings the line of the list of jobs up to date, once a burst of entries is over. */
   private summarize(): void {
     clearTimeout(this.summaryTimer);
-    this.summaryTimer = setTimeout(async () => {
-      await keepSummary(this.store, this.log, this.fold.house, this.all.size);
+    this.summaryTimer = setTimeout(() => {
+      // Where the store was closed meanwhile, the line is made when the list is opened next.
+      keepSummary(this.store, this.log, this.fold.house, this.all.size).catch(() => {});
     }, beforeSummary);
   }
 }
@@ -147,7 +148,11 @@ export class LogCache {
   constructor(store: LocalDatabase) {
     this.store = store;
     this.channel = new BroadcastChannel(store.name);
-    this.channel.onmessage = ({ data }) => void this.cache.get(String(data))?.read();
+    this.channel.onmessage = ({ data }) =>
+      void this.cache
+        .get(String(data))
+        ?.read()
+        .catch(() => {});
   }
 
   /** What is open of a log is read anew, here and in other tabs. */

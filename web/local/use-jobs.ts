@@ -18,7 +18,10 @@ const none: readonly never[] = [];
 export function useJobs(): Loaded<{ jobs: readonly JobSummary[] }> {
   const { store, cache, api } = useLocal();
   const { practice } = useFirmSettings();
-  useEffect(() => void cache.allSummarized(), [cache]);
+  useEffect(() => {
+    // Whoever signs out closes the store while lines are still being made.
+    cache.allSummarized().catch(() => {});
+  }, [cache]);
   const kept = useLiveQuery(() => store.logs.toArray(), [store]);
   const kitCount = useLiveQuery(() => countOf(store, kitKey), [store]) ?? 0;
   // Logs that arrive while the list is shown are assessed as they come.
