@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type APIRequestContext, expect } from '@playwright/test';
+import { sql } from 'kysely';
 import { v7 } from 'uuid';
 import { root, testSettings } from '../scripts/setup/settings.mjs';
 import { entry, newHouse } from './house.ts';
-import { test } from './own-firm.ts';
+import { owner, test } from './own-firm.ts';
 
 const methods = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;
 
@@ -113,6 +114,25 @@ test.describe('without a session', () => {
 });
 
 test.describe('with a session', () => {
+  test('who sends or prints far more than anybody does waits', async ({ request, connection }) => {
+    const { job } = await newHouse(request, { Den: 1 });
+    // As after so many tries: the limiter counts them by person.
+    for (const limit of ['entries-person', 'report-person'])
+      await sql`
+        insert into rate_limit (key, points, expire)
+        values (${`${limit}:${owner.id}`}, 2000, ${Date.now() + 60_000})
+        on conflict (key) do update set points = 2000`.execute(connection);
+    const said = { entries: [entry({ kind: 'job-described', about: 'x' })] };
+    for (const [path, data] of [
+      [`/api/jobs/${job}/entries`, said],
+      ['/api/jobs', { job: v7(), ...said }],
+      [`/api/jobs/${job}/report`, { language: 'en' }],
+    ] as const) {
+      const answer = await request.post(path, { data });
+      expect([path, answer.status()]).toEqual([path, 429]);
+    }
+  });
+
   test('other sites’ pages may not write', async ({ request }) => {
     const { job } = await newHouse(request, { Den: 1 });
     for (const headers of [

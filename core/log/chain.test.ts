@@ -129,6 +129,17 @@ describe('what chains say', () => {
     );
   });
 
+  test('what was taken back stays in the chain, with what took it back', () => {
+    const said = asEntries([
+      { kind: 'noted', receptacle: idNumber(0x30), text: 'Wrong' },
+      { kind: 'withdrawn', entries: [idNumber(0x1000)] },
+      { kind: 'noted', receptacle: idNumber(0x30), text: 'Right' },
+    ]);
+    const { entries: all, head: end } = chained(said, null);
+    expect(verify(all, [], { [idNumber(2)]: end ?? { place: 0, hash: '' } }).verdict).toBe('intact');
+    expect(verify(all.slice(1)).gaps).toMatchObject([{ from: 1, to: 1 }]);
+  });
+
   test('two at one place are found', () => {
     const [first] = entries;
     const [other] = chained(

@@ -52,6 +52,17 @@ describe('what it says', () => {
     );
   });
 
+  test('all its times are those of the house, and it says which', async () => {
+    await reportOf((ids) => [
+      { kind: 'job-described', timeZone: 'Asia/Kolkata' },
+      reads(ids['Den 1'], true, true, false),
+    ]);
+    const den = within(await article()).getByRole('table', { name: 'Den' });
+    // Read at nine in the morning, UTC.
+    expect(den.textContent).toContain('14:30');
+    expect(await text()).toContain('as in Asia/Kolkata');
+  });
+
   test('what shows no power is never called dead without proof', async () => {
     await reportOf((ids) => [reads(ids['Den 1'], false, false, false)]);
     await waitFor(async () => expect(await text()).toContain('not proved dead'));
