@@ -77,7 +77,7 @@ function Devices() {
             </span>
             {!one.isHere && (
               <Button
-                size="compact-sm"
+                size="sm"
                 variant="default"
                 aria-label={`End the session of ${one.browser ?? 'a browser'}, since ${dayjs(one.begunAt).format('D MMM YYYY')}`}
                 onClick={() => end.mutate(one.id)}

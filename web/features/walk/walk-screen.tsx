@@ -140,7 +140,10 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const { receptacle } = walk.here;
   const here = assessment.receptacles.get(receptacle?.id ?? '');
   const hazardOf = (instrument: InstrumentId) => hazardAt(assessment, receptacle?.id ?? '', instrument);
-  const circuit = assessment.circuits.find(({ breaker }) => breaker === receptacle?.breaker) ?? null;
+  // Its next test stands here already where it is made here.
+  const circuit = assessment.circuits.find(
+    ({ breaker, next }) => breaker === receptacle?.breaker && next?.at !== receptacle?.id,
+  );
   return (
     <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} assessed={assessed} stage="walk">
       <h1 className={classes.unseen}>Walk: {house.address ?? noAddress}</h1>
@@ -171,7 +174,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
         )}
         <VerdictPanel
           walk={walk}
-          circuit={circuit}
+          circuit={circuit ?? null}
           onTake={takeById}
           isDoubted={here?.isDoubted === true}
           asksForHalves={asksForHalves(house)}

@@ -112,7 +112,7 @@ function TesterButton({ walk, hazard, onTripped }: ButtonProps & { readonly haza
           onClick={held.begin}
           data-autofocus={hazard === null ? true : undefined}
         >
-          {hazard === null ? 'I press and hold it now' : 'All the same: I press and hold it now'}
+          I press and hold it now
         </Button>
       </section>
     );
