@@ -12,6 +12,7 @@ import {
   receptaclesOf,
 } from '../log/index.ts';
 import { surveyOf } from '../report/index.ts';
+import { enUs } from '../words/index.ts';
 import { assess } from './assessment.ts';
 import { groundFaultResult, HouseJudge, type JudgedReceptacle, oddValues } from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
@@ -86,6 +87,21 @@ describe('a receptacle to keep away from', () => {
       expect(groundFaultResult(tried, verdict).isFinding).toBe(true);
     },
   );
+
+  test('what a meter alone read is not said of lamps', () => {
+    const scorched: JobStatement = { kind: 'look-noted', receptacle: den1, look: 'scorch', seen: true };
+    const measured: JobStatement = {
+      kind: 'reading-taken',
+      receptacle: den1,
+      shown: { instrument: 'meter', hn: 118.2, hg: 118, ng: 0.4 },
+    };
+    const headline = (...said: readonly JobStatement[]) => {
+      const { verdict } = judgedAt(...said, scorched);
+      return verdict === null ? null : enUs.verdict(verdict).headline;
+    };
+    expect(headline(measured)).toBe('Reads correct, but: scorched');
+    expect(headline(reads('hn-hg'), measured)).toBe('Lamps read correct, but: scorched');
+  });
 
   test('a live plate behind lamps that read correct is said in the same line', () => {
     const { verdict, survey } = judgedAt(reads('hn-hg'), {

@@ -38,14 +38,16 @@ export function verdictWords(
     return { headline, why: why ?? reading.why, correction: correction ?? reading.correction };
   }
 
-  function keptAway(seen: Danger | Look): Phrased {
+  /** `byLamps`: lamps were read there, and not another instrument alone. */
+  function keptAway(seen: Danger | Look, byLamps: boolean): Phrased {
     const { name, why, correction } = isLook(seen)
       ? catalog.looks[seen]
       : { ...conditions['energized-ground'], name: 'metal joined to it is live' };
-    return { headline: `Lamps read correct, but: ${lower(name)}`, why, correction };
+    const read = byLamps ? 'Lamps read correct' : 'Reads correct';
+    return { headline: `${read}, but: ${lower(name)}`, why, correction };
   }
 
-  function phrased({ code, readsAs }: Verdict): Phrased {
+  function phrased({ code, readsAs, signature }: Verdict): Phrased {
     if (code === 'two-slot') return twoSlot;
     if (code === 'undetermined')
       return {
@@ -61,7 +63,8 @@ export function verdictWords(
       const { name, why, correction } = conditions[code.slice('may-hide-'.length) as ConditionId];
       return { headline: `Reads correct, but may hide ${lower(name)}`, why, correction };
     }
-    if (code.startsWith('kept-away-')) return keptAway(code.slice('kept-away-'.length) as Danger | Look);
+    if (code.startsWith('kept-away-'))
+      return keptAway(code.slice('kept-away-'.length) as Danger | Look, signature !== 'dim');
     return byLamps(code.slice('lamps-'.length) as LampPattern | 'dim', readsAs);
   }
 

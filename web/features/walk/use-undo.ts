@@ -25,6 +25,8 @@ export interface Undone {
   /** null: there was nothing to undo, or to take up again. */
   readonly name: string | null;
   readonly place: CurrentPlace | null;
+  /** Something that was taken back can be taken up again. */
+  readonly mayRedo: boolean;
 }
 
 /** Which entries a press takes back, and which it speaks of. */
@@ -57,17 +59,18 @@ export function useUndo(
   const { store } = useLocal();
   const press = (choice: Choice, then: (done: Undone) => void): void => {
     if (keep === null) return;
-    let done: Undone = { name: null, place: null };
-    void deviceId(store)
-      .then((device) =>
-        keep.inJob(job, ({ house, entries }) => {
-          const log = entries as readonly JobEntry[];
-          const { back, about } = choice(log, device);
-          if (back.length > 0) done = touched(house, log, about, words);
-          return withdrawals(back);
-        }),
-      )
-      .then(() => then(done));
+    let done: Omit<Undone, 'mayRedo'> = { name: null, place: null };
+    const pressed = async (): Promise<void> => {
+      const device = await deviceId(store);
+      const { entries: after } = await keep.inJob(job, ({ house, entries }) => {
+        const log = entries as readonly JobEntry[];
+        const { back, about } = choice(log, device);
+        if (back.length > 0) done = touched(house, log, about, words);
+        return withdrawals(back);
+      });
+      then({ ...done, mayRedo: latestUndo(after as readonly JobEntry[], device).length > 0 });
+    };
+    void pressed();
   };
   return {
     undo: useDrawn(() => press(undoing, on.undone)),

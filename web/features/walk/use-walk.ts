@@ -98,17 +98,17 @@ export function useWalk(job: string, assessment: Assessment, tester: string | nu
     [setChosen, moved],
   );
   const { undo, redo } = useUndo(job, {
-    undone: ({ name: what, place: back }) => {
+    undone: ({ name: what, place: back, mayRedo: more }) => {
       shown.discard();
       if (back !== null) setChosen(back);
       setNotice(what === null ? 'Nothing to undo on this device' : `Taken back: ${what}`);
-      if (what !== null) setMayRedo(true);
+      setMayRedo(more);
     },
-    redone: ({ name: what, place: back }) => {
+    redone: ({ name: what, place: back, mayRedo: more }) => {
       shown.discard();
       if (back !== null) setChosen(back);
       setNotice(what === null ? 'Nothing to redo on this device' : `Put back: ${what}`);
-      setMayRedo(what !== null);
+      setMayRedo(more);
     },
   });
   return {
