@@ -1,7 +1,17 @@
 'use client';
 
 import type { JobStatement } from '@fair-plug/core/log';
-import { Button, Group, Modal, NativeSelect, NumberInput, Stack, TagsInput, TextInput } from '@mantine/core';
+import {
+  Button,
+  Group,
+  Modal,
+  NativeSelect,
+  NumberInput,
+  SimpleGrid,
+  Stack,
+  TagsInput,
+  TextInput,
+} from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
@@ -83,7 +93,7 @@ export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly
       <form onSubmit={form.onSubmit((values) => begin(values, 'walk'))} noValidate>
         <Stack>
           <TextInput label="Address" required data-autofocus {...form.getInputProps('address')} />
-          <Group grow align="start">
+          <SimpleGrid cols={{ base: 1, sm: 3 }}>
             <TextInput label="Client" {...form.getInputProps('client')} />
             <NumberInput
               label="Year built"
@@ -101,7 +111,7 @@ export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly
               ]}
               {...form.getInputProps('grounds')}
             />
-          </Group>
+          </SimpleGrid>
           <TagsInput
             label="Rooms, in the order of the walk"
             description="Enter after each one. More can be added on the way."
