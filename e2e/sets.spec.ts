@@ -154,13 +154,26 @@ test('labels, what is seen, what is dead with a device, and the close-out', asyn
       await inSheet(one, 'f', () => dialog(one).getByLabel(done).click());
     };
   const shows = (areThere: boolean) => async (one: Page) => {
-    for (const { label, look, done } of parts) {
-      const pressed = (name: string) =>
-        expect(choice(one, name)).toHaveAttribute('aria-pressed', String(areThere));
-      await inSheet(one, 'g', () => pressed(label));
-      await inSheet(one, 'o', () => pressed(look));
-      await inSheet(one, 'f', () => expect(dialog(one).getByLabel(done)).toBeChecked({ checked: areThere }));
-    }
+    const pressed = (name: string) =>
+      expect(choice(one, name)).toHaveAttribute('aria-pressed', String(areThere));
+    const each = (check: (part: Part) => Promise<void>) => async () => {
+      for (const part of parts) await check(part);
+    };
+    await inSheet(
+      one,
+      'g',
+      each(({ label }) => pressed(label)),
+    );
+    await inSheet(
+      one,
+      'o',
+      each(({ look }) => pressed(look)),
+    );
+    await inSheet(
+      one,
+      'f',
+      each(({ done }) => expect(dialog(one).getByLabel(done)).toBeChecked({ checked: areThere })),
+    );
   };
   const deadNow = async (): Promise<readonly string[]> => {
     const log = await (await request.get(`/api/jobs/${job}/entries`)).json();
