@@ -17,6 +17,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     .addPrimaryKeyConstraint('link_key', ['organization', 'log', 'device', 'place'])
     .addForeignKeyConstraint('link_log', ['organization', 'log'], 'log', ['organization', 'id'])
     .execute();
+  // Every page of a log tells of them, and there are few: not looked for among all the others.
+  await sql`create index link_bare on link (organization, log) where entry is null`.execute(db);
   await sql`alter table link enable row level security`.execute(db);
   await sql`
     create policy own_firm on link
