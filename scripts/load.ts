@@ -1,6 +1,6 @@
 import { cpus, totalmem } from 'node:os';
 import { lampsOf } from '@fair-plug/core/instruments';
-import type { JobStatement } from '@fair-plug/core/log';
+import { type ChainHead, chained, type JobStatement } from '@fair-plug/core/log';
 import { sql } from 'kysely';
 import { v7 } from 'uuid';
 import { connect } from '../web/data/database.ts';
@@ -38,8 +38,15 @@ async function send(path: string, body: unknown): Promise<number> {
   return took;
 }
 
-/** One device's inspection of so many entries, a batch after another; answers the job. */
-async function inspect(length = entriesEach): Promise<string> {
+interface Inspection {
+  readonly job: string;
+  readonly device: string;
+  /** Where the device's chain ends. */
+  readonly head: ChainHead | null;
+}
+
+/** One device's inspection of so many entries, chained, a batch after another. */
+async function inspect(length = entriesEach): Promise<Inspection> {
   const job = v7();
   const device = v7();
   const room = v7();
@@ -64,25 +71,29 @@ async function inspect(length = entriesEach): Promise<string> {
         lamps: lampsOf('hn-hg'),
       }),
     );
-  for (let from = 0; from < log.length; from += batch) {
-    const entries = log.slice(from, from + batch);
+  const { entries: linked, head } = chained(log, null);
+  for (let from = 0; from < linked.length; from += batch) {
+    const entries = linked.slice(from, from + batch);
     if (from === 0) await send('/api/jobs', { job, entries });
     else await send(`/api/jobs/${job}/entries`, { entries });
   }
-  return job;
+  return { job, device, head };
 }
 
 const median = (values: readonly number[]): number =>
   values.toSorted((a, b) => a - b)[values.length >> 1] ?? Number.NaN;
 
-/** Milliseconds of one more entry in a job of so many, the median of many. */
+/** Milliseconds of one more entry, at the end of a chain of so many, the median of many. */
 async function oneMore(length: number): Promise<number> {
-  const job = await inspect(length);
+  const { job, device, head } = await inspect(length);
+  let end = head;
   const took: number[] = [];
   for (let count = 0; count < 60; count += 1) {
     const at = new Date().toISOString();
-    const entry = { id: v7(), device: v7(), author, at, kind: 'job-described', about: `${count}` };
-    took.push(await send(`/api/jobs/${job}/entries`, { entries: [entry] }));
+    const entry = { id: v7(), device, author, at, kind: 'job-described', about: `${count}` };
+    const linked = chained([entry], end);
+    end = linked.head;
+    took.push(await send(`/api/jobs/${job}/entries`, { entries: linked.entries }));
   }
   return median(took);
 }
@@ -127,7 +138,7 @@ await stop();
 const at = (share: number): string =>
   `${Math.round(sorted[Math.floor(share * (sorted.length - 1))] ?? 0)} ms`;
 const [cpu] = cpus();
-const text = `${devices} devices send ${entriesEach} entries each, in batches of ${batch}, all at once, to one server on this machine (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB; the devices run on it too).
+const text = `${devices} devices send ${entriesEach} entries each, chained, in batches of ${batch}, all at once, to one server on this machine (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB; the devices run on it too).
 
 | what | seen |
 |---|---|
