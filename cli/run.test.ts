@@ -172,6 +172,10 @@ describe('fairplug diagnose', () => {
     [{ ...readings, kit: ['hammer'] }, '/kit/0'],
     [{ ...readings, guess: 1 }, '/guess: unknown key'],
     [
+      { ...readings, readings: [{ at: 'den-1', instrument: 'meter' }] },
+      '/readings/0: expected one measured value at least',
+    ],
+    [
       { ...readings, readings: [{ ...readings.readings[0], at: 'attic' }], circuit: known },
       '/readings/0/at: no outlet of that name ("attic")',
     ],

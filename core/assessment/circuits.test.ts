@@ -112,3 +112,23 @@ test('of each instrument in each state what it showed last counts, and nothing b
     { at: r1, instrument: 'meter', hn: 121, hg: 2, ng: 118 },
   ]);
 });
+
+test('pairs that were measured one after the other all count, each as it was measured last', () => {
+  const taken = (shown: Extract<JobStatement, { kind: 'reading-taken' }>['shown']): JobStatement => ({
+    kind: 'reading-taken',
+    receptacle: r1,
+    shown,
+  });
+  const house = houseWith(
+    taken({ instrument: 'meter', hn: 118, ng: 4 }),
+    taken({ instrument: 'meter', hg: 121 }),
+    taken({ instrument: 'meter', hn: 119 }),
+  );
+  const [receptacle] = receptaclesOf(house);
+  if (receptacle === undefined) throw new Error('no receptacle');
+  expect(readingsOf(receptacle)).toEqual([
+    { at: r1, instrument: 'meter', ng: 4 },
+    { at: r1, instrument: 'meter', hg: 121 },
+    { at: r1, instrument: 'meter', hn: 119 },
+  ]);
+});

@@ -1,6 +1,6 @@
 import { type Circuit, runOf } from '../circuit/index.ts';
 import type { ReadingComparison } from '../engine/index.ts';
-import { type Reading, type Shown, scaled, type TestState } from '../instruments/index.ts';
+import { instruments, type Reading, type Shown, scaled, type TestState } from '../instruments/index.ts';
 import { type House, isPlainLamps, type Receptacle, receptaclesOf } from '../log/index.ts';
 
 /** Receptacles of one breaker, from the panel outward as far as that is known. */
@@ -38,22 +38,36 @@ const stateKey = (state: TestState | undefined): string =>
 
 const known = new WeakMap<Receptacle, readonly Reading[]>();
 
-/** All that counts at a receptacle: of each instrument in each state, what it showed last. */
+/** All that counts at a receptacle: of each instrument in each state, what it showed last, pair by pair. */
 export function readingsOf(receptacle: Receptacle): readonly Reading[] {
   const readings = known.get(receptacle) ?? latestOf(receptacle);
   known.set(receptacle, readings);
   return readings;
 }
 
+/** What an earlier reading shows beside a later one of the same instrument: pairs that were not measured again. */
+function withoutPairsOf(earlier: Shown, later: Shown): readonly Shown[] {
+  const isSaid = (shown: Shown, name: string): boolean =>
+    (shown as Readonly<Record<string, unknown>>)[name] !== undefined;
+  const names = Object.keys(instruments[earlier.instrument].reads?.fields ?? {});
+  const left = names.filter((name) => isSaid(earlier, name) && !isSaid(later, name));
+  if (left.length === 0) return [];
+  const gone = names.filter((name) => !left.includes(name));
+  return [Object.fromEntries(Object.entries(earlier).filter(([name]) => !gone.includes(name))) as Shown];
+}
+
 function latestOf(receptacle: Receptacle): readonly Reading[] {
   const at = receptacle.id;
-  const latest = new Map<string, Shown>();
+  const latest = new Map<string, readonly Shown[]>();
   // Plain lamps first: what they show is what all else is held against.
   const plain = receptacle.readings.find(isPlainLamps);
-  if (plain !== undefined) latest.set(`lamps:${stateKey(undefined)}`, plain.shown);
-  for (const { shown } of receptacle.readings)
-    latest.set(`${shown.instrument}:${stateKey(shown.state)}`, shown);
-  return [...latest.values()].map((shown) => ({ at, ...shown }) as Reading);
+  if (plain !== undefined) latest.set(`lamps:${stateKey(undefined)}`, [plain.shown]);
+  for (const { shown } of receptacle.readings) {
+    const key = `${shown.instrument}:${stateKey(shown.state)}`;
+    const before = (latest.get(key) ?? []).flatMap((one) => withoutPairsOf(one, shown));
+    latest.set(key, [...before, shown]);
+  }
+  return [...latest.values()].flat().map((shown) => ({ at, ...shown }) as Reading);
 }
 
 /** The engine reasons at this voltage; what is read at another is scaled to it, as every conductance scales alike. */

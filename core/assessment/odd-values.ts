@@ -24,14 +24,14 @@ export function oddValues(shown: Shown, region: Region): readonly OddValue[] {
   const { reads, seesInduced } = instruments[shown.instrument];
   if (reads?.value.channel !== 'volts') return [];
   const fields = shown as unknown as Readonly<Record<string, number>>;
-  const values = Object.keys(reads.fields).map((name) => fields[name] ?? 0);
+  const names = Object.keys(reads.fields);
+  const values = names.flatMap((name) => fields[name] ?? []);
   const most = Math.max(...values);
   const odd: OddValue[] = most > unusualVolts ? [{ kind: 'unusual', above: unusualVolts }] : [];
   // Against a proven ground they are not differences of each other.
-  const areDifferences = pairs.every((pair) => pair in reads.fields);
-  if (!areDifferences) return odd;
+  if (!pairs.every((pair) => names.includes(pair))) return odd;
   const others = values.reduce((sum, value) => sum + value, 0) - most;
-  if (most > others + closes(most)) odd.push({ kind: 'sum' });
+  if (values.length === names.length && most > others + closes(most)) odd.push({ kind: 'sum' });
   const hn = fields.hn ?? 0;
   if (hn > usualVolts[1] && most <= unusualVolts) odd.push({ kind: 'high', usual: usualVolts });
   if (seesInduced && values.some((volts) => isBetween(volts, nominalVolts))) odd.push({ kind: 'induced' });

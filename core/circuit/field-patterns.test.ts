@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { contactVolts, plugIn, voltsAcross } from '../instruments/at-contacts.ts';
-import { type LampPattern, lampsOf, type Reading } from '../instruments/index.ts';
+import { type LampPattern, lampsOf, type Reading, type WholeReading } from '../instruments/index.ts';
 import { patternTable } from '../knowledge/index.ts';
 import { threeTerminals } from '../physics/index.ts';
 import { type CircuitInput, circuitInput } from './arbitrary-circuit.ts';
@@ -33,7 +33,7 @@ const house = (faults: readonly Fault[], extra: Extra = {}): Omit<CircuitInput, 
   protection: extra.protection ?? [],
 });
 
-type Of<I extends Reading['instrument']> = Extract<Reading, { instrument: I }>;
+type Of<I extends Reading['instrument']> = Extract<WholeReading, { instrument: I }>;
 
 function shows<I extends Reading['instrument']>(
   circuit: Omit<CircuitInput, 'tests'>,

@@ -34,6 +34,7 @@ export const wrongCodes = [
   'odd-coordinates',
   'each-pair-once',
   'no-picture',
+  'no-value',
 ] as const;
 export type WrongCode = (typeof wrongCodes)[number];
 

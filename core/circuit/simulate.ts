@@ -1,11 +1,11 @@
 import {
   benchFor,
   operationFor,
-  type Reading,
   type Settled,
   settleProtection,
   show,
   type Test,
+  type WholeReading,
 } from '../instruments/index.ts';
 import { Solver } from '../physics/index.ts';
 import type { Circuit } from './circuit-file.ts';
@@ -15,15 +15,18 @@ import type { ReadingsFile } from './tests-and-readings.ts';
 /** Tests made in the same state see the same circuit: they are solved together. */
 const stateKey = ({ state }: Test): string => (state === undefined ? '' : JSON.stringify(state));
 
+/** A readings file that lacks no pair. */
+type Simulated = Omit<ReadingsFile, 'readings'> & { readonly readings: WholeReading[] };
+
 /**
  * What every test of a circuit file shows, in the file's order. Protection that trips by itself does so first:
  * it is named in `trippedBefore`, of the file, or of the reading where the test has a state of its own.
  */
-export function simulate(circuit: Circuit): ReadingsFile {
+export function simulate(circuit: Circuit): Simulated {
   const solver = new Solver(networkOf(circuit));
   const bench = benchFor(solver);
   const { outletIndex } = solver.network.topology;
-  const readings = new Array<Reading>(circuit.tests.length);
+  const readings = new Array<WholeReading>(circuit.tests.length);
 
   const makeTests = (positions: readonly number[], settled: Settled, namesTripped: boolean): void => {
     const byOutlet = positions.toSorted((a, b) => outletOf(a) - outletOf(b));

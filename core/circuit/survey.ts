@@ -1,10 +1,10 @@
 import {
   benchFor,
   type Lamps,
-  type Reading,
   settleProtection,
   show,
   type Test,
+  type WholeReading,
 } from '../instruments/index.ts';
 import {
   absent,
@@ -39,7 +39,7 @@ export interface Survey {
   readonly outlets: readonly OutletSurvey[];
   /** Outlets whose protection tripped by itself. */
   readonly trippedBefore: readonly string[];
-  readonly reading: Reading;
+  readonly reading: WholeReading;
 }
 
 /** The whole circuit at one glance, and what one instrument shows at one of its outlets. */

@@ -7,18 +7,14 @@ import type {
   Look,
   Urgency,
 } from '../knowledge/index.ts';
-import type { FunctionCheck, Wording } from '../log/index.ts';
+import type { FunctionCheck } from '../log/index.ts';
 import type { MetalJudged, MetalSign } from './aluminum-signs.ts';
+import type { PartRuleWords } from './part-rule-words.ts';
 import type { ProtectedPlace } from './protection-rules.ts';
+import type { RuleText } from './rule-text.ts';
 import type { Ungrounded } from './rules/grounds.ts';
 
-/** All that a rule has to say of what it proposes. */
-export interface RuleText extends Pick<Wording, 'headline' | 'what' | 'why' | 'correction'> {
-  /** Where the electrician opens first; null: no box. */
-  readonly openFirst: string | null;
-  /** What is tested after the repair; null: nothing. */
-  readonly retest: string | null;
-}
+export type { RuleText } from './rule-text.ts';
 
 type State = FunctionCheck['state'];
 
@@ -38,15 +34,17 @@ export interface OpenFirst {
 }
 
 /** What a language says of findings: a line for each rule. */
-export interface RuleWords {
+export interface RuleWords extends PartRuleWords {
   readonly adapters: RuleText;
   readonly aluminumSeen: (seen: {
     /** Names of receptacles where push-in terminals hold it. */
     readonly inSprings: readonly string[];
     /** Those that the firm's school takes as a repair, the surest first. */
     readonly remedies: readonly AluminumRemedyId[];
+    /** What was looked at besides; empty where nobody said it. */
+    readonly looked: string;
   }) => RuleText;
-  readonly aluminumSigns: RuleText;
+  readonly aluminumSigns: (looked: string) => RuleText;
   readonly calibrationOverdue: (
     overdue: readonly { readonly instrument: FunctionCheck['instrument']; readonly day: string }[],
   ) => RuleText;
@@ -87,7 +85,7 @@ export interface RuleWords {
   /** Read wrong and correct when read again; `openFirst` is of the condition. */
   readonly readWrongBefore: (condition: ConditionId) => Omit<RuleText, 'openFirst'>;
   readonly smallConductors: (
-    those: readonly { readonly name: string; readonly awg: number; readonly amps: number }[],
+    those: readonly { readonly name: string; readonly awg: string; readonly amps: number }[],
   ) => RuleText;
   readonly ungroundedSystem: (by: Ungrounded) => RuleText;
   readonly visibleDefect: (look: Look) => RuleText;

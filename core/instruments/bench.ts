@@ -4,7 +4,7 @@ import { type Hookup, hookupOf } from './hookup.ts';
 import type { InUse } from './kind.ts';
 import type { Settled } from './protection.ts';
 import { settingOf } from './reading.ts';
-import type { Reading, Test } from './reading-schema.ts';
+import type { Test, WholeReading } from './reading-schema.ts';
 import { instruments } from './registry.ts';
 
 /** Scratch of one run of tests. */
@@ -32,7 +32,7 @@ const rounded = (value: unknown): unknown =>
   typeof value === 'number' ? Number(value.toPrecision(7)) : value;
 
 /** What one instrument shows at the outlet whose three terminals the bench holds. */
-export function show(bench: Bench, test: Test, outlet: number, { operation }: Settled): Reading {
+export function show(bench: Bench, test: Test, outlet: number, { operation }: Settled): WholeReading {
   const { solver, nodesRe, nodesIm } = bench;
   const hookup = hookupOf(test.instrument, settingOf(test), solver.network.circuit.nominalVolts);
   const { values, ampsRe, ampsIm } = readAt(bench, hookup);
@@ -65,7 +65,7 @@ export function show(bench: Bench, test: Test, outlet: number, { operation }: Se
     );
     for (const [name, value] of Object.entries(watches.besides?.(used) ?? {})) shown[name] = rounded(value);
   }
-  return shown as Reading;
+  return shown as WholeReading;
 }
 
 /** What is read across each span, and the amperes through the first. */

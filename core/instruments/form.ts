@@ -10,7 +10,12 @@ export type Zod = Pick<typeof zod, 'array' | 'boolean' | 'enum' | 'literal' | 'n
 export const outletId = (z: Zod) => z.string().min(1).max(64);
 
 const volts = (z: Zod) => z.number().min(0).max(1e6);
-export const pairsInVolts = (z: Zod) => ({ hn: volts(z), hg: volts(z), ng: volts(z) });
+/** Of a meter between the contacts: one pair at least, the others where they were measured too. */
+export const pairsInVolts = (z: Zod) => ({
+  hn: volts(z).optional(),
+  hg: volts(z).optional(),
+  ng: volts(z).optional(),
+});
 export const contactsInVolts = (z: Zod) => ({ hot: volts(z), neutral: volts(z), ground: volts(z) });
 export const lampFields = (z: Zod) => ({
   hn: z.enum(lampStates),

@@ -61,6 +61,8 @@ export interface Instrument {
   readonly watches?: Watches;
   /** What must be there: copper all the way from the panel; a ground-fault device; one at this very outlet. */
   readonly needs?: 'copper' | 'device' | 'own-device';
+  /** What of it is asked for where it is advised; all where left out. */
+  readonly advised?: readonly Pair[];
   /** Used only where the lamps read correct. */
   readonly onlyWhereCorrect?: true;
   /** Worth using again with everything on the circuit off: always, or where the circuit is known. */

@@ -8,5 +8,12 @@ export const lowMeterForm = (z: Zod) => ({
 
 export const lowMeterSiemens = 1 / 3e3;
 
-/** A meter of low impedance between the contacts: what is only induced collapses. */
-export const lowMeter: Instrument = { seconds: 30, reads: metersPairs(lowMeterSiemens) };
+/**
+ * A meter of low impedance between the contacts: what is only induced collapses. It puts up to 40 mA on whatever it is
+ * held to, so it is advised between hot and neutral alone.
+ */
+export const lowMeter: Instrument = {
+  seconds: 20,
+  reads: metersPairs(lowMeterSiemens),
+  advised: ['hn'],
+};

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Pair } from './contacts.ts';
 import { earthMeterForm } from './earth-meter.ts';
 import { loadTesterForm } from './load-tester.ts';
 import { lowMeterForm } from './low-meter.ts';
@@ -9,6 +10,8 @@ import { outletId, parts, stateSchema, trippedBefore } from './state-schema.ts';
 import { testerButtonForm } from './tester-button.ts';
 import { threeLampsForm } from './three-lamps.ts';
 
+type Fields = Readonly<Record<string, unknown>>;
+
 interface Form {
   readonly asked: z.ZodRawShape & { instrument: z.ZodLiteral<string> };
   readonly shown: z.ZodRawShape;
@@ -18,11 +21,21 @@ const place = { at: outletId, state: stateSchema.optional() };
 const withoutDevices = { state: stateSchema.pick({ loadsOff: true, breakerOff: true }).optional() };
 
 /** A test with an instrument, what it shows at an outlet, and what it shows where it is said elsewhere at which. */
-const of = <F extends Form>({ asked, shown }: F) => ({
-  test: z.strictObject({ ...place, ...(asked as F['asked']) }),
-  reading: z.strictObject({ ...place, trippedBefore, ...(asked as F['asked']), ...(shown as F['shown']) }),
-  shown: z.strictObject({ ...withoutDevices, ...(asked as F['asked']), ...(shown as F['shown']) }),
-});
+const of = <F extends Form>({ asked, shown }: F) => {
+  const names = Object.keys(shown);
+  const showsSomething = (read: object): boolean =>
+    names.length === 0 || names.some((name) => (read as Fields)[name] !== undefined);
+  const nothing = { message: 'no-value' };
+  return {
+    test: z.strictObject({ ...place, ...(asked as F['asked']) }),
+    reading: z
+      .strictObject({ ...place, trippedBefore, ...(asked as F['asked']), ...(shown as F['shown']) })
+      .refine(showsSomething, nothing),
+    shown: z
+      .strictObject({ ...withoutDevices, ...(asked as F['asked']), ...(shown as F['shown']) })
+      .refine(showsSomething, nothing),
+  };
+};
 
 /** Every instrument that is read at the contacts: a line each. */
 const atContacts = [
@@ -45,6 +58,12 @@ export type Test = Readonly<z.infer<typeof testSchema>>;
 
 export const readingSchema = z.discriminatedUnion('instrument', members(all.map(({ reading }) => reading)));
 export type Reading = Readonly<z.infer<typeof readingSchema>>;
+
+type WithEveryPair<R> = R extends { readonly hn?: number | undefined }
+  ? R & Readonly<Record<Pair, number>>
+  : R;
+/** A reading that lacks no pair, as those that are computed do. */
+export type WholeReading = WithEveryPair<Reading>;
 
 /** What an instrument showed, where it is said elsewhere at which receptacle. */
 export const shownSchema = z.discriminatedUnion('instrument', members(atContacts.map(({ shown }) => shown)));

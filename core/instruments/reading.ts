@@ -1,5 +1,5 @@
 import type { Instrument } from './kind.ts';
-import type { Reading, Shown, Test } from './reading-schema.ts';
+import type { Reading, Shown, Test, WholeReading } from './reading-schema.ts';
 import { instruments } from './registry.ts';
 import type { ChannelKind } from './value.ts';
 
@@ -24,9 +24,11 @@ export type Channel = readonly [kind: ChannelKind, observed: number];
 export function channelsOf(reading: Reading, devices: readonly string[]): readonly Channel[] {
   const { reads, watches } = instruments[reading.instrument];
   const channels: Channel[] = [];
-  for (const field of Object.keys(reads?.fields ?? {}))
+  for (const field of Object.keys(reads?.fields ?? {})) {
+    const value = (reading as Fields)[field];
     if (reads !== undefined)
-      channels.push([reads.value.channel, reads.value.observed((reading as Fields)[field])]);
+      channels.push(value === undefined ? ['unread', 0] : [reads.value.channel, reads.value.observed(value)]);
+  }
   for (const code of watches?.observed(reading, devices) ?? [])
     channels.push([watches?.channel ?? 'trips', code]);
   return channels;
@@ -58,22 +60,31 @@ export const readingFrom = (
   channels: ArrayLike<number>,
   first: number,
   devices: readonly string[],
-): Reading =>
+): WholeReading =>
   ({
     ...askedIn(test),
     ...valuesOf(instruments[test.instrument], (index) => channels[first + index] ?? 0, devices),
-  }) as Reading;
+  }) as WholeReading;
 
 /** A reading of a test whose values nobody reads. */
 export const blank = (test: Test | Reading): Reading => readingFrom(test, [], 0, []);
+
+/** The same of no more than what is asked for where the test is advised. */
+export function blankAsAdvised(test: Test): Reading {
+  const { advised, reads } = instruments[test.instrument];
+  const whole = blank(test);
+  if (advised === undefined) return whole;
+  const left = Object.keys(reads?.fields ?? {}).filter((name) => !advised.some((pair) => pair === name));
+  return Object.fromEntries(Object.entries(whole).filter(([name]) => !left.includes(name))) as Reading;
+}
 
 /** A reading with its volts multiplied. */
 export function scaled<R extends Reading>(reading: R, factor: number): R {
   const { reads } = instruments[reading.instrument];
   if (reads?.value.channel !== 'volts') return reading;
-  const names = Object.keys(reads.fields);
+  const read = Object.keys(reads.fields).filter((name) => (reading as Fields)[name] !== undefined);
   return {
     ...reading,
-    ...Object.fromEntries(names.map((name) => [name, ((reading as Fields)[name] as number) * factor])),
+    ...Object.fromEntries(read.map((name) => [name, ((reading as Fields)[name] as number) * factor])),
   };
 }

@@ -1,7 +1,7 @@
 import { dimFrom, type LampState, litFrom } from './lamps.ts';
 
-/** What one number of a reading is. */
-export const channelKinds = ['lamp', 'volts', 'sounds', 'milliamps', 'trips', 'button'] as const;
+/** What one number of a reading is; `unread`: volts that might have been measured and were not. */
+export const channelKinds = ['lamp', 'volts', 'sounds', 'milliamps', 'trips', 'button', 'unread'] as const;
 export type ChannelKind = (typeof channelKinds)[number];
 
 /** A value of a reading as a number of a channel: as it was observed, and as it would be shown where that is predicted. */

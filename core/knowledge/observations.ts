@@ -22,7 +22,7 @@ export type ReceptacleType = (typeof receptacleTypes)[number];
 export const isGroundFaultType = (type: ReceptacleType): boolean =>
   type === 'ground-fault' || type === 'protected-socket';
 
-/** What is seen or felt without opening anything, the most pressing first. */
+/** What is seen or felt without opening anything, the most pressing first; then what surrounds it. */
 export const looks = [
   'scorch',
   'heat',
@@ -33,6 +33,9 @@ export const looks = [
   'missing-plate',
   'painted',
   'hole-up',
+  'open-junction-box',
+  'splice-outside-box',
+  'extension-cord',
 ] as const;
 export type Look = (typeof looks)[number];
 

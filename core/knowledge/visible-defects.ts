@@ -17,6 +17,9 @@ export const defectFacts: Readonly<Record<Look, DefectFacts>> = {
   cracked: { urgency: 'repair', danger: null },
   loose: { urgency: 'repair', danger: null },
   'missing-plate': { urgency: 'repair', danger: null },
+  'open-junction-box': { urgency: 'repair', danger: null },
+  'splice-outside-box': { urgency: 'repair', danger: null },
+  'extension-cord': { urgency: 'repair', danger: null },
   painted: { urgency: 'note', danger: null },
   'hole-up': { urgency: null, danger: null },
 };

@@ -60,6 +60,11 @@ const byName: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   layout: fc
     .tuple(fc.shuffledSubarray([...pairs], { minLength: 3 }), fc.tuple(colour, colour, colour))
     .map(([order, colours]) => order.map((pair, at) => ({ pair, colour: colours[at] }))),
+  positions: fc.constantFrom('ud', 'uu', 'udu'),
+  spot: few(0x70),
+  point: few(0x80),
+  panel: few(0x90),
+  position: few(0xa0),
   timeZone: fc.constantFrom('America/Denver', 'Europe/London', 'UTC'),
   strokes: fc.array(
     fc
@@ -95,7 +100,7 @@ function valuesOf(schema: z.core.$ZodType, kind = ''): fc.Arbitrary<unknown> {
       return fc.boolean();
     case 'number': {
       const { minValue, maxValue } = schema as z.ZodNumber;
-      const least = Math.max(0, minValue ?? 0);
+      const least = Math.ceil(Math.max(0, minValue ?? 0));
       return fc.integer({ min: least, max: Math.min(maxValue ?? least + 20, least + 20) });
     }
     case 'string':

@@ -1,4 +1,5 @@
 import type { Described, Done, Receptacle, Room } from './house.ts';
+import type { HouseParts } from './house-parts.ts';
 import type { KitState } from './kit.ts';
 
 /** What is built up entry by entry; its lists are replaced, never changed. */
@@ -9,7 +10,7 @@ export type RoomOrder =
   | { readonly rooms: readonly string[] }
   | { readonly room: string; readonly after: string | null };
 
-export type JobDraft = Draft<Described & Done> & { roomOrders: readonly RoomOrder[] };
+export type JobDraft = Draft<Described & Done> & { roomOrders: readonly RoomOrder[]; parts: HouseParts };
 
 export type RoomDraft = Draft<Pick<Room, 'name' | 'expected' | 'door'>>;
 

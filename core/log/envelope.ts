@@ -31,6 +31,8 @@ export const timeZoneSchema = z
 export const yearSchema = z.int().min(1700).max(2100);
 /** A share of the way round a room's walls, clockwise from the corner at the top left as seen from above. */
 export const spotSchema = z.number().min(0).lt(1);
+/** Degrees, C or F, that a house and its wiring may have. */
+export const degreesSchema = z.number().min(-80).max(3000);
 /** A breaker as the panel's directory has it. */
 export const breakerSchema = textSchema(40);
 

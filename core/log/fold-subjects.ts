@@ -1,6 +1,7 @@
 import type { JobDraft, ReceptacleDraft, RoomDraft, RoomOrder } from './drafts.ts';
 import { jobChanges } from './entry.ts';
 import type { Described, Done, Receptacle } from './house.ts';
+import type { HouseParts } from './house-parts.ts';
 import type { Standing } from './subject.ts';
 
 const unnamed = { room: 'Unnamed room', receptacle: 'Unnamed receptacle' };
@@ -73,9 +74,10 @@ function changed<D>(to: About, draft: D, entries: readonly Standing[]): D {
 
 export interface Job extends Described, Done {
   readonly roomOrders: readonly RoomOrder[];
+  readonly parts: HouseParts;
 }
 export const jobOf = (entries: readonly Standing[]): Job =>
-  changed<JobDraft>('job', { ...nothingSaid, roomOrders: [] }, entries);
+  changed<JobDraft>('job', { ...nothingSaid, roomOrders: [], parts: {} }, entries);
 
 export type RoomSaid = Readonly<RoomDraft>;
 export const unnamedRoom: RoomSaid = { name: unnamed.room, expected: null, door: usualDoor };

@@ -12,6 +12,7 @@ import {
   unnamedRoom,
 } from './fold-subjects.ts';
 import type { House, Receptacle, Room } from './house.ts';
+import type { HouseParts } from './house-parts.ts';
 import type { FindingEntry } from './kept.ts';
 import { type Standing, Subject, Subjects } from './subject.ts';
 import { type Withdrawal, withdrawnIn } from './withdrawals.ts';
@@ -178,6 +179,17 @@ export class HouseFold {
     };
   }
 
+  /** What is no receptacle, its receptacles under the ids that they have by now. */
+  private partsOf(parts: HouseParts, isMerged: boolean): Pick<House, 'parts'> {
+    if (Object.keys(parts).length === 0) return {};
+    if (!isMerged || parts.points === undefined) return { parts };
+    const points = parts.points.map((point) => ({
+      ...point,
+      receptacles: [...new Set(point.receptacles.map((id) => this.meant(id)))],
+    }));
+    return { parts: { ...parts, points } };
+  }
+
   private changedSince(signatures: House['signatures']): Pick<House, 'changedSince'> {
     const { latest } = this;
     if (latest === null) return {};
@@ -205,7 +217,7 @@ export class HouseFold {
 
   private fold(): House {
     this.ends.clear();
-    const { roomOrders, ...job } = this.job.state;
+    const { roomOrders, parts, ...job } = this.job.state;
     const { places, isMerged } = this.placed();
     let first: Standing | undefined;
     let last: Standing | undefined;
@@ -218,6 +230,7 @@ export class HouseFold {
     return {
       ...job,
       ...(isMerged ? this.renamed(job) : {}),
+      ...this.partsOf(parts, isMerged),
       ...this.changedSince(job.signatures),
       rooms: this.inRooms(places, roomOrders),
       firstReadAt: first?.at ?? null,

@@ -1,4 +1,5 @@
 import type { Lamps } from '../instruments/lamps.ts';
+import type { AdapterTab, RemedyInPlace } from '../knowledge/house-parts.ts';
 import type {
   CloseOutItem,
   ConductorMetal,
@@ -11,6 +12,7 @@ import type {
   ReceptacleType,
 } from '../knowledge/observations.ts';
 import type { Region } from '../knowledge/regions.ts';
+import type { HouseParts } from './house-parts.ts';
 import type {
   FindingEntry,
   GroundFaultTested,
@@ -36,6 +38,8 @@ export interface Receptacle {
   readonly type: ReceptacleType | null;
   /** A three-to-two adapter is in use. */
   readonly adapter: boolean;
+  /** What its tab was found to be; left out where nobody said it. */
+  readonly adapterTab?: AdapterTab;
   /** Share of the way round the room's walls, clockwise from the corner at the top left. */
   readonly spot: number | null;
   /** The receptacle whose lower half this is. */
@@ -62,6 +66,14 @@ export interface CoverOff {
   readonly jumper?: boolean | undefined;
   readonly pushIn?: boolean | undefined;
   readonly marking?: DeviceMarking | undefined;
+  /** What was done before to its aluminum. */
+  readonly remedy?: RemedyInPlace | undefined;
+  /** Whether a ground arrives in the box. */
+  readonly ground?: boolean | undefined;
+  /** A conductor is nicked or snapped. */
+  readonly nicked?: boolean | undefined;
+  /** Year on its jacket. */
+  readonly jacketYear?: number | undefined;
 }
 
 export interface Protection {
@@ -131,6 +143,8 @@ export interface Done {
 }
 
 export interface House extends Described, Done {
+  /** What is no receptacle; left out where nobody spoke of it. */
+  readonly parts?: HouseParts;
   /** In the order of the walk. */
   readonly rooms: readonly Room[];
   /** Time of the first and the last standing reading. */

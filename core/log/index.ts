@@ -3,6 +3,7 @@ export * from './chain.ts';
 export * from './clock.ts';
 export * from './close-out.ts';
 export * from './coverage.ts';
+export { mostTemperatures } from './entries/thermal-picture-read.ts';
 export * from './entry.ts';
 export { clockOf, inOrder } from './entry-order.ts';
 export {
@@ -19,6 +20,7 @@ export * from './firm.ts';
 export * from './function-checks.ts';
 export * from './house.ts';
 export * from './house-fold.ts';
+export * from './house-parts.ts';
 export * from './house-time.ts';
 export { isId } from './id.ts';
 export * from './kept.ts';

@@ -1,5 +1,6 @@
 import type { Finding } from '../findings/index.ts';
 import { type ConditionId, conditions, type Look, looks, type Urgency } from '../knowledge/index.ts';
+import { pointsOf } from '../log/index.ts';
 import type { OwnerTexts, Topic } from './owner-texts.ts';
 import type { Report, ReportLine } from './report.ts';
 
@@ -44,7 +45,12 @@ export function topicOf({
   if (isLook(seen)) return { kind: 'look', id: seen };
   if (key.startsWith('house-protection')) return { kind: 'house', id: 'house-protection' };
   if (key.startsWith('house-')) return { kind: 'house', id: key };
-  if (key === 'box-push-in' || key === 'halves-differ') return { kind: 'house', id: key };
+  if (key.startsWith('panel-')) return { kind: 'house', id: 'panel' };
+  // What is of one spot or one switch is named by what it is.
+  const [kind = ''] = key.split(':');
+  if (kind === 'heat' || kind.startsWith('point-')) return { kind: 'house', id: kind };
+  if (key === 'box-push-in' || key === 'box-nicked' || key === 'halves-differ')
+    return { kind: 'house', id: key };
   if (key.startsWith('labels-')) return { kind: 'house', id: 'labels-missing' };
   return condition === null ? null : { kind: 'condition', id: condition };
 }
@@ -104,7 +110,7 @@ export function ownerPageOf(report: Report, texts: OwnerTexts): OwnerPage {
         ...(hidden.length > 0
           ? [texts.unseen.hidden(hidden.map((id) => texts.topic({ kind: 'condition', id })?.headline ?? id))]
           : []),
-        texts.unseen.walls,
+        texts.unseen.walls({ switches: pointsOf(report.house).length > 0 }),
       ],
     },
     closing: texts.closing,

@@ -35,7 +35,7 @@ export interface OwnerTexts {
     readonly untested: (untested: number, expected: number) => string;
     readonly allTested: (expected: number) => string;
     readonly hidden: (conditions: readonly string[]) => string;
-    readonly walls: string;
+    readonly walls: (looked: { readonly switches: boolean }) => string;
   };
   readonly closing: string;
   /** Of what is only likely enough to be settled. */

@@ -22,6 +22,7 @@ export { message } from './message.ts';
 export { problemInWords, wrongInWords } from './problems.ts';
 export type { ScreenWords } from './screen-words.ts';
 export {
+  type GridProblem,
   type ListField,
   type ListProblem,
   listFields,

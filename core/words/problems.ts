@@ -34,6 +34,7 @@ const wrongWords: Readonly<Record<WrongCode, string>> = {
   'odd-coordinates': 'expected x and y of every point',
   'each-pair-once': 'expected each of hn, hg and ng once',
   'no-picture': 'expected a PNG or JPEG picture',
+  'no-value': 'expected one measured value at least',
 };
 
 /** "expected number above 0" */

@@ -1,5 +1,6 @@
 import type { Survey } from '../circuit/index.ts';
 import type { Vanished } from '../findings/index.ts';
+import type { PartWords } from '../knowledge/index.ts';
 import type { FunctionCheckState, SupplyPoint } from '../log/index.ts';
 import type { ReportLanguage, SectionWords } from '../report/index.ts';
 import type { EntryTable } from './english/entries.ts';
@@ -13,6 +14,19 @@ export type ListField = (typeof listFields)[number];
 export type RowProblem =
   | { readonly kind: 'empty' | 'type' | 'place' | 'listed-already' }
   | { readonly kind: 'too-long'; readonly most: number };
+
+/** Why a file is no thermal picture. */
+export type GridProblem =
+  | { readonly kind: 'large'; readonly megabytes: number; readonly most: number }
+  | { readonly kind: 'no-text' }
+  /** Its first cell names no scale. */
+  | { readonly kind: 'no-unit' }
+  | { readonly kind: 'empty' }
+  /** Rows of the file from 1, the header among them; columns from 1. */
+  | { readonly kind: 'no-number'; readonly row: number; readonly column: number; readonly cell: string }
+  | { readonly kind: 'hole'; readonly row: number; readonly column: number }
+  | { readonly kind: 'ragged'; readonly row: number; readonly cells: number; readonly expected: number }
+  | { readonly kind: 'implausible'; readonly row: number; readonly column: number; readonly cell: string };
 
 /** Why a file is no list of receptacles. */
 export type ListProblem =
@@ -45,10 +59,13 @@ export interface Words extends ReportLanguage {
   readonly listFields: Readonly<Record<ListField, string>>;
   readonly rowProblem: (problem: RowProblem) => string;
   readonly listProblem: (problem: ListProblem) => string;
+  readonly gridProblem: (problem: GridProblem) => string;
   /** What the schema of a job file is called. */
   readonly jobTitle: string;
   /** "Den 1", "breaker 4": what power went off with. */
   readonly supplyPoint: (source: SupplyPoint) => string;
+  /** Names of what of a house is no receptacle. */
+  readonly parts: PartWords;
   readonly tables: {
     readonly receptacles: TableWords;
     readonly findings: TableWords;
@@ -62,6 +79,7 @@ type OfPapers =
   | 'eraLanes'
   | 'eras'
   | 'flags'
+  | 'gridProblem'
   | 'groundFaultTried'
   | 'isSamePlace'
   | 'jobTitle'
@@ -72,6 +90,7 @@ type OfPapers =
   | 'noDefects'
   | 'openFirst'
   | 'ownerPage'
+  | 'parts'
   | 'plateScrew'
   | 'questions'
   | 'readingFindings'

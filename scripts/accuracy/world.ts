@@ -2,7 +2,7 @@ import { type Circuit, networkOf, parseCircuit, simulate } from '@fair-plug/core
 import type { PriorId } from '@fair-plug/core/engine';
 import { type Cause, causesOf, clash } from '@fair-plug/core/engine/model/cause.ts';
 import type { Fault } from '@fair-plug/core/faults';
-import type { InstrumentId, Reading } from '@fair-plug/core/instruments';
+import type { InstrumentId, Reading, WholeReading } from '@fair-plug/core/instruments';
 import { operationOf, Solver } from '@fair-plug/core/physics';
 import type { Random } from './random.ts';
 
@@ -132,12 +132,12 @@ export function readingsFrom(circuit: Circuit, random: Random, day: Day = dayFro
   return simulate({ ...circuit, tests }).readings.map((reading, index) => {
     const asked = circuit.tests[index];
     const shown = reading.instrument === 'loaded' ? { ...reading, amps: usualAmps, ...asked } : reading;
-    return taken(shown as Reading, against(reading.at), random, day);
+    return taken(shown as WholeReading, against(reading.at), random, day);
   });
 }
 
 /** A reading as taken by a person with a real instrument: scatter, induction, and now and then a plainly wrong one. */
-function taken(reading: Reading, volts: readonly number[], random: Random, day: Day): Taken {
+function taken(reading: WholeReading, volts: readonly number[], random: Random, day: Day): Taken {
   const elsewhere = random.chance(0.004);
   const lamp = () => random.pick(['lit', 'off'] as const);
   switch (reading.instrument) {

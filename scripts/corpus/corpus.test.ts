@@ -70,16 +70,31 @@ describe('what an earlier build wrote', () => {
 /** Kinds of entries that came later: nothing that an earlier build wrote holds one. */
 const since = [
   'alteration-noted',
+  'aluminum-sought',
   'author-named',
+  'breaker-described',
+  'combination-tried',
+  'dimmer-measured',
   'halves-tried',
+  'hot-spot-measured',
   'kept-powered',
   'label-noted',
   'labels-looked-for',
+  'lampholder-measured',
+  'load-planned',
   'lost-power',
+  'panel-checked',
+  'panel-described',
+  'panel-opened',
+  'panel-skipped',
+  'point-described',
+  'point-sign-noted',
   'power-restored',
   'reference-checked',
   'room-moved',
+  'switch-linked',
   'tester-calibrated',
+  'thermal-picture-read',
 ];
 
 test('what is kept holds every kind of entry that there was, and every decision', () => {

@@ -22,7 +22,8 @@ export function EvidenceTable({ table, nameOf }: EvidenceTableProps) {
       </thead>
       <tbody>
         {table.map(({ position, reading, predicted, fits, wrong }) => {
-          const expected = words.values(predicted);
+          const read = words.values(reading);
+          const expected = words.values(predicted).filter(([name]) => read.some(([one]) => one === name));
           return (
             <tr key={position} data-fits={fits}>
               <th scope="row">
@@ -32,7 +33,7 @@ export function EvidenceTable({ table, nameOf }: EvidenceTableProps) {
                 {!fits && <strong className={classes.misfit}>{words.wrongReading(wrong)}</strong>}
               </th>
               <td>
-                {words.values(reading).map(([name, value]) => (
+                {read.map(([name, value]) => (
                   <span key={name}>
                     <small>{name}</small> {value}
                   </span>

@@ -99,11 +99,24 @@ export interface SavedNumberProps extends Shared {
   readonly value: number | null;
   readonly least: number;
   readonly most: number;
+  /** Parts of a whole count too. */
+  readonly isDecimal?: boolean;
+  /** Behind the number, such as " V". */
+  readonly suffix?: string;
   readonly onSave: (value: number | null) => void;
 }
 
-/** A whole number that is kept when the field is left; one out of bounds is not taken, and said so. */
-export function SavedNumber({ value, least, most, onSave, isDisabled = false, ...shared }: SavedNumberProps) {
+/** A number that is kept when the field is left; one out of bounds is not taken, and said so. */
+export function SavedNumber({
+  value,
+  least,
+  most,
+  isDecimal = false,
+  suffix = '',
+  onSave,
+  isDisabled = false,
+  ...shared
+}: SavedNumberProps) {
   const [typed, setTyped] = useState<number | string | null>(null);
   const isOut = typeof typed === 'number' && (typed < least || typed > most);
   const leave = (): void => {
@@ -116,8 +129,10 @@ export function SavedNumber({ value, least, most, onSave, isDisabled = false, ..
   return (
     <NumberInput
       {...labelled(shared)}
-      allowDecimal={false}
-      allowNegative={false}
+      allowDecimal={isDecimal}
+      allowNegative={least < 0}
+      suffix={suffix}
+      inputMode={isDecimal ? 'decimal' : 'numeric'}
       thousandSeparator={false}
       clampBehavior="none"
       hideControls

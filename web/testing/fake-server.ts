@@ -79,6 +79,8 @@ export class FakeServer {
   };
 
   names(log: string): readonly string[] {
-    return (this.logs.get(log) ?? []).map((entry) => ('name' in entry ? entry.name : entry.kind));
+    return (this.logs.get(log) ?? []).map((entry) =>
+      'name' in entry ? (entry.name ?? entry.kind) : entry.kind,
+    );
   }
 }

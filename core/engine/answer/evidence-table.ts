@@ -1,4 +1,4 @@
-import { type Reading, readingFrom } from '../../instruments/index.ts';
+import { type Reading, readingFrom, type WholeReading } from '../../instruments/index.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Wrong } from '../evidence/weighing.ts';
 import type { Misfit } from './foresight.ts';
@@ -8,7 +8,7 @@ export interface ReadingComparison {
   readonly position: number;
   readonly reading: Reading;
   /** The same reading as the leading explanation has it. */
-  readonly predicted: Reading;
+  readonly predicted: WholeReading;
   readonly fits: boolean;
   /** How it is held to be wrong, where it does not fit and that is known. */
   readonly wrong: Wrong | null;

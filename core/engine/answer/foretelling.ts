@@ -1,4 +1,4 @@
-import { blank, type ChannelKind, type Reading, type Test } from '../../instruments/index.ts';
+import { blankAsAdvised, type ChannelKind, type Reading, type Test } from '../../instruments/index.ts';
 import type { Network } from '../../physics/index.ts';
 import { Evaluator } from '../evidence/evaluator.ts';
 import { evidenceOf, type OutletEvidence } from '../evidence/evidence.ts';
@@ -57,7 +57,7 @@ export class Foreteller {
   private leadingFails = false;
 
   constructor(network: Network, tests: readonly Test[], unknownLoads: boolean) {
-    this.tests = tests.map(blank);
+    this.tests = tests.map(blankAsAdvised);
     const { kinds, states } = this.evidenceOn(network);
     this.kinds = kinds;
     this.resting = new Uint8Array(kinds.length);

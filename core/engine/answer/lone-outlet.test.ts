@@ -51,6 +51,29 @@ describe('a receptacle by itself', () => {
     expect(misfits).toEqual([]);
   });
 
+  test('one measured pair counts as one, and what was not measured speaks neither for nor against anything', () => {
+    const one: Reading = { at: 'x', instrument: 'meter', ng: 118 };
+    expect(lone.diagnose('x', [lamps('hn-hg'), { at: 'x', instrument: 'meter', hn: 121 }]).condition).toBe(
+      'correct',
+    );
+    // Neutral to ground at full volts while hot to neutral is lit, and no lamp between hot and ground.
+    expect(lone.diagnose('x', [lamps('hn-ng'), one]).condition).toBe(
+      lone.diagnose('x', [lamps('hn-ng'), { ...one, hn: 120, hg: 0.3 }]).condition,
+    );
+  });
+
+  test.each([
+    { hn: 30, hg: 118, ng: 88 },
+    { hn: 38, ng: 83 },
+    { hn: 60, ng: 60 },
+  ])('volts of a neutral in the air: no danger, and the low-impedance meter decides: %o', (volts) => {
+    const probed: Reading = { at: 'x', instrument: 'probe', hot: true, neutral: true, ground: false };
+    const read: readonly Reading[] = [{ at: 'x', instrument: 'meter', ...volts }, probed];
+    const { condition, next } = lone.diagnose('x', read, {}, ['probe', 'meter', 'meter-low', 'loaded']);
+    expect(condition).toBe('open-neutral');
+    expect(next?.instrument).toBe('meter-low');
+  });
+
   test('lamps read again with loads off tell an open neutral from a live ground', () => {
     const again: Reading = { at: 'x', instrument: 'lamps', ...lampsOf('hg'), state: { loadsOff: true } };
     const doubtOf = (readings: readonly Reading[]): number => {

@@ -1,6 +1,8 @@
 import type { Fault } from '../../faults/index.ts';
 import {
   blank,
+  blankAsAdvised,
+  channelsOf,
   type InstrumentId,
   instrumentIds,
   instruments,
@@ -157,7 +159,7 @@ function nextFor(
   const likeliest = held.slice(0, mostExplanations);
   const outcomes = candidates.map(({ tests }) => {
     const columns = tests.map((test) => table.columnFor(blank(test)));
-    const kinds = columns.flatMap((column) => column.kinds);
+    const kinds = tests.flatMap((test) => channelsOf(blankAsAdvised(test), []).map(([kind]) => kind));
     const predictions = likeliest.map(({ row }) =>
       Float64Array.from(columns.flatMap(({ byRow }) => [...(byRow[row] ?? [])])),
     );

@@ -90,7 +90,8 @@ export function candidatesAt(
           candidates.push({ tests, outlet, cost: seconds(tests) });
         continue;
       }
-      if (hazard !== null) continue;
+      // What is advised is no more of it than goes where a ground hangs in the air.
+      if (hazard !== null && hazard !== 'hot-neutral-only') continue;
       candidates.push({
         tests: [test],
         outlet,

@@ -74,6 +74,8 @@ export function alike(kind: ChannelKind, a: number, b: number): boolean {
     case 'trips':
     case 'button':
       return a === b;
+    case 'unread':
+      return true;
   }
 }
 

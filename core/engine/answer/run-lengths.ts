@@ -36,19 +36,21 @@ export function runLengths(
     conductor.celsius,
   );
   const plain = new Map<string, number>();
-  for (const reading of readings) if (reading.instrument === 'meter') plain.set(reading.at, reading.hn);
+  for (const reading of readings)
+    if (reading.instrument === 'meter' && reading.hn !== undefined) plain.set(reading.at, reading.hn);
   return readings
     .flatMap((reading): RunLength[] => {
-      if (reading.instrument !== 'loaded') return [];
+      const { hn, ng } = reading.instrument === 'loaded' ? reading : {};
+      if (reading.instrument !== 'loaded' || hn === undefined || ng === undefined) return [];
       const unloaded = plain.get(reading.at) ?? nominalVolts;
       const loadOhms = nominalVolts / (reading.amps ?? usualLoadAmps);
-      const amps = reading.hn / loadOhms;
-      if (amps <= 0 || reading.ng < leastNeutralVolts || reading.hn >= unloaded) return [];
-      const neutralOhms = reading.ng / amps;
+      const amps = hn / loadOhms;
+      if (amps <= 0 || ng < leastNeutralVolts || hn >= unloaded) return [];
+      const neutralOhms = ng / amps;
       return [
         {
           at: reading.at,
-          loopOhms: (unloaded - reading.hn) / amps,
+          loopOhms: (unloaded - hn) / amps,
           neutralOhms,
           meters: neutralOhms / perMeter,
         },

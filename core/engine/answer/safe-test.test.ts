@@ -76,7 +76,7 @@ describe('tests that what may hold forbids', () => {
   });
 
   test('the low-impedance meter puts nothing on a ground that may hang in the air; a meter to earth wants one that is proved', () => {
-    expect(hazardOf('meter-low', where(opinion('open-ground')))).toBe('floating-ground');
+    expect(hazardOf('meter-low', where(opinion('open-ground')))).toBe('hot-neutral-only');
     expect(safe('meter-low', opinion('open-neutral'))).toBe(true);
     expect(hazardOf('earth-meter', where(opinion('correct')))).toBe('no-proven-ground');
     const proved = { circuit: [opinion('open-ground'), opinion('correct', [], 'b')] };

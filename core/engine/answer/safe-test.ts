@@ -10,6 +10,8 @@ export const hazards = [
   'lost-neutral',
   /** The ground may hang in the air: current into it lifts every case that is joined to it. */
   'floating-ground',
+  /** The ground may hang in the air, and a meter of low impedance lifts it: it goes between hot and neutral. */
+  'hot-neutral-only',
   /** A splice of an ohm or more takes a few hundred watts while it is loaded: once, not again to find it. */
   'bad-splice',
   /** Through aluminum, or where scorch, heat, water or a splice was seen that nobody has identified. */
@@ -107,7 +109,7 @@ export function hazardOf(instrument: InstrumentId, situation: Situation): Hazard
     case 'own-button':
       return situation.keepsPower === true ? 'keeps-power' : null;
     case 'meter-low':
-      return here.some((id) => withoutGround.includes(id)) ? 'floating-ground' : null;
+      return here.some((id) => withoutGround.includes(id)) ? 'hot-neutral-only' : null;
     case 'earth-meter':
       return hasProvenGround(situation) ? null : 'no-proven-ground';
     default:

@@ -29,11 +29,11 @@ export function lostServiceNeutral(
   circuitOf: (outlet: string) => string,
   nominalVolts = 120,
 ): LostServiceNeutral | null {
-  const plain = readings.flatMap((reading) =>
-    reading.instrument === 'meter' && reading.ng < beyondRange * nominalVolts
-      ? [{ at: reading.at, volts: reading.hn }]
-      : [],
-  );
+  const plain = readings.flatMap((reading) => {
+    if (reading.instrument !== 'meter') return [];
+    const { at, hn, ng } = reading;
+    return hn !== undefined && ng !== undefined && ng < beyondRange * nominalVolts ? [{ at, volts: hn }] : [];
+  });
   const high = plain.filter(({ volts }) => volts > (1 + beyondRange) * nominalVolts);
   const low = plain.filter(
     ({ volts }) => volts < (1 - beyondRange) * nominalVolts && volts > 0.3 * nominalVolts,

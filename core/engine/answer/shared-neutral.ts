@@ -32,9 +32,10 @@ function misfit(readings: readonly Reading[], nominal: number, neutral: number):
     if (reading.state !== undefined) continue;
     if (reading.instrument === 'meter' || reading.instrument === 'meter-low') {
       const { hn, hg, ng } = reading;
-      const isWhole = Math.abs(hg - nominal) < wholeShare * nominal;
-      sum += isWhole ? off((hn - hg + neutral) / sigmaOfDifference) : off((hn - expected.hn) / sigma);
-      sum += off((ng - expected.ng) / (isWhole ? sigmaOfDifference : sigma));
+      const isWhole = hg !== undefined && Math.abs(hg - nominal) < wholeShare * nominal;
+      if (hn !== undefined)
+        sum += isWhole ? off((hn - hg + neutral) / sigmaOfDifference) : off((hn - expected.hn) / sigma);
+      if (ng !== undefined) sum += off((ng - expected.ng) / (isWhole ? sigmaOfDifference : sigma));
       continue;
     }
     for (const pair of ['hn', 'ng'] as const) {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { networkOf, runOf, simulate } from '../../circuit/index.ts';
-import type { Reading, Test } from '../../instruments/index.ts';
+import type { Reading, Test, WholeReading } from '../../instruments/index.ts';
 import { houseRules, oddsIn, type PriorId, priors } from '../model/priors.ts';
 import { Evaluator } from './evaluator.ts';
 import { evidenceOf } from './evidence.ts';
@@ -17,8 +17,9 @@ const tests = ids.flatMap((one) =>
 );
 const { readings } = simulate({ ...circuit, tests });
 const sound = { faults: [], loads: [], deviceStates: [] };
-type Volts = Extract<Reading, { instrument: 'meter' | 'loaded' }>;
-const isMetered = (one: Reading): one is Volts => one.instrument === 'meter' || one.instrument === 'loaded';
+type Volts = Extract<WholeReading, { instrument: 'meter' | 'loaded' }>;
+const isMetered = (one: WholeReading): one is Volts =>
+  one.instrument === 'meter' || one.instrument === 'loaded';
 
 /** Nats by which the sound circuit falls short of readings that were changed, and the scale that it is given. */
 function soundly(change: (one: Volts, index: number) => Volts, tolerance = fineTolerance) {

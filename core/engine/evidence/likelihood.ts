@@ -59,7 +59,7 @@ const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 
 /** Nats of a channel that is no volts: −ln of how often it shows what is observed. */
 export function channelDeficit(
-  kind: Exclude<ChannelKind, 'volts'>,
+  kind: Exclude<ChannelKind, 'volts' | 'unread'>,
   observed: number,
   predicted: number,
   isAdrift: boolean,
@@ -92,7 +92,7 @@ export function channelDeficit(
 }
 
 /** Nats of a value that has nothing to do with this receptacle. */
-export const unrelated: Readonly<Record<ChannelKind, number>> = {
+export const unrelated: Readonly<Record<Exclude<ChannelKind, 'unread'>, number>> = {
   volts: 4,
   milliamps: 4,
   lamp: Math.log(2),

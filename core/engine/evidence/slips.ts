@@ -5,7 +5,7 @@ export type SlipKind = 'decimal' | 'digits' | 'probes';
 export interface Slip {
   readonly as: SlipKind;
   /** Values in the reading's order. */
-  readonly values: readonly number[];
+  readonly values: readonly (number | null)[];
   /** How often it is made (common practice), against a reading without one. */
   readonly odds: number;
 }
@@ -30,15 +30,19 @@ function exchangedDigits(value: number): readonly number[] {
   });
 }
 
-/** What three values of a meter may have been before a decimal point, two digits or two probes changed places. */
-export function slipsOf(values: readonly number[]): readonly Slip[] {
+/** What values of a meter, null where a pair was not measured, may have been before a decimal point, two digits or two probes changed places. */
+export function slipsOf(values: readonly (number | null)[]): readonly Slip[] {
   const oneChanged = (as: SlipKind, to: (value: number) => readonly number[]): readonly Slip[] =>
     values.flatMap((value, index) =>
-      to(value).map((other) => ({ as, values: values.with(index, other), odds: odds[as] })),
+      (value === null ? [] : to(value)).map((other) => ({
+        as,
+        values: values.with(index, other),
+        odds: odds[as],
+      })),
     );
   const exchanged = values.flatMap((a, first) =>
     values.slice(first + 1).flatMap((b, offset): readonly Slip[] => {
-      if (a === b) return [];
+      if (a === b || a === null || b === null) return [];
       return [{ as: 'probes', values: values.with(first, b).with(first + 1 + offset, a), odds: odds.probes }];
     }),
   );

@@ -69,7 +69,9 @@ export class Weighing {
   private readonly tolerance: Tolerance;
   private readonly nominalVolts: number;
   private readonly forms: Float64Array;
+  /** Of volts, measured or not. */
   private readonly isVolts: Uint8Array;
+  private readonly isUnread: Uint8Array;
   /** Nats of what is no volts, and at which scale that was found. */
   private readonly whole: Float64Array;
   private readonly wholeAt: Float64Array;
@@ -87,8 +89,21 @@ export class Weighing {
     this.forms = new Float64Array(evidence.readingCount * rowSize);
     this.whole = new Float64Array(evidence.readingCount);
     this.wholeAt = new Float64Array(evidence.readingCount);
-    this.isVolts = Uint8Array.from(evidence.kinds, (kind) => (kind === 'volts' ? 1 : 0));
+    this.isUnread = Uint8Array.from(evidence.kinds, (kind) => (kind === 'unread' ? 1 : 0));
+    this.isVolts = Uint8Array.from(evidence.kinds, (kind) => (kind === 'volts' || kind === 'unread' ? 1 : 0));
     this.wrongVolts = wrongVoltsNats(tolerance.noiseVolts);
+  }
+
+  /** True of what a meter measured between contacts. */
+  holdsVolts({ first }: ReadingEvidence): boolean {
+    return this.isVolts[first] === 1;
+  }
+
+  /** How many values of a reading there are. */
+  private readIn({ first, end }: ReadingEvidence): number {
+    let count = end - first;
+    for (let channel = first; channel < end; channel += 1) count -= this.isUnread[channel] as number;
+    return count;
   }
 
   /** Begins to gather readings that share a scale. */
@@ -98,7 +113,7 @@ export class Weighing {
 
   /** Nats that a reading falls short of at the least, whatever the scale. */
   leastOf(reading: ReadingEvidence): number {
-    if (this.isVolts[reading.first] !== 1) return this.deficitOf(reading, this.scale);
+    if (!this.holdsVolts(reading)) return this.deficitOf(reading, this.scale);
     const { form } = this;
     this.formOf(reading, this.evidence.observed, reading.first, -1);
     return Math.min(form.loose + form.nats(nearestScale(form.b, form.a)), leastSlipNats);
@@ -107,7 +122,7 @@ export class Weighing {
   /** Takes a reading as predicted; answers the nats that it falls short of at the least, whatever the scale. */
   take(reading: ReadingEvidence): number {
     this.taken.push(reading);
-    if (this.isVolts[reading.first] !== 1) {
+    if (!this.holdsVolts(reading)) {
       const short = this.deficitOf(reading, this.scale);
       this.whole[reading.index] = short;
       this.wholeAt[reading.index] = this.scale;
@@ -157,7 +172,7 @@ export class Weighing {
   /** Nats of a reading that was taken, at the scale that was fitted. */
   takenDeficit(reading: ReadingEvidence): number {
     const { forms, scale, whole, wholeAt } = this;
-    if (this.isVolts[reading.first] !== 1)
+    if (!this.holdsVolts(reading))
       return Math.abs((wholeAt[reading.index] as number) - scale) < sameScale
         ? (whole[reading.index] as number)
         : this.deficitOf(reading, scale);
@@ -227,7 +242,7 @@ export class Weighing {
     let elsewhere = 0;
     const { kinds, observed } = this.evidence;
     for (let channel = first; channel < reading.end; channel += 1) {
-      const kind = kinds[channel] as Exclude<ChannelKind, 'volts'>;
+      const kind = kinds[channel] as Exclude<ChannelKind, 'volts' | 'unread'>;
       const scaled = (this.predicted[channel] as number) * (isScaled(kind) ? scale : 1);
       sum += channelDeficit(
         kind,
@@ -245,31 +260,30 @@ export class Weighing {
 
   /** Nats that a reading falls short of, beyond what is to be expected of one that is right. */
   excessOf(reading: ReadingEvidence, scale: number): number {
-    if (this.isVolts[reading.first] !== 1) return this.deficitOf(reading, scale);
+    if (!this.holdsVolts(reading)) return this.deficitOf(reading, scale);
     this.formOf(reading, this.evidence.observed, reading.first, -1);
     const { base } = this.form;
     const nats = this.form.nats(scale);
     // What fits well needs no looking for slips.
     const short = nats < fitsPlainly ? nats : this.deficitOf(reading, scale) - base;
-    return short - 0.5 * (reading.end - reading.first);
+    return short - 0.5 * this.readIn(reading);
   }
 
   /** Nats that a taken reading is let fall short of by scatter, before it is held to fit badly. */
-  expectedOf({ first, end, index }: ReadingEvidence): number {
-    const isVolts = this.isVolts[first] === 1;
-    return (isVolts ? (this.forms[index * rowSize + 3] as number) : 0) + 0.5 * (end - first) + 2;
+  expectedOf(reading: ReadingEvidence): number {
+    const wide = this.holdsVolts(reading) ? (this.forms[reading.index * rowSize + 3] as number) : 0;
+    return wide + 0.5 * this.readIn(reading) + 2;
   }
 
   /** How a reading is held to be wrong at a scale; null where it is held to be right. */
   wrongAt(reading: ReadingEvidence, scale: number): Wrong | null {
-    return this.isVolts[reading.first] === 1 ? this.ofVolts(reading, scale).wrong : null;
+    return this.holdsVolts(reading) ? this.ofVolts(reading, scale).wrong : null;
   }
 
   private ofVolts(reading: ReadingEvidence, scale: number): { nats: number; wrong: Wrong | null } {
     const { form, tolerance, wrongVolts } = this;
     const { observed } = this.evidence;
     const { first, end, position, instrument } = reading;
-    const count = end - first;
     let sum = 0;
     let most = 0;
     let wrong: Wrong | null = null;
@@ -284,6 +298,7 @@ export class Weighing {
     add(likelihood(), null);
     const lightly = tolerance.wrongValue / 0.01;
     for (let left = first; left < end; left += 1) {
+      if (this.isUnread[left] === 1) continue;
       this.formOf(reading, observed, first, left);
       add(tolerance.wrongValue * Math.exp(-wrongVolts) * likelihood(), 'value');
     }
@@ -292,14 +307,18 @@ export class Weighing {
       add(lightly * slip.odds * likelihood(), slip.as);
     }
     if (instrument !== 'tripped-before')
-      add(tolerance.wrongReading * Math.exp(-unrelated.volts * count), 'reading');
+      add(tolerance.wrongReading * Math.exp(-unrelated.volts * this.readIn(reading)), 'reading');
     return { nats: -Math.log(sum), wrong };
   }
 
   private slipsAt(position: number, first: number, end: number): readonly Slip[] {
     const known = this.slips.get(position);
     if (known !== undefined) return known;
-    const made = slipsOf(Array.from(this.evidence.observed.slice(first, end)));
+    const made = slipsOf(
+      Array.from(this.evidence.observed.slice(first, end), (value, at) =>
+        this.isUnread[first + at] === 1 ? null : value,
+      ),
+    );
     this.slips.set(position, made);
     return made;
   }
@@ -307,17 +326,17 @@ export class Weighing {
   /** The form of a reading's volts as observed from `from` on, but for one that is left out, into `form`. */
   private formOf(
     { first, end, hookup }: ReadingEvidence,
-    observed: ArrayLike<number>,
+    observed: ArrayLike<number | null>,
     from: number,
     left: number,
   ): void {
-    const { form, predicted, adrift, nominalVolts } = this;
+    const { form, predicted, adrift, isUnread, nominalVolts } = this;
     const { noiseVolts, drift, loadShare, runShare } = this.tolerance;
     const square = noiseVolts * noiseVolts;
     let [oo, op, pp, od, pd, dd] = [0, 0, 0, 0, 0, 0];
     let wanderers = 0;
     for (let channel = first; channel < end; channel += 1) {
-      if (channel === left || adrift[channel] === unsettled) continue;
+      if (channel === left || adrift[channel] === unsettled || isUnread[channel] === 1) continue;
       const o = observed[from + channel - first] as number;
       const p = predicted[channel] as number;
       if (adrift[channel] === 1) {
@@ -356,12 +375,13 @@ export class Weighing {
 
   /**
    * The inverse square root of the covariance of a reading's three volts, lower triangle by rows, into `into`; rows of
-   * what is adrift are nought. With it residuals that belong together are as good as ones that stand alone.
+   * what is adrift or was not read are nought. With it residuals that belong together are as good as ones that stand alone.
    */
   whiten(reading: ReadingEvidence, into: Float64Array): void {
-    const { predicted, adrift, nominalVolts } = this;
+    const { predicted, nominalVolts } = this;
     const { noiseVolts, drift, loadShare, runShare } = this.tolerance;
     const { first, end, hookup } = reading;
+    const isHeld = (channel: number): boolean => this.adrift[channel] !== 1 && this.isUnread[channel] === 0;
     const share = hookup.load > 0 ? loadShare * loadShare + runShare * runShare : runShare * runShare;
     const size = end - first;
     const covariance = scratch;
@@ -371,16 +391,15 @@ export class Weighing {
       for (let column = 0; column <= row; column += 1) {
         const q = predicted[first + column] as number;
         const e = q - nominalVolts * Math.round(q / nominalVolts);
-        const isHeld = adrift[first + row] !== 1 && adrift[first + column] !== 1;
         covariance[row * size + column] =
           (row === column ? noiseVolts * noiseVolts : 0) +
-          (isHeld ? drift * drift * p * q + share * d * e : 0);
+          (isHeld(first + row) && isHeld(first + column) ? drift * drift * p * q + share * d * e : 0);
       }
     }
     cholesky(covariance, size);
     invertLower(covariance, size, into);
     for (let row = 0; row < size; row += 1)
-      if (adrift[first + row] === 1)
+      if (!isHeld(first + row))
         for (let column = 0; column < size; column += 1) into[row * size + column] = 0;
   }
 }

@@ -6,6 +6,8 @@ export interface HouseFacts {
   readonly yearBuilt?: number | undefined;
   /** Whether the branch wiring has grounds; null or absent: not known. */
   readonly groundedWiring?: boolean | null | undefined;
+  /** Metal of branch circuits, where it was seen: aluminum at any, or copper in a box and aluminum at none. */
+  readonly metal?: 'aluminum' | 'copper' | undefined;
   /** Years in which something was added or made over. */
   readonly alteredIn?: readonly number[] | undefined;
 }
@@ -100,7 +102,14 @@ export const houseRules: readonly HouseRule[] = [
   {
     of: ['poor-connection'],
     factor: 2,
-    when: ({ yearBuilt }) => yearBuilt !== undefined && yearBuilt >= 1965 && yearBuilt <= 1978,
+    when: ({ yearBuilt, metal }) =>
+      metal === undefined && yearBuilt !== undefined && yearBuilt >= 1965 && yearBuilt <= 1978,
+  },
+  // Where it was seen, every connection is one of those that loosen (CPSC 516: many times as often, from memory).
+  {
+    of: ['poor-connection'],
+    factor: 4,
+    when: ({ metal }) => metal === 'aluminum',
   },
   // Old insulation has gone grey, and hot can no longer be told from neutral by its colour.
   {

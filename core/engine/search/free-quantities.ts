@@ -167,7 +167,8 @@ export class FreeQuantities {
       if (!repaired)
         for (const { readings } of outlets)
           for (const reading of readings)
-            if (evidence.kinds[reading.first] === 'volts') this.pullVolts(reading, residuals, scale, slopes);
+            if (this.evaluator.weighing.holdsVolts(reading))
+              this.pullVolts(reading, residuals, scale, slopes);
             else
               for (let channel = reading.first; channel < reading.end; channel += 1)
                 this.pullChannel(channel, residuals, scale, slopes);

@@ -38,5 +38,18 @@ export function openedBoxes({ house, practice, words }: JudgedHouse): readonly P
             ...withEvidence(pushedIn, words),
           },
         ];
-  return [...jumpers, ...springs];
+  const nicked = all.filter(({ coverOff }) => coverOff?.nicked === true);
+  const nicks: readonly Proposal[] =
+    nicked.length === 0
+      ? []
+      : [
+          {
+            ...seenOnly,
+            ...words.rules.nicked,
+            key: 'box-nicked',
+            urgency: 'repair',
+            ...withEvidence(nicked, words),
+          },
+        ];
+  return [...jumpers, ...nicks, ...springs];
 }

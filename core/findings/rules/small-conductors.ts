@@ -1,28 +1,40 @@
-import { countsAsAluminum } from '../../knowledge/index.ts';
-import { receptaclesOf } from '../../log/index.ts';
+import { type ConductorMetal, conductorSizes, largestBreaker } from '../../knowledge/index.ts';
+import { panelsOf, receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, places } from './rule.ts';
 
-/** Largest breaker, A, for a conductor: NEC 240.4(D); 8 AWG aluminum by table 310.16 at 60 °C; from memory. */
-const copperLimits: Readonly<Record<number, number>> = { 14: 15, 12: 20, 10: 30 };
-const aluminumLimits: Readonly<Record<number, number>> = { 12: 15, 10: 25, 8: 35 };
+/** Whether a breaker is larger than its conductor allows; copper where nobody said the metal. */
+function isTooLarge(metal: ConductorMetal | undefined, awg: string, amps: number): boolean {
+  const size = conductorSizes.find((one) => one === awg);
+  const most = size === undefined ? null : largestBreaker(metal ?? 'copper', size);
+  return most !== null && amps > most;
+}
 
+/** Conductors on a breaker that is too large for them, in boxes and at panels: one finding. */
 export function smallConductors({ house, words }: JudgedHouse): readonly Proposal[] {
-  const there = receptaclesOf(house).flatMap((receptacle) => {
+  const inBoxes = receptaclesOf(house).flatMap((receptacle) => {
     const { awg, breakerAmps: amps, metal } = receptacle.coverOff ?? {};
     if (awg === undefined || amps === undefined) return [];
-    const limits = metal !== undefined && countsAsAluminum(metal) ? aluminumLimits : copperLimits;
-    const limit = limits[awg];
-    return limit !== undefined && amps > limit ? [{ receptacle, name: receptacle.name, awg, amps }] : [];
+    return isTooLarge(metal, String(awg), amps) ? [{ receptacle, awg: String(awg), amps }] : [];
   });
-  if (there.length === 0) return [];
+  const atPanels = panelsOf(house).flatMap(({ breakers }) =>
+    breakers.flatMap(({ number, amps, metal, size }) =>
+      size !== undefined && typeof amps === 'number' && isTooLarge(metal, size, amps)
+        ? [{ name: words.rules.position(number ?? '–'), awg: size, amps }]
+        : [],
+    ),
+  );
+  if (inBoxes.length + atPanels.length === 0) return [];
   return [
     {
       ...seenOnly,
-      ...words.rules.smallConductors(there),
+      ...words.rules.smallConductors([
+        ...inBoxes.map(({ receptacle: { name }, awg, amps }) => ({ name, awg, amps })),
+        ...atPanels,
+      ]),
       key: 'house-small-conductors',
       urgency: 'repair',
-      receptacles: places(there.map(({ receptacle }) => receptacle)),
+      receptacles: places(inBoxes.map(({ receptacle }) => receptacle)),
     },
   ];
 }

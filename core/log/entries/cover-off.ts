@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { remediesInPlace } from '../../knowledge/house-parts.ts';
 import { conductorMetals, deviceMarkings, insulations, jacketMarks } from '../../knowledge/observations.ts';
 import { defined } from '../drafts.ts';
-import { envelope, idSchema } from '../envelope.ts';
+import { envelope, idSchema, yearSchema } from '../envelope.ts';
 import { entryKind, fieldsOf } from './entry-kind.ts';
 
 /** What was seen with the cover off, by a qualified person who proved the box dead. */
@@ -21,6 +22,14 @@ export const coverOff = entryKind(
     jumper: z.boolean().optional(),
     pushIn: z.boolean().optional(),
     marking: z.enum(deviceMarkings).optional(),
+    /** What was done before to its aluminum. */
+    remedy: z.enum(remediesInPlace).optional(),
+    /** Whether a ground arrives in the box. */
+    ground: z.boolean().optional(),
+    /** A conductor is nicked or snapped. */
+    nicked: z.boolean().optional(),
+    /** Year on its jacket. */
+    jacketYear: yearSchema.optional(),
   }),
   {
     receptacle: (receptacle, entry) => {

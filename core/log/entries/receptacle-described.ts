@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { adapterTabs } from '../../knowledge/house-parts.ts';
 import { receptacleTypes } from '../../knowledge/observations.ts';
 import { defined } from '../drafts.ts';
 import { envelope, idSchema, spotSchema, textSchema } from '../envelope.ts';
@@ -14,13 +15,15 @@ export const receptacleDescribed = entryKind(
     type: z.enum(receptacleTypes).optional(),
     /** A three-to-two adapter is in use. */
     adapter: z.boolean().optional(),
+    /** What its tab was found to be. */
+    adapterTab: z.enum(adapterTabs).optional(),
     spot: spotSchema.nullable().optional(),
     /** The receptacle whose lower half this is, where the halves read apart. */
     halfOf: idSchema.optional(),
   }),
   {
-    receptacle: (receptacle, { room, name, type, adapter, spot, halfOf }) => {
-      Object.assign(receptacle, { room }, defined({ name, type, adapter, spot, halfOf }));
+    receptacle: (receptacle, { room, name, type, adapter, adapterTab, spot, halfOf }) => {
+      Object.assign(receptacle, { room }, defined({ name, type, adapter, adapterTab, spot, halfOf }));
     },
   },
 );

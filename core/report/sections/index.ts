@@ -3,6 +3,7 @@ import { cautions } from './cautions.ts';
 import { coverage } from './coverage.ts';
 import { findings } from './findings.ts';
 import { functionChecks } from './function-checks.ts';
+import { heat } from './heat.ts';
 import { introduction } from './introduction.ts';
 import type { Block, Clock } from './kind.ts';
 import { method } from './method.ts';
@@ -13,6 +14,8 @@ import { particulars } from './particulars.ts';
 import { receptacles } from './receptacles.ts';
 import { signatures } from './signatures.ts';
 import { summary } from './summary.ts';
+import { switches } from './switches.ts';
+import { wiring } from './wiring.ts';
 import { workList } from './work-list.ts';
 
 export type { Block, Clock, Reported, Run } from './kind.ts';
@@ -29,6 +32,9 @@ export const sections = {
   noDefect,
   notSeen,
   receptacles,
+  wiring,
+  switches,
+  heat,
   coverage,
   functionChecks,
   method,
@@ -47,6 +53,7 @@ export const drawnSections = [
   'workList',
   'findings',
   'receptacles',
+  'heat',
   'signatures',
 ] as const satisfies readonly SectionId[];
 export type DrawnSection = (typeof drawnSections)[number];

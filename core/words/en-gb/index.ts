@@ -4,6 +4,7 @@ import { englishOf } from '../english/language.ts';
 import type { Words } from '../words.ts';
 import { questions, remedies, ways, workers } from './corrections.ts';
 import { findingPhrases } from './findings.ts';
+import { partNames } from './house-parts.ts';
 import { ownerPage } from './owner-page.ts';
 import { terms } from './phrases.ts';
 import { report, sections } from './report.ts';
@@ -19,6 +20,7 @@ export const enGb: Words = /* @__PURE__ */ englishOf(spokenGb, terms, {
   eras,
   listFields,
   ownerPage,
+  parts: partNames,
   questions,
   references,
   remedies,

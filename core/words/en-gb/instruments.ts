@@ -11,7 +11,7 @@ export const instruments: AssessmentWords['instruments'] = {
   },
   'meter-low': {
     name: 'Low-impedance meter',
-    test: 'Measure with low impedance',
+    test: 'Measure between line and neutral with low impedance',
   },
   'earth-meter': {
     name: 'Meter to a proven earth',

@@ -61,7 +61,10 @@ export const ownerPage: OwnerTexts = {
     allTested: (expected) => allTested({ expected }),
     hidden: (names) =>
       `At some of those that read correct, the instruments used would not have shown: ${comma(names.map(lower))}.`,
-    walls: 'Walls, ceilings and boxes stayed closed; switches and lights were not part of it.',
+    walls: ({ switches }) =>
+      switches
+        ? 'Walls, ceilings and boxes stayed closed; of switches and lights those were tried that the report names.'
+        : 'Walls, ceilings and boxes stayed closed; switches and lights were not part of it.',
   },
   closing: 'Do not open a socket-outlet or its box. BS 7671 and whoever enforces it decide what is required.',
   suspected: (headline) => `To be settled: ${lower(headline)} is possible`,

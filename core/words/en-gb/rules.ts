@@ -3,6 +3,7 @@ import { comma } from '../english/terms.ts';
 import { message } from '../message.ts';
 import { conditions } from './conditions.ts';
 import { remedies } from './corrections.ts';
+import { partRuleWords } from './house-parts.ts';
 import { instruments } from './instruments.ts';
 import { groundFault, looks, protectedPlaces } from './observations.ts';
 
@@ -51,6 +52,7 @@ const usual = message<{ places: number }>(
 );
 
 export const rules: RuleWords = {
+  ...partRuleWords,
   adapters: {
     ...here,
     headline: 'Three-to-two adapters in use',
@@ -59,7 +61,7 @@ export const rules: RuleWords = {
     correction:
       'Taken out; equipment with three pins goes to an earthed socket-outlet. A registered electrician makes one where it is needed.',
   },
-  aluminumSeen: ({ inSprings, remedies: held }) => ({
+  aluminumSeen: ({ inSprings, remedies: held, looked }) => ({
     ...aluminum,
     headline: 'Aluminium wiring of final circuits',
     what: [
@@ -67,16 +69,17 @@ export const rules: RuleWords = {
       ...(inSprings.length === 0
         ? []
         : [`At ${comma(inSprings)} push-in terminals hold it, which are made for copper alone.`]),
+      ...(looked === '' ? [] : [looked]),
     ].join(' '),
     correction: `A registered electrician repairs every connection, at socket-outlets, switches, lights and splices. Held by this firm to be a repair: ${held.map((id) => remedies[id].name).join('; ')}. The insurer decides. Devices are not changed for looks before that.`,
   }),
-  aluminumSigns: {
+  aluminumSigns: (looked) => ({
     ...aluminum,
     headline: 'Signs of aluminium wiring',
-    what: 'Something points to aluminium conductors; no cut end was seen that proves it.',
+    what: `Something points to aluminium conductors; no cut end was seen that proves it.${looked === '' ? '' : ` ${looked}`}`,
     correction:
       'A registered electrician looks at cut ends in the consumer unit and at the oldest socket-outlets.',
-  },
+  }),
   calibrationOverdue: (overdue) => ({
     ...noBox,
     headline: 'Calibration more than a year old',

@@ -22,6 +22,8 @@ export const screens: ScreenWords = {
         'Not here now: a neutral may be lost. Circuit off first; no live tests and no switching of loads.',
       'floating-ground':
         'Not here now: the earth may lead nowhere, and current into it lifts every metal case joined to it.',
+      'hot-neutral-only':
+        'Between line and neutral only. The earth may lead nowhere: to it this meter puts up to 80 mA on every metal case that is joined to it, and may trip a device. To the earth only with everything unplugged.',
       'bad-splice':
         'Not again: a bad connection on this circuit was loaded once, and takes a few hundred watts each time.',
       seen: 'Not on this circuit: scorch, heat, water or aluminium was seen on it.',
@@ -32,6 +34,11 @@ export const screens: ScreenWords = {
       'no-proven-ground': 'No earth was proved yet that this could be measured against.',
       'instrument-in-doubt': 'This instrument is in doubt: try it on a source known to be live first.',
     },
+    groundWire: 'Earth conductor',
+    switchTurns: 'Socket-outlets that it turns on and off',
+    shell: 'Screw shell to a proven earth, a lamp in it: about 0 V with the switch on, and off.',
+    panel: 'Consumer unit',
+    aluminum: 'Aluminium',
     changeLamps: 'Change the lamp line–neutral, neutral–earth, line–earth',
     previousNext: 'Previous, next socket-outlet in the room',
     add: 'Add a socket-outlet to the room',

@@ -17,6 +17,8 @@ export const spokenGb: Spoken = /* @__PURE__ */ spokenEnglish('en-GB', {
   dim,
   fits,
   groundFaultName: 'RCD',
+  panelName: 'consumer unit',
+  aluminumName: 'aluminium',
   instruments,
   oddValue,
   patterns,

@@ -1,6 +1,7 @@
 import type { FindingLanguage } from '../../findings/index.ts';
 import { comma, lower } from '../english/terms.ts';
 import { conditions } from './conditions.ts';
+import { partNames, partRuleWords } from './house-parts.ts';
 import { groundFault, protectedPlaces, urgencies } from './observations.ts';
 
 type FindingPhrases = Pick<
@@ -76,6 +77,14 @@ export const findingPhrases: FindingPhrases = {
         return `built ${sign.year}, in the core of the aluminum years`;
       case 'aluminum-year':
         return `built ${sign.year}, in the aluminum years`;
+      case 'jacket-year':
+        return partRuleWords.jacketYear(sign.year);
+      case 'remedy':
+        return partNames.remediesInPlace[sign.remedy];
+      case 'seen-at':
+        return `seen in ${partNames.aluminumPlaces[sign.place]}`;
+      case 'on-breaker':
+        return `on ${partRuleWords.position(sign.number)}${sign.amps === null ? '' : `, ${sign.amps} A`}`;
       default:
         return metalSigns[sign.kind];
     }

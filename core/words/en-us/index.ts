@@ -3,6 +3,7 @@ import type { Words } from '../words.ts';
 import { questions, references, remedies, ways, workers } from './corrections.ts';
 import { eraHint, eraLanes, eras } from './eras.ts';
 import { findingPhrases } from './findings.ts';
+import { partNames } from './house-parts.ts';
 import { ownerPage } from './owner-page.ts';
 import { terms } from './phrases.ts';
 import { report, sections } from './report.ts';
@@ -18,6 +19,7 @@ export const enUs: Words = /* @__PURE__ */ englishOf(spokenUs, terms, {
   eras,
   listFields,
   ownerPage,
+  parts: partNames,
   questions,
   references,
   remedies,

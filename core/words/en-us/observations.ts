@@ -56,6 +56,21 @@ export const looks: CatalogWords['looks'] = {
     why: 'Either way up is right: this is no defect.',
     correction: 'Nothing to do.',
   },
+  'open-junction-box': {
+    name: 'Open junction box near it',
+    why: 'Live splices can be touched, and sparks get out.',
+    correction: 'A cover is fitted; a licensed electrician looks at the splices.',
+  },
+  'splice-outside-box': {
+    name: 'Splice outside a box',
+    why: 'A joint that heats has nothing around it that does not burn, and nobody finds it again.',
+    correction: 'A licensed electrician moves it into a box with a cover that can be reached.',
+  },
+  'extension-cord': {
+    name: 'Extension cord as wiring',
+    why: 'Cords are thinner than wiring, are pinched and walked on, and are made for a time.',
+    correction: 'A licensed electrician adds a receptacle where one is missing.',
+  },
 };
 
 export const dangers: CatalogWords['dangers'] = {

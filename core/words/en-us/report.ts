@@ -4,6 +4,7 @@ import { comma } from '../english/terms.ts';
 import { message } from '../message.ts';
 import { conditions } from './conditions.ts';
 import { questions } from './corrections.ts';
+import { partNames, partRuleWords } from './house-parts.ts';
 import { instruments } from './instruments.ts';
 import * as observations from './observations.ts';
 import { screens } from './screens.ts';
@@ -65,6 +66,8 @@ export const report: ReportTexts = {
 };
 
 export const sections = sectionWords({
+  parts: partNames,
+  rules: partRuleWords,
   ...observations,
   conditions,
   instruments,
@@ -79,6 +82,9 @@ export const sections = sectionWords({
     noDefect: 'No defect',
     notSeen: 'What “reads correct” does not rule out',
     receptacles: 'Receptacles by room',
+    wiring: 'Panel and wiring',
+    switches: 'Switches and lights',
+    heat: 'Heat',
     coverage: 'Coverage',
     functionChecks: 'Testers and function checks',
     method: 'Method and limits',

@@ -3,6 +3,7 @@ import { comma } from '../english/terms.ts';
 import { message } from '../message.ts';
 import { conditions } from './conditions.ts';
 import { remedies } from './corrections.ts';
+import { partRuleWords } from './house-parts.ts';
 import { instruments } from './instruments.ts';
 import { groundFault, looks, protectedPlaces } from './observations.ts';
 
@@ -58,6 +59,7 @@ const usual = message<{ places: number }>(
 );
 
 export const rules: RuleWords = {
+  ...partRuleWords,
   adapters: {
     ...here,
     headline: 'Three-to-two adapters in use',
@@ -66,7 +68,7 @@ export const rules: RuleWords = {
     correction:
       'Taken out; equipment with three prongs goes to a grounded receptacle. A licensed electrician makes one where it is needed.',
   },
-  aluminumSeen: ({ inSprings, remedies: held }) => ({
+  aluminumSeen: ({ inSprings, remedies: held, looked }) => ({
     ...aluminum,
     headline: 'Aluminum branch wiring',
     what: [
@@ -74,15 +76,16 @@ export const rules: RuleWords = {
       ...(inSprings.length === 0
         ? []
         : [`At ${comma(inSprings)} push-in terminals hold it, which are made for copper alone.`]),
+      ...(looked === '' ? [] : [looked]),
     ].join(' '),
     correction: `A licensed electrician repairs every connection, at receptacles, switches, lights and splices. Held by this firm to be a repair: ${held.map((id) => remedies[id].name).join('; ')}. Local authority and insurer decide. Devices are not changed for looks before that.`,
   }),
-  aluminumSigns: {
+  aluminumSigns: (looked) => ({
     ...aluminum,
     headline: 'Signs of aluminum branch wiring',
-    what: 'Something points to aluminum conductors; no cut end was seen that proves it.',
+    what: `Something points to aluminum conductors; no cut end was seen that proves it.${looked === '' ? '' : ` ${looked}`}`,
     correction: 'A licensed electrician looks at cut ends in the panel and at the oldest receptacles.',
-  },
+  }),
   calibrationOverdue: (overdue) => ({
     ...noBox,
     headline: 'Calibration more than a year old',

@@ -22,6 +22,8 @@ export const screens: ScreenWords = {
         'Not here now: a neutral may be lost. Breaker off first; no live tests and no switching of loads.',
       'floating-ground':
         'Not here now: the ground may lead nowhere, and current into it lifts every metal case joined to it.',
+      'hot-neutral-only':
+        'Between hot and neutral only. The ground may lead nowhere: to it this meter puts up to 40 mA on every metal case that is joined to it, and may trip a device. To the ground only with everything unplugged.',
       'bad-splice':
         'Not again: a bad connection on this circuit was loaded once, and takes a few hundred watts each time.',
       seen: 'Not on this circuit: scorch, heat, water or aluminum was seen on it.',
@@ -32,6 +34,11 @@ export const screens: ScreenWords = {
       'no-proven-ground': 'No ground was proved yet that this could be measured against.',
       'instrument-in-doubt': 'This instrument is in doubt: try it on a source known to be live first.',
     },
+    groundWire: 'Ground conductor',
+    switchTurns: 'Receptacles that it turns on and off',
+    shell: 'Screw shell to a proven ground, a lamp in it: about 0 V with the switch on, and off.',
+    panel: 'Panel',
+    aluminum: 'Aluminum',
     changeLamps: 'Change the lamp hot–neutral, neutral–ground, hot–ground',
     previousNext: 'Previous, next receptacle in the room',
     add: 'Add a receptacle to the room',

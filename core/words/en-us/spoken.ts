@@ -17,6 +17,8 @@ export const spokenUs: Spoken = /* @__PURE__ */ spokenEnglish('en-US', {
   dim,
   fits,
   groundFaultName: 'ground-fault',
+  panelName: 'panel',
+  aluminumName: 'aluminum',
   instruments,
   oddValue,
   patterns,

@@ -14,12 +14,19 @@ export interface EntryWords<E> {
 const notThere = (isThere: boolean, words: string): string =>
   isThere ? words : `Not ${words.toLowerCase()}`;
 
+/** A code in words. */
+const spaced = (code: string): string => code.replaceAll('-', ' ');
+
 export type EntryTable = { readonly [K in JobEntry['kind']]: EntryWords<JobEntryOf<K>> };
 
 type Words = Pick<AssessmentWords, 'instruments' | 'values' | 'lamps'> &
   Pick<CatalogWords, 'dangers' | 'labels' | 'looks' | 'notReached'> & {
     /** "ground-fault", "RCD": before "test". */
     readonly groundFaultName: string;
+    /** "panel" */
+    readonly panelName: string;
+    /** "aluminum" */
+    readonly aluminumName: string;
   };
 
 /** Words for every kind of entry of a job. It is a table: its length is that of the list of kinds. */
@@ -29,8 +36,26 @@ export const entryTable = (words: Words): EntryTable => ({
     statement: ({ year, what, made }) => notThere(made, `${year}: ${what}`),
     undone: 'an alteration',
   },
+  'aluminum-sought': {
+    statement: ({ place, found }) =>
+      `${capital(words.aluminumName)} at ${spaced(place)}: ${found === null ? 'not looked for' : found ? 'seen' : 'not found'}`,
+    undone: `where ${words.aluminumName} was looked for`,
+  },
   'author-named': { statement: ({ name }) => `An author: ${name}`, undone: 'the name of an author' },
+  'breaker-described': {
+    statement: ({ number, gone }) =>
+      gone === true
+        ? 'A breaker taken off the directory'
+        : `Breaker ${number ?? ''} described`.replace('  ', ' '),
+    undone: 'a line of the directory',
+  },
+  'combination-tried': {
+    statement: ({ positions, lit }) =>
+      `Levers ${positions}: ${lit === null ? 'not tried' : lit ? 'light on' : 'light off'}`,
+    undone: 'a position of switches',
+  },
   'cover-off': { statement: () => 'Seen with the cover off', undone: 'what was seen inside' },
+  'dimmer-measured': { statement: () => 'Dimmer measured', undone: 'what was measured of a dimmer' },
   'finding-added': { statement: ({ headline }) => `Finding: ${headline}`, undone: 'a finding' },
   'finding-decided': {
     statement: ({ decision }) => `Finding: ${decision}`,
@@ -54,6 +79,10 @@ export const entryTable = (words: Words): EntryTable => ({
     statement: ({ alike }) => (alike ? 'Both halves tried: alike' : 'Both halves tried: they differ'),
     undone: 'the halves of',
   },
+  'hot-spot-measured': {
+    statement: ({ where }) => `Looked at for heat: ${where ?? 'a spot'}`,
+    undone: 'a spot that was looked at',
+  },
   'job-described': { statement: () => 'House described', undone: 'a description of the house' },
   'kept-powered': {
     statement: ({ equipment, kept }) => `${kept ? 'Must' : 'Need not'} keep power: ${equipment}`,
@@ -64,10 +93,15 @@ export const entryTable = (words: Words): EntryTable => ({
     undone: 'the label of',
   },
   'labels-looked-for': { statement: () => 'Labels looked for', undone: 'the labels of' },
+  'lampholder-measured': { statement: () => 'Lampholder measured', undone: 'the volts of a lampholder' },
   'lamps-read': { statement: ({ lamps }) => `Lamps: ${words.lamps(lamps)}`, undone: 'the reading of' },
   'left-as-found': {
     statement: ({ item, done }) => notThere(done, item.replaceAll('-', ' ')),
     undone: 'a line of the close-out',
+  },
+  'load-planned': {
+    statement: ({ load, planned }) => notThere(planned, `${spaced(load)} runs while heat is looked for`),
+    undone: 'what runs while heat is looked for',
   },
   'look-noted': {
     statement: ({ look, seen }) => `${seen ? '' : 'Not '}${lower(words.looks[look].name)}`,
@@ -84,6 +118,26 @@ export const entryTable = (words: Words): EntryTable => ({
     undone: 'not reached:',
   },
   noted: { statement: ({ text }) => `Note: ${text}`, undone: 'a note on' },
+  'panel-checked': {
+    statement: ({ check, found }) => `At the ${words.panelName}, ${spaced(check)}: ${spaced(found)}`,
+    undone: `something looked for at a ${words.panelName}`,
+  },
+  'panel-described': {
+    statement: ({ gone }) =>
+      gone === true ? `A ${words.panelName} taken off` : `${capital(words.panelName)} described`,
+    undone: `the description of a ${words.panelName}`,
+  },
+  'panel-opened': {
+    statement: () => `${capital(words.panelName)} opened by a qualified person`,
+    undone: `that a ${words.panelName} was opened`,
+  },
+  'panel-skipped': {
+    statement: ({ reason }) =>
+      reason === null
+        ? `${capital(words.panelName)} to be looked at`
+        : `No ${words.panelName} was looked at: ${spaced(reason)}`,
+    undone: `why no ${words.panelName} was looked at`,
+  },
   'people-warned': {
     statement: ({ danger }) => `People were warned: ${words.dangers[danger].name}`,
     undone: 'the warning at',
@@ -91,6 +145,15 @@ export const entryTable = (words: Words): EntryTable => ({
   'plan-chosen': {
     statement: ({ sample }) => (sample === null ? 'All that can be reached' : `A sample of ${sample}`),
     undone: 'how many are to be tested',
+  },
+  'point-described': {
+    statement: ({ name, gone }) =>
+      gone === true ? 'A switch or light taken off' : `Switch or light: ${name ?? 'described'}`,
+    undone: 'a switch or light',
+  },
+  'point-sign-noted': {
+    statement: ({ sign, seen }) => notThere(seen, `${capital(sign)} at a switch`),
+    undone: 'a sign at a switch',
   },
   'power-restored': {
     statement: ({ restored }) => (restored ? 'Power is back' : 'Will not reset'),
@@ -116,9 +179,17 @@ export const entryTable = (words: Words): EntryTable => ({
   'room-moved': { statement: () => 'Room moved', undone: 'the order of the rooms' },
   'rooms-ordered': { statement: () => 'Rooms put in order', undone: 'the order of the rooms' },
   signed: { statement: ({ name }) => `Signed by ${name}`, undone: 'a signature' },
+  'switch-linked': {
+    statement: ({ linked }) => (linked ? 'A switch turns it on and off' : 'No switch of it'),
+    undone: 'what a switch turns',
+  },
   'tester-proved': {
     statement: ({ passed }) => (passed ? 'Tester works as it should' : 'Tester does not work as it should'),
     undone: 'the function check of a tester',
+  },
+  'thermal-picture-read': {
+    statement: ({ temperatures }) => `Thermal picture of ${temperatures.length} temperatures`,
+    undone: 'a thermal picture',
   },
   'went-dead': {
     statement: ({ powerBack }) => (powerBack ? 'Power is back' : 'Went dead'),

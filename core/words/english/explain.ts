@@ -5,8 +5,8 @@ import {
   contactsOfPair,
   type Pair,
   pairs,
-  type Reading,
   usualButtonMilliamps,
+  type WholeReading,
 } from '../../instruments/index.ts';
 import { and, capital, type Terms } from './terms.ts';
 
@@ -61,7 +61,7 @@ export function whyItShows({ contacts: names }: Pick<Terms, 'contacts'>, survey:
   return why(names, reading, outlet) + tripped;
 }
 
-function why(names: Names, reading: Reading, outlet: OutletSurvey): string {
+function why(names: Names, reading: WholeReading, outlet: OutletSurvey): string {
   const stand = whereTheyStand(names, outlet);
   switch (reading.instrument) {
     case 'lamps':
@@ -86,10 +86,11 @@ function why(names: Names, reading: Reading, outlet: OutletSurvey): string {
     case 'loaded': {
       const { hot, neutral } = outlet.contacts;
       const before = Math.abs(hot.volts - neutral.volts);
-      if (reading.hn < 1) return `${stand}: nothing behind the contacts can drive the load's current.`;
+      const { hn, ng } = reading;
+      if (hn < 1) return `${stand}: nothing behind the contacts can drive the load's current.`;
       const drop =
-        before > 1 ? `, ${(((before - reading.hn) / before) * 100).toFixed(1)} % of it lost on the way` : '';
-      return `The load pulls ${pairIn(names, 'hn')} from ${volts(before)} to ${volts(reading.hn)}${drop}; ${pairIn(names, 'ng')} shows the neutral's share, ${volts(reading.ng)}.`;
+        before > 1 ? `, ${(((before - hn) / before) * 100).toFixed(1)} % of it lost on the way` : '';
+      return `The load pulls ${pairIn(names, 'hn')} from ${volts(before)} to ${volts(hn)}${drop}; ${pairIn(names, 'ng')} shows the neutral's share, ${volts(ng)}.`;
     }
     case 'gfci-button': {
       const asked = reading.buttonMilliamps ?? usualButtonMilliamps;

@@ -1,7 +1,7 @@
 import type { Spoken, Words } from '../words.ts';
 import { isSamePlace } from './causes.ts';
 import { whyItShows } from './explain.ts';
-import { listProblem, rowProblem } from './lists.ts';
+import { gridProblem, listProblem, rowProblem } from './lists.ts';
 import { referenceWords } from './references.ts';
 import type { NamedTerms } from './spoken.ts';
 import { vanishedWords } from './vanished.ts';
@@ -10,6 +10,7 @@ import { vanishedWords } from './vanished.ts';
 export type OwnPapers = Omit<
   Words,
   | keyof Spoken
+  | 'gridProblem'
   | 'isSamePlace'
   | 'jobTitle'
   | 'listProblem'
@@ -28,6 +29,7 @@ export const englishOf = (spoken: Spoken, named: NamedTerms, own: OwnPapers): Wo
   vanished: vanishedWords(spoken.verdict),
   rowProblem: rowProblem(spoken.receptacleTypes),
   listProblem,
+  gridProblem,
   jobTitle: 'A Fair Plug job',
   whyItShows: (survey) => whyItShows(named, survey),
 });

@@ -43,7 +43,7 @@ export function readingWords(
     const fields: Readonly<Record<string, unknown>> = { ...reading };
     const rows: (readonly [string, string])[] = [];
     for (const name of Object.keys(reads?.fields ?? {}))
-      if (reads !== undefined)
+      if (reads !== undefined && fields[name] !== undefined)
         rows.push([names[name] ?? name, shownAs[reads.value.channel]?.(fields[name]) ?? '']);
     if ('trips' in reading) {
       rows.push(['trips', reading.trips.length === 0 ? 'nothing' : comma(reading.trips)]);

@@ -4,6 +4,7 @@ import type { Block, Clock, MethodFacts, Run, SectionData, SectionWords } from '
 import { counted } from '../counted.ts';
 import type { Words } from '../words.ts';
 import { functionChecks } from './function-checks.ts';
+import { type PartSectionWords, switches, wiring } from './part-sections.ts';
 import { supplyPoint } from './sources.ts';
 import { lower } from './terms.ts';
 
@@ -14,6 +15,8 @@ export interface OwnSectionWords
     'closeOut' | 'conditions' | 'dangers' | 'instruments' | 'labels' | 'notReached' | 'questions'
   > {
   readonly headings: SectionWords['headings'];
+  readonly parts: PartSectionWords['parts'];
+  readonly rules: PartSectionWords['rules'];
   readonly screens: Words['screens']['report'];
   readonly notSeenLead: string;
   readonly method: (done: MethodFacts) => readonly string[];
@@ -239,6 +242,8 @@ export const sectionWords = (words: OwnSectionWords): SectionWords => ({
     particulars,
     introduction: ({ own: ownWords }) => [own(ownWords)],
     causes: causes(words),
+    wiring: wiring(words),
+    switches: switches(words),
     noDefect: ({ words: lines }) => [list(lines.map((one) => [one]))],
     notSeen: ({ conditions: ids, cutShort }) => [
       ...(ids.length === 0 ? [] : hidden(words, ids)),

@@ -37,11 +37,15 @@ export interface OwnSpoken extends Omit<Spoken, SpokenByRule> {
   readonly verdictPhrases: VerdictPhrases;
   /** "ground-fault", "RCD": before "test". */
   readonly groundFaultName: string;
+  /** "panel", "consumer unit" */
+  readonly panelName: string;
+  /** "aluminum" */
+  readonly aluminumName: string;
 }
 
 /** What is said where receptacles are read, out of an English's own words. */
 export function spokenEnglish(language: string, own: OwnSpoken): Spoken {
-  const { terms: named, verdictPhrases, groundFaultName, ...rest } = own;
+  const { terms: named, verdictPhrases, groundFaultName, panelName, aluminumName, ...rest } = own;
   const terms: Terms = { ...named, conditionName: (id) => own.conditions[id].name };
   const reading = readingWords(terms, own.instruments);
   return {
@@ -51,7 +55,7 @@ export function spokenEnglish(language: string, own: OwnSpoken): Spoken {
     ...verdictWords(own, verdictPhrases),
     language,
     functionChecks,
-    entries: entryTable({ ...own, ...reading, groundFaultName }),
+    entries: entryTable({ ...own, ...reading, groundFaultName, panelName, aluminumName }),
     supplyPoint,
   };
 }

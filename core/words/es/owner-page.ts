@@ -69,6 +69,15 @@ const looks: Readonly<Record<Look, TopicWords>> = {
   'missing-plate': words('Falta la placa', 'Un dedo o un juguete alcanza los tornillos con tensión.'),
   painted: words('Pintado', 'La pintura separa los contactos y esconde grietas.'),
   'hole-up': words('Agujero de tierra arriba', 'No es un defecto.'),
+  'open-junction-box': words('Caja de empalmes abierta', 'Se pueden tocar empalmes con tensión.'),
+  'splice-outside-box': words(
+    'Empalme fuera de una caja',
+    'Un empalme que se calienta no tiene nada alrededor que no arda.',
+  ),
+  'extension-cord': words(
+    'Alargador usado como instalación',
+    'Los alargadores son más finos, se pisan y se pellizcan.',
+  ),
 };
 
 const house: Readonly<Record<string, TopicWords>> = {
@@ -111,6 +120,24 @@ const house: Readonly<Record<string, TopicWords>> = {
   'house-calibration': words('Calibración de más de un año', 'Lo que muestra puede no ser exacto.'),
   'house-coverage': words('Tomas sin probar', 'No se sabe nada de ellas.'),
   'box-push-in': words('Bornes de resorte', 'Se aflojan con el calor y con el uso.'),
+  'box-nicked': words('Un conductor mellado o roto', 'Se calienta donde está mellado y se parte al moverlo.'),
+  'house-new-copper': words(
+    'Cobre en el cuadro de una casa de los años del aluminio',
+    'Puede haber aluminio más adelante: hay que mirar en la toma más antigua.',
+  ),
+  panel: words('Un defecto en el cuadro eléctrico', 'De él depende que todo lo demás se pueda cortar.'),
+  heat: words('Una conexión que se calienta', 'Empeora sola, y prende lo que tiene encima.'),
+  'point-signs': words('Un interruptor que falla', 'Un contacto que chisporrotea o se calienta se gasta.'),
+  'point-group': words(
+    'Una luz que no responde a todos sus interruptores',
+    'En una escalera deja a oscuras.',
+  ),
+  'point-plate': words('Un regulador caliente', 'Suele llevar más vatios de los que puede.'),
+  'point-watts': words('Un regulador con demasiados vatios', 'Se recalienta detrás de su placa.'),
+  'point-shell': words(
+    'El casquillo de una lámpara tiene tensión',
+    'Es lo que toca la mano al cambiar la bombilla.',
+  ),
   'labels-missing': words('Faltan etiquetas', 'La siguiente persona creerá que hay tierra.'),
 };
 
@@ -152,7 +179,10 @@ export const ownerPage: OwnerTexts = {
     allTested: (expected) => `Se probaron las ${expected} tomas de la lista.`,
     hidden: (names) =>
       `En algunas que parecen correctas, los instrumentos usados no habrían mostrado: ${names.map((name) => name.toLowerCase()).join(', ')}.`,
-    walls: 'Paredes, techos y cajas quedaron cerrados; interruptores y lámparas no formaron parte.',
+    walls: ({ switches }) =>
+      switches
+        ? 'Paredes, techos y cajas quedaron cerrados; de interruptores y lámparas se probaron los que el informe nombra.'
+        : 'Paredes, techos y cajas quedaron cerrados; interruptores y lámparas no formaron parte.',
   },
   closing: 'No abra ninguna toma ni su caja. El código local y la autoridad competente deciden qué se exige.',
   suspected: (headline) => `Por aclarar: es posible ${headline.toLowerCase()}`,

@@ -3,6 +3,7 @@ import type { ComponentType } from 'react';
 import { FindingArticle } from '@/components/finding-article';
 import { Triangle } from '@/components/triangle';
 import { useWholeWords } from '@/components/whole-words';
+import { Heat } from './heat-table';
 import { OwnerSheet } from './owner-sheet';
 import { ReceptacleTable } from './receptacle-table';
 import classes from './report-sheet.module.css';
@@ -16,6 +17,7 @@ export const drawings: { readonly [I in DrawnSection]: ComponentType<SectionData
   workList: WorkListTable,
   findings: Findings,
   receptacles: ({ rooms }) => rooms.map((room) => <ReceptacleTable key={room.id ?? room.name} room={room} />),
+  heat: Heat,
   signatures: Signatures,
 };
 

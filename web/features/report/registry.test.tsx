@@ -139,6 +139,8 @@ const exempt: Readonly<Record<string, string>> = {
   'findings-ordered.findings': 'held by the tests of decided findings',
   'receptacle-merged.into': 'held by the tests of the fold',
   'signed.strokes': 'the drawn signature itself',
+  'hot-spot-measured.unit': 'stands behind degrees: held by the tests of heat',
+  'dimmer-measured.unit': 'stands behind the plate’s degrees: held by the tests of dimmers',
 };
 
 /** Fields of which one value must change something: the others do so beside other findings alone. */

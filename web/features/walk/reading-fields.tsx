@@ -37,6 +37,10 @@ function choicesOf(instrument: Enterable): readonly string[] | null {
   return channel === 'lamp' ? lampStates : null;
 }
 
+/** True of a meter between the contacts: not every pair need be measured. */
+const mayLack = (instrument: Enterable): boolean =>
+  instruments[instrument].reads?.value.channel === 'volts' && fieldsOf(instrument).includes('hn');
+
 const sounds = (instrument: Enterable): boolean => instruments[instrument].reads?.value.channel === 'sounds';
 
 interface Values {
@@ -47,12 +51,12 @@ interface Values {
 function shownBy(instrument: Enterable, values: Values, set: number, loadsOff: boolean): Shown | null {
   const { setting } = instruments[instrument];
   const state = loadsOff ? { state: { loadsOff: true } } : {};
-  const read = Object.fromEntries(
-    fieldsOf(instrument).map((field) => [
-      field,
-      sounds(instrument) ? values[field] === 'sounds' : values[field],
-    ]),
-  );
+  const read: Record<string, string | number | boolean> = {};
+  for (const field of fieldsOf(instrument)) {
+    const value = values[field];
+    if (sounds(instrument)) read[field] = value === 'sounds';
+    else if (value !== undefined && value !== '') read[field] = value;
+  }
   if (sounds(instrument) && fieldsOf(instrument).some((field) => values[field] === undefined)) return null;
   const parsed = shownSchema.safeParse({
     ...state,
@@ -142,6 +146,9 @@ function ValueFields({ instrument, areLoadsOff, place, onRecord }: ValueFieldsPr
           value={amps}
           onChange={(value) => draft.change({ amps: value })}
         />
+      )}
+      {mayLack(instrument) && (
+        <p className={classes.hint}>One pair is enough; leave empty what was not measured.</p>
       )}
       {fieldsOf(instrument).map((field, index) => (
         <Field

@@ -259,6 +259,25 @@ describe('the engine', () => {
     );
   });
 
+  test('one measured pair is enough; what was left empty is not in the reading', async () => {
+    const { user, kept } = await walkOf({ Den: 1 });
+    await user.keyboard('m');
+    const sheet = await dialog();
+    const neutral = await within(sheet).findByLabelText('Neutral–ground');
+    const record = within(sheet).getByRole('button', { name: 'Record' });
+    expect(record).toHaveProperty('disabled', true);
+    await user.type(within(sheet).getByLabelText('Hot–ground'), '11');
+    await user.clear(within(sheet).getByLabelText('Hot–ground'));
+    await user.type(neutral, '88');
+    expect(record).toHaveProperty('disabled', false);
+    await user.click(record);
+    await waitFor(() =>
+      expect(kept('reading-taken').map((entry) => ('shown' in entry ? entry.shown : null))).toEqual([
+        { instrument: 'meter', ng: 88 },
+      ]),
+    );
+  });
+
   test('a value out of all bounds is said to be odd, and recorded as typed', async () => {
     const { user, kept } = await walkOf({ Den: 1 });
     await user.keyboard('m');

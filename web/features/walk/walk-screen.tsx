@@ -3,7 +3,7 @@
 import { type HazardId, hazardAt } from '@fair-plug/core/assessment';
 import type { InstrumentId } from '@fair-plug/core/instruments';
 
-import { type House, houseDay, receptaclesOf } from '@fair-plug/core/log';
+import { type House, houseDay, panelsOf, receptaclesOf } from '@fair-plug/core/log';
 import { surveyOf } from '@fair-plug/core/report';
 import { useCallback, useMemo, useState } from 'react';
 import { useWords } from '@/components/region-words';
@@ -26,7 +26,7 @@ import { useWalkKeys } from './use-walk-keys';
 import { VerdictPanel } from './verdict-panel';
 import classes from './walk.module.css';
 import { WalkKeysHelp } from './walk-keys-help';
-import { type SheetId, sheetFor } from './words';
+import { type SheetId, sheetFor, sheetName, sheetWords } from './words';
 
 /** Nobody has said on the day of the latest reading whether halves read alike. */
 function asksForHalves(house: House): boolean {
@@ -72,15 +72,49 @@ function useAsked(walk: Walked, takeById: (id: string) => void) {
   return { asked, setAsked, sheet, setSheet, test, nextTest };
 }
 
+interface PanelFirstProps {
+  readonly house: House;
+  readonly onSheet: (sheet: SheetId) => void;
+}
+
+/** The panel comes first, where it may be looked at; what is known of it stands beside. */
+function PanelFirst({ house, onSheet }: PanelFirstProps) {
+  const { walk } = useWords().screens;
+  const panels = panelsOf(house);
+  const breakers = panels.reduce((sum, panel) => sum + panel.breakers.length, 0);
+  const state =
+    panels.length > 0
+      ? `${breakers} in the directory`
+      : house.parts?.panelSkipped === undefined
+        ? 'first, or say why not'
+        : 'not looked at';
+  return (
+    <div className={classes.foot}>
+      <button type="button" aria-keyshortcuts={sheetWords.panel.key} onClick={() => onSheet('panel')}>
+        {walk.panel} … <kbd>{sheetWords.panel.key}</kbd> <small>{state}</small>
+      </button>
+    </div>
+  );
+}
+
 interface NavFootProps {
   readonly onAddRoom: Walked['moves']['addRoom'];
   readonly onSheet: (sheet: SheetId) => void;
 }
 
+/** What of the house is no receptacle, in the usual order of the work. */
+const houseSheets = ['switches', 'heat', 'aluminum'] as const satisfies readonly SheetId[];
+
 function NavFoot({ onAddRoom, onSheet }: NavFootProps) {
+  const { walk } = useWords().screens;
   return (
     <div className={classes.foot}>
       <AddRoom onAdd={onAddRoom} />
+      {houseSheets.map((id) => (
+        <button key={id} type="button" aria-keyshortcuts={sheetWords[id].key} onClick={() => onSheet(id)}>
+          {sheetName(id, walk)} … <kbd>{sheetWords[id].key}</kbd>
+        </button>
+      ))}
       <button type="button" onClick={() => onSheet('close-out')}>
         Close-out … <kbd>F</kbd>
       </button>
@@ -149,6 +183,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
       <h1 className={classes.unseen}>Walk: {house.address ?? noAddress}</h1>
       <div className={classes.walk}>
         <nav className={classes.rooms} aria-label="Rooms">
+          <PanelFirst house={house} onSheet={setSheet} />
           <CausesList assessment={assessment} nameOf={nameOf} onTake={takeById} />
           {isPainted && (
             <RoomList

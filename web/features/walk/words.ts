@@ -13,6 +13,10 @@ export const sheetIds = [
   'edit',
   'history',
   'function-checks',
+  'panel',
+  'switches',
+  'heat',
+  'aluminum',
   'close-out',
 ] as const;
 export type SheetId = (typeof sheetIds)[number];
@@ -37,8 +41,16 @@ export const sheetWords: Readonly<Record<SheetId, SheetWords>> = {
   edit: { name: 'Rename, move, merge', key: 'E' },
   history: { name: 'History', key: 'H' },
   'function-checks': { name: 'Function checks', key: 'P' },
+  panel: { name: 'Panel', key: 'D' },
+  switches: { name: 'Switches and lights', key: 'I' },
+  heat: { name: 'Heat', key: 'R' },
+  aluminum: { name: 'Aluminum', key: 'Y' },
   'close-out': { name: 'Close-out', key: 'F' },
 };
 
-export const sheetName = (id: SheetId, { groundFaultTest }: ScreenWords['walk']): string =>
-  id === 'ground-fault' ? groundFaultTest : sheetWords[id].name;
+/** Some are called otherwise in another English. */
+export function sheetName(id: SheetId, walk: ScreenWords['walk']): string {
+  if (id === 'ground-fault') return walk.groundFaultTest;
+  if (id === 'panel') return walk.panel;
+  return id === 'aluminum' ? walk.aluminum : sheetWords[id].name;
+}

@@ -1,4 +1,4 @@
-import { type JobStatement, receptaclesOf } from '@fair-plug/core/log';
+import { type House, type JobStatement, panelsOf, receptaclesOf } from '@fair-plug/core/log';
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { FromBefore } from '@/components/from-before';
@@ -7,6 +7,15 @@ import { useDraft } from '@/local/use-draft';
 import { DeadPicker, toggled } from './dead-picker';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
+
+/** Breakers of the directories, each once, with what they are said to feed. */
+const numbersIn = (house: House): readonly (readonly [number: string, feeds: string])[] => [
+  ...new Map(
+    panelsOf(house).flatMap(({ breakers }) =>
+      breakers.flatMap(({ number, feeds }) => (number === undefined ? [] : [[number, feeds ?? ''] as const])),
+    ),
+  ),
+];
 
 /** Which receptacles go dead with a breaker: only with leave. */
 export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
@@ -65,9 +74,17 @@ export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
       <TextInput
         label="Breaker, as the directory has it"
         maxLength={40}
+        list="breakers"
         value={breaker}
         onChange={(event) => draft.change({ breaker: event.currentTarget.value })}
       />
+      <datalist id="breakers">
+        {numbersIn(house).map(([number, feeds]) => (
+          <option key={number} value={number}>
+            {feeds}
+          </option>
+        ))}
+      </datalist>
       <DeadPicker
         house={house}
         dead={dead}

@@ -1,31 +1,16 @@
 import { type ConductorSigns, metalOf } from '@fair-plug/core/findings';
-import {
-  type ConductorMetal,
-  conductorMetals,
-  countsAsAluminum,
-  type DeviceMarking,
-  deviceMarkings,
-  type Insulation,
-  insulations,
-  type JacketMark,
-  jacketMarks,
-  type Region,
-} from '@fair-plug/core/knowledge';
+import { conductorMetals, countsAsAluminum, insulations } from '@fair-plug/core/knowledge';
 import type { House, Receptacle } from '@fair-plug/core/log';
-import { Button, Checkbox, NativeSelect } from '@mantine/core';
+import { Button, Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceKeys } from '@/components/choice-keys';
 import { FromBefore } from '@/components/from-before';
+import { MetalEnds } from '@/components/metal-ends';
 import { useWholeWords } from '@/components/whole-words';
 import { useDraft } from '@/local/use-draft';
+import { BoxFound, type Inside, isYear, MarksAndSizes } from './inside-fields';
 import { placeOf, type SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
-
-const breakersIn = {
-  'north-america': ['', '15', '20', '25', '30', '40', '50'],
-  uk: ['', '6', '16', '20', '32', '40', '50'],
-} as const;
-const sizes = ['', '14', '12', '10', '8', '6'] as const;
 
 const sizesIn = (awg: string, amps: string) => ({
   ...(awg === '' ? {} : { awg: Number(awg) }),
@@ -43,21 +28,9 @@ function MetalLine({ signs, walkHouse }: { readonly signs: ConductorSigns; reado
   if (metal === 'unknown') return null;
   return (
     <p role="status" className={classes.soft}>
-      <strong>{words.metalJudged[metal]}</strong>: {because.join(', ')}.
+      <strong>{words.metalJudged[metal]}</strong>: {because.map(words.metalSign).join(', ')}.
     </p>
   );
-}
-
-/** What is entered of the inside of a box; empty text: not seen. */
-interface Inside {
-  readonly metal: ConductorMetal | undefined;
-  readonly jacket: JacketMark | undefined;
-  readonly amps: string;
-  readonly awg: string;
-  readonly insulation: Insulation | undefined;
-  readonly marking: DeviceMarking | undefined;
-  readonly jumper: boolean;
-  readonly pushIn: boolean;
 }
 
 /** What was entered before, as fields. */
@@ -72,19 +45,40 @@ function insideOf(receptacle: Receptacle | null): Inside {
     marking: before?.marking,
     jumper: before?.jumper ?? false,
     pushIn: before?.pushIn ?? false,
+    nicked: before?.nicked ?? false,
+    ground: before?.ground,
+    remedy: before?.remedy,
+    jacketYear: before?.jacketYear ?? '',
   };
 }
 
 /** The fields as an entry; what was not seen is left out. */
 const coverOff = (
   receptacle: string,
-  { metal, jacket, amps, awg, insulation, marking, jumper, pushIn }: Inside,
+  {
+    metal,
+    jacket,
+    amps,
+    awg,
+    insulation,
+    marking,
+    jumper,
+    pushIn,
+    nicked,
+    ground,
+    remedy,
+    jacketYear,
+  }: Inside,
 ) => ({
   kind: 'cover-off' as const,
   receptacle,
   provedDead: true as const,
   jumper,
   pushIn,
+  ...(nicked ? { nicked } : {}),
+  ...(ground === undefined ? {} : { ground }),
+  ...(remedy === undefined ? {} : { remedy }),
+  ...(isYear(jacketYear) ? { jacketYear: Number(jacketYear) } : {}),
   ...(metal === undefined ? {} : { metal }),
   ...(jacket === undefined ? {} : { jacket }),
   ...sizesIn(awg, amps),
@@ -106,66 +100,6 @@ function MetalSigns() {
         ))}
       </dl>
     </details>
-  );
-}
-
-interface MarksAndSizesProps {
-  readonly inside: Inside;
-  readonly region: Region;
-  readonly isDisabled: boolean;
-  readonly onChange: (change: Partial<Inside>) => void;
-}
-
-/** What stands on conductors, breaker, jacket and device. */
-function MarksAndSizes({ inside, region, isDisabled, onChange }: MarksAndSizesProps) {
-  const words = useWholeWords();
-  const { awg, amps, jacket, marking } = inside;
-  return (
-    <div className={classes.row}>
-      {region === 'north-america' && (
-        <NativeSelect
-          label="Size"
-          disabled={isDisabled}
-          value={awg}
-          data={sizes.map((size) => ({ value: size, label: size === '' ? 'not seen' : `${size} AWG` }))}
-          onChange={(event) => onChange({ awg: event.currentTarget.value })}
-        />
-      )}
-      <NativeSelect
-        label="Its breaker"
-        disabled={isDisabled}
-        value={amps}
-        data={breakersIn[region].map((one) => ({
-          value: one,
-          label: one === '' ? 'not seen' : `${one} A`,
-        }))}
-        onChange={(event) => onChange({ amps: event.currentTarget.value })}
-      />
-      <NativeSelect
-        label="Mark on the jacket"
-        disabled={isDisabled}
-        value={jacket ?? ''}
-        data={[
-          { value: '', label: 'not seen' },
-          ...jacketMarks.map((value) => ({ value, label: words.jackets[value] })),
-        ]}
-        onChange={(event) =>
-          onChange({ jacket: jacketMarks.find((one) => one === event.currentTarget.value) })
-        }
-      />
-      <NativeSelect
-        label="Mark on the device"
-        disabled={isDisabled}
-        value={marking ?? ''}
-        data={[
-          { value: '', label: 'not looked' },
-          ...deviceMarkings.map((value) => ({ value, label: words.markings[value] })),
-        ]}
-        onChange={(event) =>
-          onChange({ marking: deviceMarkings.find((one) => one === event.currentTarget.value) })
-        }
-      />
-    </div>
   );
 }
 
@@ -199,6 +133,7 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
         chosen={(one) => one === metal}
         onChoose={(one) => draft.change({ metal: one })}
       />
+      <MetalEnds />
       <MetalSigns />
       {metal !== undefined && countsAsAluminum(metal) && (
         <p className={classes.caution}>
@@ -232,6 +167,7 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
         checked={pushIn}
         onChange={(event) => draft.change({ pushIn: event.currentTarget.checked })}
       />
+      <BoxFound inside={draft.fields} isDisabled={!isDead} onChange={draft.change} />
       <Button disabled={!isDead} onClick={save}>
         Record
       </Button>

@@ -1,4 +1,4 @@
-import { typesIn } from '@fair-plug/core/knowledge';
+import { adapterTabs, typesIn } from '@fair-plug/core/knowledge';
 import { currentLamps, roomRedescribed } from '@fair-plug/core/log';
 import { Button, Checkbox } from '@mantine/core';
 import { useState } from 'react';
@@ -6,6 +6,7 @@ import { ChoiceKeys } from '@/components/choice-keys';
 import { useRegion, useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
 import { SavedSlider } from '@/components/saved-fields';
+import { useWholeWords } from '@/components/whole-words';
 import { FeedForm } from '../feed-form';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
@@ -13,6 +14,7 @@ import classes from './sheets.module.css';
 /** What kind of receptacle it is, where on the walls, and what feeds it. */
 export function KindSheet({ walk, onClose }: SheetProps) {
   const words = useWords();
+  const whole = useWholeWords();
   const { receptacle, room, name, type } = walk.here;
   const region = useRegion();
   if (room === null) return null;
@@ -34,6 +36,16 @@ export function KindSheet({ walk, onClose }: SheetProps) {
           checked={receptacle?.adapter ?? false}
           onChange={(event) =>
             walk.record.fields({ adapter: event.currentTarget.checked }, `${name}: adapter`)
+          }
+        />
+      )}
+      {receptacle?.adapter === true && (
+        <ChoiceKeys
+          legend="Its tab, measured"
+          choices={adapterTabs.map((one) => [one, whole.parts.adapterTabs[one]] as const)}
+          chosen={(one) => one === receptacle.adapterTab}
+          onChoose={(one) =>
+            walk.record.fields({ adapterTab: one }, `${name}: ${whole.parts.adapterTabs[one].toLowerCase()}`)
           }
         />
       )}

@@ -19,10 +19,22 @@ const sheets: Readonly<Record<SheetId, ComponentType<SheetProps>>> = {
   breaker: whenUsed(() => import('./breaker-sheet').then((one) => one.BreakerSheet)),
   edit: whenUsed(() => import('./edit-sheet').then((one) => one.EditSheet)),
   history: whenUsed(() => import('./history-sheet').then((one) => one.HistorySheet)),
+  panel: whenUsed(() => import('./panel-sheet').then((one) => one.PanelSheet)),
+  switches: whenUsed(() => import('./switches-sheet').then((one) => one.SwitchesSheet)),
+  heat: whenUsed(() => import('./heat-sheet').then((one) => one.HeatSheet)),
+  aluminum: whenUsed(() => import('./aluminum-sheet').then((one) => one.AluminumSheet)),
   'close-out': whenUsed(() => import('./close-out-sheet').then((one) => one.CloseOutSheet)),
 };
 
-const ofTheHouse: readonly SheetId[] = ['function-checks', 'close-out', 'breaker'];
+const ofTheHouse: readonly SheetId[] = [
+  'function-checks',
+  'close-out',
+  'breaker',
+  'panel',
+  'switches',
+  'heat',
+  'aluminum',
+];
 
 /** The sheet that is open, if one is; while none is, nothing that changes is drawn anew. */
 export const WalkSheet = memo(

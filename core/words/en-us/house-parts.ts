@@ -1,0 +1,29 @@
+import { type PartTerms, partWords } from '../english/part-names.ts';
+import { partRules } from '../english/part-rules.ts';
+
+/** Where a rule stands; all from memory. */
+const rules = {
+  ties: 'NEC 210.4(B)',
+  terminals: 'NEC 110.14(A)',
+  clearance: 'NEC 110.26(A)',
+  bonding: 'NEC 250.24, 408.40',
+  openings: 'NEC 408.41',
+  directory: 'NEC 408.4(A)',
+} as const;
+
+const terms: PartTerms = {
+  panel: 'panel',
+  breaker: 'breaker',
+  electrician: 'A licensed electrician',
+  hot: 'hot',
+  ground: 'ground',
+  aGround: 'a ground',
+  aluminum: 'aluminum',
+  receptacle: 'receptacle',
+  groundFault: 'Ground-fault',
+  arcFault: 'Arc-fault',
+  rule: (id) => ` (${rules[id]}, from memory; the local code decides.)`,
+};
+
+export const partNames = /* @__PURE__ */ partWords(terms);
+export const partRuleWords = /* @__PURE__ */ partRules(terms);
