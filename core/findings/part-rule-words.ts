@@ -8,6 +8,7 @@ import type {
   PointSign,
   RemedyInPlace,
   ShellJudged,
+  TemperatureUnit,
 } from '../knowledge/index.ts';
 import type { RuleText } from './rule-text.ts';
 
@@ -22,10 +23,11 @@ export interface PartRuleWords {
     readonly measured: string;
     readonly bareMetal: boolean;
   }) => RuleText;
-  /** A hot spot's figures, in a sentence; degrees in Celsius. */
+  /** A hot spot's figures, in a sentence, in the scale in which they were typed. */
   readonly hotSpotMeasured: (
     spot: Pick<HeatJudged, 'bySimilar' | 'byAmbient'> & {
       readonly degrees: number | null;
+      readonly unit: TemperatureUnit;
       readonly aboveRange: boolean;
       readonly amps: number | null;
     },
@@ -41,7 +43,8 @@ export interface PartRuleWords {
   readonly dimmerWarm: (dimmer: {
     readonly name: string;
     readonly isReferred: boolean;
-    readonly celsius: number;
+    readonly plate: number;
+    readonly unit: TemperatureUnit;
   }) => RuleText;
   /** Watts. */
   readonly dimmerOverloaded: (dimmer: {

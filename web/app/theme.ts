@@ -48,6 +48,14 @@ export const theme = createTheme({
         wrapper: { '--input-bd': 'var(--line-strong)', '--input-bg': 'var(--paper-raised)' },
       }),
     },
+    SegmentedControl: {
+      styles: {
+        root: { backgroundColor: 'var(--paper-sunk)' },
+        label: { color: 'var(--ink)' },
+        // What is chosen has the ring of a pressed key.
+        indicator: { backgroundColor: 'var(--paper-raised)', boxShadow: 'inset 0 0 0 2px var(--ink)' },
+      },
+    },
     Anchor: { defaultProps: { underline: 'always' } },
     Modal: { defaultProps: { centered: true, overlayProps: { backgroundOpacity: 0.5 } } },
   },

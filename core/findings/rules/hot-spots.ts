@@ -36,7 +36,8 @@ export function hotSpots({ house, words }: JudgedHouse): readonly Proposal[] {
     const where = spot.where ?? words.rules.panelName;
     const figures = words.rules.hotSpotMeasured({
       ...judged,
-      degrees: measured.degrees === null ? null : toCelsius(measured.degrees, measured.unit),
+      degrees: measured.degrees,
+      unit: measured.unit,
       aboveRange: measured.aboveRange,
       amps: spot.loadAmps ?? null,
     });

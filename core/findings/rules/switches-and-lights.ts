@@ -1,12 +1,4 @@
-import {
-  dimmerOf,
-  failingIn,
-  faultsFitting,
-  regions,
-  shellOf,
-  toCelsius,
-  type Urgency,
-} from '../../knowledge/index.ts';
+import { dimmerOf, failingIn, faultsFitting, regions, shellOf, type Urgency } from '../../knowledge/index.ts';
 import { type Point, pointsOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import type { FindingLanguage, RuleText } from '../finding-words.ts';
@@ -71,7 +63,7 @@ function dimmerAt(point: Point, words: FindingLanguage): readonly Found[] {
           {
             what: 'plate',
             urgency: isReferred ? ('repair' as const) : ('note' as const),
-            text: words.rules.dimmerWarm({ name, isReferred, celsius: toCelsius(plate, unit) }),
+            text: words.rules.dimmerWarm({ name, isReferred, plate, unit }),
           },
         ]
       : []),

@@ -21,11 +21,11 @@ export interface PartTerms {
 
 /** What a hot spot's class is called. */
 export const heat: Readonly<Record<HeatClass, string>> = {
-  none: 'no rise to speak of',
-  possible: 'possible deficiency',
-  probable: 'probable deficiency',
-  monitor: 'monitor until corrected',
-  major: 'major deficiency',
+  none: 'No rise to speak of',
+  possible: 'Possible deficiency',
+  probable: 'Probable deficiency',
+  monitor: 'Monitor until corrected',
+  major: 'Major deficiency',
 };
 
 /** Names, in one English. */

@@ -1,9 +1,12 @@
 import type { PartRuleWords } from '../../findings/index.ts';
-import type { PanelCheck } from '../../knowledge/index.ts';
+import type { PanelCheck, TemperatureUnit } from '../../knowledge/index.ts';
 import { heat, type PartTerms, partWords } from './part-names.ts';
 import { and, capital, comma, lower, or } from './terms.ts';
 
-const degrees = (celsius: number): string => `${Number(celsius.toFixed(1))} °C`;
+const degrees = (value: number, unit: TemperatureUnit): string => `${Number(value.toFixed(1))} °${unit}`;
+/** A difference, in the scale in which it was typed. */
+const difference = (kelvins: number, unit: TemperatureUnit): string =>
+  degrees(unit === 'C' ? kelvins : (kelvins * 9) / 5, unit);
 const watts = (value: number): string => `${Math.round(value)} W`;
 
 const checkText = (
@@ -86,7 +89,7 @@ export function partRules(t: PartTerms): PartRuleWords {
       retest: null,
     }),
     hotSpot: ({ where, heat: found, measured, bareMetal }) => ({
-      headline: `Heat at ${where}: ${heat[found]}`,
+      headline: `Heat at ${where}: ${lower(heat[found])}`,
       what: `${measured}${bareMetal ? ` ${words.bareMetal}` : ''}`,
       why: 'A connection that heats grows worse, and sets light to what lies on it.',
       correction:
@@ -96,18 +99,18 @@ export function partRules(t: PartTerms): PartRuleWords {
       openFirst: where,
       retest: 'The same spot under the same load, beside a similar one.',
     }),
-    hotSpotMeasured: ({ degrees: at, aboveRange, amps, bySimilar, byAmbient }) =>
+    hotSpotMeasured: ({ degrees: at, unit, aboveRange, amps, bySimilar, byAmbient }) =>
       `${[
         at === null
           ? 'Above the range of the camera'
-          : `${degrees(at)}${aboveRange ? ' or more: above the range of the camera' : ''}`,
+          : `${degrees(at, unit)}${aboveRange ? ' or more: above the range of the camera' : ''}`,
         ...(amps === null ? [] : [`carrying ${amps} A`]),
         ...(bySimilar === null
           ? []
-          : [`${degrees(bySimilar.kelvins)} over a similar one (${heat[bySimilar.heat]})`]),
+          : [`${difference(bySimilar.kelvins, unit)} over a similar one (${lower(heat[bySimilar.heat])})`]),
         ...(byAmbient === null
           ? []
-          : [`${degrees(byAmbient.kelvins)} over the air (${heat[byAmbient.heat]})`]),
+          : [`${difference(byAmbient.kelvins, unit)} over the air (${lower(heat[byAmbient.heat])})`]),
       ].join(', ')}.`,
     pointSigns: ({ name, signs }) => ({
       ...there,
@@ -135,9 +138,9 @@ export function partRules(t: PartTerms): PartRuleWords {
         ? `${t.electrician} finds the common at each end with the power off: by the positions alone an open traveler and an exchanged common look the same.`
         : `${t.electrician} looks at every switch of the group and the travelers between them.`,
     }),
-    dimmerWarm: ({ name, isReferred, celsius }) => ({
+    dimmerWarm: ({ name, isReferred, plate, unit }) => ({
       ...there,
-      headline: `${name}: plate at ${degrees(celsius)}`,
+      headline: `${name}: plate at ${degrees(plate, unit)}`,
       what: `Warm is usual; above 49 °C (120 °F) it is written down, from 54 °C (130 °F) on referred (common practice).`,
       why: 'The likely cause is more watts than it may carry; then it fails early, or hot.',
       correction: isReferred

@@ -1,4 +1,3 @@
-import { toCelsius } from '@fair-plug/core/knowledge';
 import type { SectionData } from '@fair-plug/core/report';
 import { ThermalPicture } from '@/components/thermal-picture';
 import { useWholeWords } from '@/components/whole-words';
@@ -24,7 +23,8 @@ export function Heat({ spots, plan }: SectionData<'heat'>) {
               ? 'Nothing to compare it with: no class.'
               : `${parts.heat[judged.heat]}. ${rules.hotSpotMeasured({
                   ...judged,
-                  degrees: measured.degrees === null ? null : toCelsius(measured.degrees, measured.unit),
+                  degrees: measured.degrees,
+                  unit: measured.unit,
                   aboveRange: measured.aboveRange,
                   amps: spot.loadAmps ?? null,
                 })}`}{' '}

@@ -26,6 +26,9 @@ const tools = [
   'history',
 ] as const satisfies readonly SheetId[];
 
+/** What of the house is no receptacle, in the usual order of the work. */
+const houseTools = ['panel', 'switches', 'heat', 'aluminum'] as const satisfies readonly SheetId[];
+
 const frequencyWords: Readonly<Record<Fit['frequency'], string>> = {
   usual: 'common',
   met: 'met now and then',
@@ -127,7 +130,6 @@ interface ToolsProps {
 
 /** Everything else that can be entered here; a reading changes none of it. */
 const Tools = memo(function Tools({ canRecord, onSheet, onReading }: ToolsProps) {
-  const words = useWords();
   return (
     <section className={classes.more} aria-label="More at this receptacle">
       <Button
@@ -140,20 +142,35 @@ const Tools = memo(function Tools({ canRecord, onSheet, onReading }: ToolsProps)
       </Button>
       <div className={classes.tools}>
         {tools.map((id) => (
-          <button
-            key={id}
-            type="button"
-            disabled={!canRecord && id !== 'history'}
-            aria-keyshortcuts={sheetWords[id].key}
-            onClick={() => onSheet(id)}
-          >
-            {sheetName(id, words.screens.walk)} <kbd className={classes.kbd}>{sheetWords[id].key}</kbd>
-          </button>
+          <Tool key={id} id={id} isOff={!canRecord && id !== 'history'} onSheet={onSheet} />
         ))}
       </div>
+      <section className={classes.more} aria-label="Elsewhere in the house">
+        <h3>Elsewhere in the house</h3>
+        <div className={classes.tools}>
+          {houseTools.map((id) => (
+            <Tool key={id} id={id} isOff={!canRecord} onSheet={onSheet} />
+          ))}
+        </div>
+      </section>
     </section>
   );
 });
+
+interface ToolProps {
+  readonly id: SheetId;
+  readonly isOff: boolean;
+  readonly onSheet: (sheet: SheetId) => void;
+}
+
+function Tool({ id, isOff, onSheet }: ToolProps) {
+  const { walk } = useWords().screens;
+  return (
+    <button type="button" disabled={isOff} aria-keyshortcuts={sheetWords[id].key} onClick={() => onSheet(id)}>
+      {sheetName(id, walk)} <kbd className={classes.kbd}>{sheetWords[id].key}</kbd>
+    </button>
+  );
+}
 
 /** Both halves are asked for once a visit; and the lower one by itself where they differ. */
 function Halves({

@@ -26,7 +26,7 @@ import { useWalkKeys } from './use-walk-keys';
 import { VerdictPanel } from './verdict-panel';
 import classes from './walk.module.css';
 import { WalkKeysHelp } from './walk-keys-help';
-import { type SheetId, sheetFor, sheetName, sheetWords } from './words';
+import { type SheetId, sheetFor, sheetWords } from './words';
 
 /** Nobody has said on the day of the latest reading whether halves read alike. */
 function asksForHalves(house: House): boolean {
@@ -102,19 +102,10 @@ interface NavFootProps {
   readonly onSheet: (sheet: SheetId) => void;
 }
 
-/** What of the house is no receptacle, in the usual order of the work. */
-const houseSheets = ['switches', 'heat', 'aluminum'] as const satisfies readonly SheetId[];
-
 function NavFoot({ onAddRoom, onSheet }: NavFootProps) {
-  const { walk } = useWords().screens;
   return (
     <div className={classes.foot}>
       <AddRoom onAdd={onAddRoom} />
-      {houseSheets.map((id) => (
-        <button key={id} type="button" aria-keyshortcuts={sheetWords[id].key} onClick={() => onSheet(id)}>
-          {sheetName(id, walk)} … <kbd>{sheetWords[id].key}</kbd>
-        </button>
-      ))}
       <button type="button" onClick={() => onSheet('close-out')}>
         Close-out … <kbd>F</kbd>
       </button>

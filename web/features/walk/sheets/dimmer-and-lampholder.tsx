@@ -37,7 +37,7 @@ export function DimmerFields({ point, walk }: PointProps) {
     walk.record.ofHouse(`${name}: measured`, { kind: 'dimmer-measured', point: point.id, ...said });
   return (
     <>
-      <div className={classes.row}>
+      <div className={classes.fields}>
         <SavedNumber
           label="Plate"
           suffix={` °${unit}`}
@@ -145,7 +145,7 @@ export function ShellFields({ point, walk, house }: ShellFieldsProps) {
   return (
     <>
       <p className={classes.soft}>{screens.walk.shell}</p>
-      <div className={classes.row}>
+      <div className={classes.fields}>
         <SavedNumber
           label="Switch on"
           suffix=" V"

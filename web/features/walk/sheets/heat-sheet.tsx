@@ -1,6 +1,6 @@
 import { gridIn } from '@fair-plug/core/exchange';
 import { measuredAt } from '@fair-plug/core/findings';
-import { heatOf, heavyLoads, toCelsius } from '@fair-plug/core/knowledge';
+import { heatOf, heavyLoads } from '@fair-plug/core/knowledge';
 import { type HotSpot, hotSpotsOf, type JobStatement } from '@fair-plug/core/log';
 import { Button, Checkbox, FileInput } from '@mantine/core';
 import { useState } from 'react';
@@ -118,7 +118,7 @@ function OneSpot({ spot, walk }: OneSpotProps) {
   );
   return (
     <section className={classes.part} aria-label={where}>
-      <div className={classes.row}>
+      <div className={classes.fields}>
         <SavedText
           label="Where"
           placeholder="Breaker 7, upper screw"
@@ -180,7 +180,8 @@ function Judged({ spot }: { readonly spot: HotSpot }) {
         <p className={judged.heat === 'major' ? classes.strong : classes.caution}>
           {`${parts.heat[judged.heat]}. ${rules.hotSpotMeasured({
             ...judged,
-            degrees: measured.degrees === null ? null : toCelsius(measured.degrees, measured.unit),
+            degrees: measured.degrees,
+            unit: measured.unit,
             aboveRange: measured.aboveRange,
             amps: spot.loadAmps ?? null,
           })}`}

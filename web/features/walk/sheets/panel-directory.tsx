@@ -159,9 +159,12 @@ function LineForm({ panel, house, walk, isOpen, position, onDone }: LineFormProp
   const line = draft.fields;
   const amps = line.amps === '' ? null : Number(line.amps);
   const isBad = amps !== null && (!Number.isInteger(amps) || amps < 1 || amps > 400);
+  // A number alone is what the form proposes: it is a line once something stands beside it.
+  const isSaid =
+    line.number.trim() !== '' && (position !== null || amps !== null || line.feeds.trim() !== '');
   const save = (event: SubmitEvent): void => {
     event.preventDefault();
-    if (line.number.trim() === '' || isBad) return;
+    if (!isSaid || isBad) return;
     walk.record.ofHouse(`${parts.position(line.number.trim())}: described`, {
       kind: 'breaker-described',
       panel: panel.id,
@@ -173,20 +176,18 @@ function LineForm({ panel, house, walk, isOpen, position, onDone }: LineFormProp
     first.current?.focus();
   };
   return (
-    <form className={classes.row} onSubmit={save}>
+    <form className={classes.fields} onSubmit={save}>
       <FromBefore draft={draft} />
       <TextInput
         ref={first}
         label="Number"
         maxLength={40}
-        w={90}
         value={line.number}
         onChange={(event) => draft.change({ number: event.currentTarget.value })}
       />
       <NumberInput
         label="Rated"
         suffix=" A"
-        w={110}
         allowNegative={false}
         allowDecimal={false}
         clampBehavior="none"
@@ -202,7 +203,7 @@ function LineForm({ panel, house, walk, isOpen, position, onDone }: LineFormProp
         onChange={(event) => draft.change({ feeds: event.currentTarget.value })}
       />
       <LineChoices line={line} region={house.region} isOpen={isOpen} onChange={draft.change} />
-      <Button type="submit" disabled={line.number.trim() === '' || isBad}>
+      <Button type="submit" disabled={!isSaid || isBad}>
         {position === null ? 'Add' : 'Change'}
       </Button>
     </form>

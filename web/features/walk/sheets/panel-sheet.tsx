@@ -109,7 +109,7 @@ function PanelFacts({ panel, onDescribe }: FactsProps) {
   );
   return (
     <>
-      <div className={classes.row}>
+      <div className={classes.fields}>
         <SavedText
           label="Name"
           placeholder={parts.panel}
