@@ -52,6 +52,8 @@ export interface DemoHouse {
   readonly notReached?: Readonly<Record<string, NotReachedReason>>;
   /** Ground-fault devices that were tried, each with what went dead besides. */
   readonly devices?: Readonly<Record<string, readonly string[]>>;
+  /** Its panel, switches and hot spots were looked at. */
+  readonly hasParts?: true;
 }
 
 const room = (
@@ -119,6 +121,7 @@ export const demoHouses: readonly DemoHouse[] = [
     },
     looks: { 'Kitchen 3': 'hole-up', 'Front bedroom 2': 'painted' },
     notReached: { 'Laundry 3': 'furniture' },
+    hasParts: true,
     devices: { 'Kitchen 2': ['Kitchen 3', 'Kitchen 4'], 'Kitchen 5': ['Kitchen 6'], 'Bath 1': [] },
     taken: [
       {

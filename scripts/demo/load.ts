@@ -7,6 +7,7 @@ import { appendToKit, openJob } from '../../web/data/logs.ts';
 import { createPerson, setCredentials } from '../../web/data/sign-in.ts';
 import { type DemoHouse, demoFirm, demoHouses } from './houses.ts';
 import { author, beganAt, idFor } from './ids.ts';
+import { demoParts } from './parts.ts';
 
 const device = idFor('device');
 const tester = idFor('tester');
@@ -51,6 +52,7 @@ export function logOf(house: DemoHouse): JobEntry[] {
     });
   }
   recordObserved(house, idOf, record);
+  if (house.hasParts) for (const statement of demoParts(idOf)) record(statement, 12);
   for (const { at, shown } of house.taken ?? [])
     record({ kind: 'reading-taken', receptacle: idOf(at), shown }, 30);
   for (const { breaker, run } of house.circuits ?? [])
