@@ -21,7 +21,7 @@ function seenIn(house: House) {
   };
 }
 
-/** A jacket so much younger than the house was not there from the beginning. */
+/** A jacket or a panel so much younger than the house was not there from the beginning. */
 const laterBy = 3;
 
 /** What of a house bears on how likely a cause is: what was said of it, and what was seen of its wiring. */
@@ -29,7 +29,10 @@ export function factsOf(house: House): HouseFacts {
   const { groundedWiring, alterations } = house;
   const seen = seenIn(house);
   const yearBuilt = house.yearBuilt ?? (seen.years.length === 0 ? null : Math.min(...seen.years));
-  const later = seen.years.filter((year) => yearBuilt !== null && year >= yearBuilt + laterBy);
+  const panelYears = panelsOf(house).flatMap(({ madeIn }) => madeIn ?? []);
+  const later = [...seen.years, ...panelYears].filter(
+    (year) => yearBuilt !== null && year >= yearBuilt + laterBy,
+  );
   const alteredIn = [...alterations.map(({ year }) => year), ...later];
   // Boxes that all show the same speak for the house where nobody said it.
   const isAlike = seen.grounds.length > 0 && seen.grounds.every((one) => one === seen.grounds[0]);

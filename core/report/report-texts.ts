@@ -28,6 +28,8 @@ export interface ReportTexts {
   };
   readonly guide: string;
   readonly workListLead: string;
+  /** In place of a room, of what is no receptacle. */
+  readonly elsewhere: string;
   readonly noWork: string;
   readonly noFindings: string;
   readonly signed: (name: string, date: string) => string;

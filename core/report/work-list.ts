@@ -49,6 +49,35 @@ const retestOf = ({ proposal, condition }: Finding, { conditions }: ReportLangua
   return condition === null ? null : conditions[condition].retest;
 };
 
+/** What is to be done where no receptacle is: at a panel, a switch, a light. */
+function elsewhere(work: readonly Finding[], { words, house }: Report): readonly WorkLine[] {
+  return work.flatMap((finding): readonly WorkLine[] => {
+    const { key, number, receptacles, proposal, correction } = finding;
+    const first = openFirst(finding, house, words);
+    if (proposal === null || receptacles.length + proposal.receptacles.length > 0 || first === null)
+      return [];
+    const [place] = proposal.evidence;
+    return [
+      {
+        room: words.report.elsewhere,
+        receptacle: place?.receptacle ?? first,
+        id: key,
+        findings: [number],
+        lamps: null,
+        read: joined(
+          proposal.evidence.map((one) => one.words),
+          '; ',
+        ),
+        cause: causeIn(finding, words),
+        openFirst: first,
+        correction,
+        retest: retestOf(finding, words),
+        circuit: null,
+      },
+    ];
+  });
+}
+
 /** One line a box with a finding, in the order of the walk. What an owner may do is no work for an electrician. */
 export function workListOf(report: Report): readonly WorkLine[] {
   const { words } = report;
@@ -60,41 +89,44 @@ export function workListOf(report: Report): readonly WorkLine[] {
     const others = all.filter((one) => one.breaker === breaker && one.id !== id).map(({ name }) => name);
     return words.report.circuit(breaker, others);
   };
-  return report.rooms.flatMap(({ name: room, lines }) =>
-    lines.flatMap((line): readonly WorkLine[] => {
-      const here = work.filter((finding) =>
-        [...finding.receptacles, ...(finding.proposal?.receptacles ?? [])].some(({ id }) => id === line.id),
-      );
-      const receptacle = receptacles.get(line.id);
-      if (here.length === 0 || receptacle === undefined) return [];
-      return [
-        {
-          room,
-          receptacle: line.name,
-          id: line.id,
-          findings: here.map(({ number }) => number),
-          lamps: line.lamps,
-          read: joined(
-            evidenceAt(receptacle, words).map((one) => one.words),
-            '; ',
-          ),
-          cause: joined(
-            here.map((finding) => causeIn(finding, words)),
-            '; ',
-          ),
-          openFirst: allToOpen(here, report.house, words),
-          correction: joined(
-            here.map(({ correction }) => correction),
-            ' ',
-          ),
-          circuit: circuitOf(receptacle),
-          retest:
-            joined(
-              here.map((finding) => retestOf(finding, words)),
+  return [
+    ...elsewhere(work, report),
+    ...report.rooms.flatMap(({ name: room, lines }) =>
+      lines.flatMap((line): readonly WorkLine[] => {
+        const here = work.filter((finding) =>
+          [...finding.receptacles, ...(finding.proposal?.receptacles ?? [])].some(({ id }) => id === line.id),
+        );
+        const receptacle = receptacles.get(line.id);
+        if (here.length === 0 || receptacle === undefined) return [];
+        return [
+          {
+            room,
+            receptacle: line.name,
+            id: line.id,
+            findings: here.map(({ number }) => number),
+            lamps: line.lamps,
+            read: joined(
+              evidenceAt(receptacle, words).map((one) => one.words),
+              '; ',
+            ),
+            cause: joined(
+              here.map((finding) => causeIn(finding, words)),
+              '; ',
+            ),
+            openFirst: allToOpen(here, report.house, words),
+            correction: joined(
+              here.map(({ correction }) => correction),
               ' ',
-            ) || null,
-        },
-      ];
-    }),
-  );
+            ),
+            circuit: circuitOf(receptacle),
+            retest:
+              joined(
+                here.map((finding) => retestOf(finding, words)),
+                ' ',
+              ) || null,
+          },
+        ];
+      }),
+    ),
+  ];
 }

@@ -3,7 +3,8 @@ import { assess } from '../../assessment/index.ts';
 import { usualPractice } from '../../knowledge/index.ts';
 import { asEntries, idNumber } from '../../log/arbitrary-entries.ts';
 import { foldHouse, type JobStatement } from '../../log/index.ts';
-import { enGb, enUs, type Words } from '../../words/index.ts';
+import { workListOf } from '../../report/index.ts';
+import { enGb, enUs, reportOn, type Words } from '../../words/index.ts';
 import type { Proposal } from '../finding.ts';
 import { proposalsFor } from '../proposals.ts';
 
@@ -129,7 +130,7 @@ describe('heat', () => {
   test('270 °C at a breaker under load beside one at 35 °C is act-now, by both criteria', () => {
     const [found] = proposed([measured({ degrees: 270, similar: 35, ambient: 25, loadAmps: 24 })]);
     expect(found?.urgency).toBe('act-now');
-    expect(found?.what).toBe(
+    expect(found?.what).toContain(
       '270 °C, carrying 24 A, 235 °C over a similar one (major deficiency), 245 °C over the air (major deficiency).',
     );
   });
@@ -216,6 +217,22 @@ describe('switches, dimmers and lampholders', () => {
     expect(found?.urgency).toBe('repair');
     expect(found?.receptacles).toEqual([{ id: den, name: 'Den 1' }]);
   });
+});
+
+test('what is found elsewhere than at a receptacle stands on the electrician’s list too', () => {
+  const house = foldHouse(
+    asEntries([
+      { kind: 'panel-checked', panel, check: 'double-tap', found: 'seen' },
+      { kind: 'hot-spot-measured', spot, where: 'Breaker 7', degrees: 60, similar: 35 },
+      ...dimmer({ watts: 700, rated: 600 }),
+    ]),
+  );
+  const lines = workListOf(reportOn(assess(house)));
+  expect(lines.map(({ room: at, receptacle, openFirst }) => [at, receptacle, openFirst])).toEqual([
+    ['Elsewhere', 'Breaker 7', 'Breaker 7'],
+    ['Elsewhere', 'Panel', 'the panel'],
+    ['Elsewhere', 'Den dimmer 1', 'its box'],
+  ]);
 });
 
 test('taken off, it is no finding; and the other English says it in its own words', () => {

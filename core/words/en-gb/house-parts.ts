@@ -12,6 +12,7 @@ const terms: PartTerms = {
   receptacle: 'socket-outlet',
   groundFault: 'RCD',
   arcFault: 'Arc-fault',
+  heatClasses: 'Classes of ANSI/NETA MTS table 100.18 (from memory); the higher of the two counts.',
   rule: () => ' (BS 7671 decides.)',
 };
 

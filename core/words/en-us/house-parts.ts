@@ -22,6 +22,7 @@ const terms: PartTerms = {
   receptacle: 'receptacle',
   groundFault: 'Ground-fault',
   arcFault: 'Arc-fault',
+  heatClasses: 'Classes of ANSI/NETA MTS table 100.18 (from memory); the higher of the two counts.',
   rule: (id) => ` (${rules[id]}, from memory; the local code decides.)`,
 };
 

@@ -57,6 +57,7 @@ export const report: ReportTexts = {
     'Its corners are the three contacts: hot at the top, neutral at the left, ground at the right. A thick edge is a lit lamp between two of them, a thin one a dark lamp. The one drawn here reads correct. A contact is filled only where it is known to be live; lamps alone never show that.',
   workListLead:
     'In the order of the walk, one line a box. Power off and every conductor proved dead before a box is opened; two circuits may share it. Afterwards test here and at the neighbours: one fault can hide another.',
+  elsewhere: 'Elsewhere',
   noWork: 'No box needs an electrician for what was tested.',
   noFindings: 'No receptacle that was read shows anything but “reads correct”.',
   signed: (name, date) => `${name}, ${date}`,

@@ -252,7 +252,7 @@ export const rules: RuleWords = {
   }),
   smallConductors: (those) => ({
     headline: 'Conductor smaller than its breaker allows',
-    what: those.map(({ name, awg, amps }) => `${name}: ${awg} AWG on ${amps} A.`).join(' '),
+    what: `${those.map(({ name, awg, amps }) => `${name}: ${awg} AWG on ${amps} A.`).join(' ')} Limits of NEC 240.4(D) and table 310.16 at 60 °C (from memory); the local code decides.`,
     why: 'The wire can overheat inside the wall before the breaker opens.',
     correction: 'A licensed electrician fits the breaker that the conductor allows, or a larger conductor.',
     openFirst: 'the panel',

@@ -15,6 +15,8 @@ export interface PartTerms {
   readonly receptacle: string;
   readonly groundFault: string;
   readonly arcFault: string;
+  /** Where the classes of heat stand. */
+  readonly heatClasses: string;
   /** Where a rule stands, after a sentence; empty where the region's code says it otherwise. */
   readonly rule: (id: 'ties' | 'terminals' | 'clearance' | 'bonding' | 'openings' | 'directory') => string;
 }

@@ -1,6 +1,7 @@
 import type { PartRuleWords } from '../../findings/index.ts';
 import type { PanelCheck, TemperatureUnit } from '../../knowledge/index.ts';
 import { heat, type PartTerms, partWords } from './part-names.ts';
+import { leversOf } from './part-sections.ts';
 import { and, capital, comma, lower, or } from './terms.ts';
 
 const degrees = (value: number, unit: TemperatureUnit): string => `${Number(value.toFixed(1))} °${unit}`;
@@ -90,7 +91,7 @@ export function partRules(t: PartTerms): PartRuleWords {
     }),
     hotSpot: ({ where, heat: found, measured, bareMetal }) => ({
       headline: `Heat at ${where}: ${lower(heat[found])}`,
-      what: `${measured}${bareMetal ? ` ${words.bareMetal}` : ''}`,
+      what: `${measured} ${t.heatClasses}${bareMetal ? ` ${words.bareMetal}` : ''}`,
       why: 'A connection that heats grows worse, and sets light to what lies on it.',
       correction:
         found === 'major'
@@ -127,7 +128,7 @@ export function partRules(t: PartTerms): PartRuleWords {
       what: `${
         failing.length === 0
           ? ''
-          : `With the levers ${or(failing.map((one) => [...one].map((lever) => (lever === 'u' ? 'up' : 'down')).join('–')))} it is not as it would be. `
+          : `With the levers ${or(failing.map((one) => leversOf(one)))} it is not as it would be. `
       }${
         fits.length === 0
           ? 'No single fault of switches and travelers does that.'

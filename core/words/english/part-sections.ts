@@ -119,6 +119,10 @@ const dimmerSaid = (
   );
 };
 
+/** "up–down" */
+export const leversOf = (positions: string): string =>
+  [...positions].map((lever) => (lever === 'u' ? 'up' : 'down')).join('–');
+
 export const switches =
   ({ parts, rules }: PartSectionWords) =>
   ({ points }: SectionData<'switches'>): readonly Block[] => [
@@ -127,7 +131,9 @@ export const switches =
       items: points.map((one) => {
         const { point, room, fits, receptacles, shell } = one;
         const { pointKind = 'switch', switches: count, works, signs, combinations } = point;
-        const tried = Object.entries(combinations).map(([at, lit]) => `${at} ${lit ? 'on' : 'off'}`);
+        const tried = Object.entries(combinations).map(
+          ([at, lit]) => `${leversOf(at)} ${lit ? 'on' : 'off'}`,
+        );
         const said = some(
           point.name !== undefined && lower(parts.pointKinds[pointKind]),
           room,

@@ -49,25 +49,18 @@ export function Heat({ spots, plan }: SectionData<'heat'>) {
 
 /** The figures as they were typed. */
 function typedOf({
-  degrees,
   similar,
   ambient,
-  loadAmps,
   emissivity,
   unit = 'C',
 }: SectionData<'heat'>['spots'][number]['spot']): string {
   const said = [
-    ['spot', degrees],
     ['similar', similar],
     ['air', ambient],
   ] as const;
   const typed = said.flatMap(([name, value]) =>
     typeof value === 'number' ? [`${name} ${value} °${unit}`] : [],
   );
-  const rest = [
-    ...typed,
-    ...(typeof loadAmps === 'number' ? [`${loadAmps} A`] : []),
-    ...(typeof emissivity === 'number' ? [`emissivity ${emissivity}`] : []),
-  ];
-  return rest.length === 0 ? '' : `As typed: ${rest.join(', ')}.`;
+  const rest = [...typed, ...(typeof emissivity === 'number' ? [`emissivity ${emissivity}`] : [])];
+  return rest.length === 0 ? '' : `Beside it: ${rest.join(', ')}.`;
 }

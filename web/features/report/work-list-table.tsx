@@ -53,7 +53,7 @@ export function WorkListTable({ lines }: { readonly lines: readonly WorkLine[] }
                   {line.circuit !== null && <span className={classes.number}>{line.circuit}</span>}
                 </th>
                 <td data-label="Read" className={classes.read}>
-                  <Triangle lamps={line.lamps} size={24} label="" />
+                  {line.room !== words.report.elsewhere && <Triangle lamps={line.lamps} size={24} label="" />}
                   <span>{line.read.replace(/([A-Z])–([A-Z])/g, '$1\u2060–\u2060$2')}</span>
                 </td>
                 {columns.map(([field, label]) => (
