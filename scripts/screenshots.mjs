@@ -31,6 +31,7 @@ const views = [
     size: phone,
     keys: [...Array(8).fill('ArrowUp'), 'g'],
   },
+  { file: 'walk-panel', path: (job) => `/walk?job=${job}`, size: phone, keys: ['d'] },
   { file: 'kit-bag', path: () => '/kit', size: desk },
   { file: 'kit', path: () => '/kit', size: desk, presses: ['Set up a tester'] },
   {
@@ -71,6 +72,7 @@ const views = [
     size: desk,
     scrollTo: 'Work list for the electrician',
   },
+  { file: 'report-heat', path: (job) => `/report?job=${job}`, size: desk, scrollTo: 'Switches and lights' },
   { file: 'settings', path: () => '/settings', size: desk },
   { file: 'people', path: () => '/people', size: desk },
 ];

@@ -11,7 +11,7 @@ export const hotSpotMeasured = entryKind(
     ...envelope,
     kind: z.literal('hot-spot-measured'),
     spot: idSchema,
-    /** "Breaker 7, upper screw". */
+    /** Such as a breaker and which of its screws. */
     where: textSchema(80).optional(),
     unit: z.enum(temperatureUnits).optional(),
     degrees: degreesSchema.nullable().optional(),

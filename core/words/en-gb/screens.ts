@@ -36,7 +36,8 @@ export const screens: ScreenWords = {
     },
     groundWire: 'Earth conductor',
     switchTurns: 'Socket-outlets that it turns on and off',
-    shell: 'Screw shell to a proven earth, a lamp in it: about 0 V with the switch on, and off.',
+    shell:
+      'Screw shell to a proven earth, probes held by their insulation: about 0 V with the switch on, and off. A neutral that is switched shows with a lamp in it alone.',
     panel: 'Consumer unit',
     aluminum: 'Aluminium',
     changeLamps: 'Change the lamp line–neutral, neutral–earth, line–earth',

@@ -36,7 +36,8 @@ export const screens: ScreenWords = {
     },
     groundWire: 'Ground conductor',
     switchTurns: 'Receptacles that it turns on and off',
-    shell: 'Screw shell to a proven ground, a lamp in it: about 0 V with the switch on, and off.',
+    shell:
+      'Screw shell to a proven ground, probes held by their insulation: about 0 V with the switch on, and off. A neutral that is switched shows with a lamp in it alone.',
     panel: 'Panel',
     aluminum: 'Aluminum',
     changeLamps: 'Change the lamp hot–neutral, neutral–ground, hot–ground',

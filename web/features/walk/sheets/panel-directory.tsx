@@ -26,26 +26,33 @@ interface Line {
   readonly protects: BreakerKind | '';
   readonly metal: ConductorMetal | '';
   readonly size: ConductorSize | '';
+  readonly poles: Poles | '';
 }
 
-const empty: Line = { number: '', amps: '', feeds: '', protects: '', metal: '', size: '' };
+/** A pole a leg; two for what runs between legs, or shares a neutral. */
+const poleCounts = ['1', '2', '3'] as const;
+type Poles = (typeof poleCounts)[number];
 
-const lineOf = ({ number, amps, feeds, protects, metal, size }: BreakerPosition): Line => ({
+const empty: Line = { number: '', amps: '', feeds: '', protects: '', metal: '', size: '', poles: '' };
+
+const lineOf = ({ number, amps, feeds, protects, metal, size, poles }: BreakerPosition): Line => ({
   number: number ?? '',
   amps: amps ?? '',
   feeds: feeds ?? '',
   protects: protects ?? '',
   metal: metal ?? '',
   size: size ?? '',
+  poles: poleCounts.find((one) => Number(one) === poles) ?? '',
 });
 
-const saidIn = ({ number, amps, feeds, protects, metal, size }: Line) => ({
+const saidIn = ({ number, amps, feeds, protects, metal, size, poles }: Line) => ({
   number: number.trim(),
   amps: amps === '' ? null : Number(amps),
   feeds: feeds.trim() === '' ? null : feeds.trim(),
   ...(protects === '' ? {} : { protects }),
   ...(metal === '' ? {} : { metal }),
   ...(size === '' ? {} : { size }),
+  ...(poles === '' ? {} : { poles: Number(poles) }),
 });
 
 /** "7" after "5", "8" after "7": directories count down two columns, or one after another. */
@@ -111,7 +118,7 @@ interface PositionLineProps {
 
 function PositionLine({ position, onEdit, onGone }: PositionLineProps) {
   const { parts, metals } = useWholeWords();
-  const { number, amps, feeds, protects, metal, size } = position;
+  const { number, amps, feeds, protects, metal, size, poles } = position;
   const name = parts.position(number ?? '–');
   const most = metal === undefined || size === undefined ? null : largestBreaker(metal, size);
   const isTooLarge = most !== null && typeof amps === 'number' && amps > most;
@@ -122,6 +129,7 @@ function PositionLine({ position, onEdit, onGone }: PositionLineProps) {
         <small>
           {[
             typeof amps === 'number' ? `${amps} A` : null,
+            poles === undefined || poles === 1 ? null : `${poles} poles`,
             protects === undefined || protects === 'plain' ? null : parts.breakerKinds[protects],
             metal === undefined ? null : metals[metal].name,
             size === undefined ? null : `${size} AWG`,
@@ -227,6 +235,12 @@ function LineChoices({ line, region, isOpen, onChange }: LineChoicesProps) {
         value={line.protects}
         choices={breakerKinds.map((one) => [one, parts.breakerKinds[one]] as const)}
         onChange={(protects) => onChange({ protects })}
+      />
+      <Choice
+        label="Poles"
+        value={line.poles}
+        choices={poleCounts.map((one) => [one, one] as const)}
+        onChange={(poles) => onChange({ poles })}
       />
       <Choice
         label="Metal"
