@@ -37,6 +37,7 @@ export function factsOf(house: House): HouseFacts {
   // Boxes that all show the same speak for the house where nobody said it.
   const isAlike = seen.grounds.length > 0 && seen.grounds.every((one) => one === seen.grounds[0]);
   return {
+    ...(house.region === 'uk' ? { region: house.region } : {}),
     ...(yearBuilt === null ? {} : { yearBuilt }),
     groundedWiring: groundedWiring ?? (isAlike ? (seen.grounds[0] ?? null) : null),
     ...(alteredIn.length === 0 ? {} : { alteredIn }),

@@ -1,7 +1,7 @@
 import type { InstrumentId } from '../instruments/index.ts';
 import { inOrder } from './entry-order.ts';
 import { type House, type Receptacle, receptaclesOf } from './house.ts';
-import type { ReadingTaken, TesterProved } from './kept.ts';
+import type { ReadingTaken, TesterDropped, TesterProved } from './kept.ts';
 
 /** A tester of the kit, or an instrument of which there is one. */
 export interface UsedInstrument {
@@ -17,13 +17,17 @@ export type FunctionCheckState =
   /** After the last reading, but not before the first. */
   | 'proved-after'
   | 'proved'
+  /** It was dropped, and not tried since. */
+  | 'dropped'
   | 'failed';
 
 export interface FunctionCheck extends UsedInstrument {
   readonly state: FunctionCheckState;
   readonly readings: number;
   readonly proofs: readonly TesterProved[];
-  /** Ids of readings since the last proof it passed, where it failed afterwards. */
+  /** Times at which it was dropped. */
+  readonly dropped: readonly string[];
+  /** Ids of readings since the last proof it passed, where it failed afterwards or was dropped in between. */
   readonly doubted: readonly string[];
 }
 
@@ -83,6 +87,7 @@ export function functionChecksOf(house: House): readonly FunctionCheck[] {
     UsedInstrument & {
       readonly read: ReadingTaken[];
       readonly proofs: TesterProved[];
+      readonly drops: TesterDropped[];
       bounds: Bounds | null;
     }
   >();
@@ -93,6 +98,7 @@ export function functionChecksOf(house: House): readonly FunctionCheck[] {
       tester: instrument === 'lamps' ? (tester ?? null) : null,
       read: [],
       proofs: [],
+      drops: [],
       bounds: null,
     };
     byName.set(name, known);
@@ -105,27 +111,46 @@ export function functionChecksOf(house: House): readonly FunctionCheck[] {
       known.bounds = known.bounds === null ? { first, last } : widened(known.bounds, { first, last });
     }
   for (const proof of house.proofs) of(proof.instrument, proof.tester).proofs.push(proof);
-  return [...byName.values()].map(({ instrument, tester, read, proofs, bounds }) => ({
+  for (const drop of house.drops ?? []) of(drop.instrument, drop.tester).drops.push(drop);
+  return [...byName.values()].map(({ instrument, tester, read, proofs, drops, bounds }) => ({
     instrument,
     tester,
     proofs,
     readings: read.length,
-    ...standingOf(read, proofs, bounds),
+    dropped: drops.map(({ at }) => at),
+    ...standingOf({ read, proofs, drops, bounds }),
   }));
 }
 
-function standingOf(
-  read: readonly ReadingTaken[],
-  proofs: readonly TesterProved[],
-  bounds: Bounds | null,
-): Pick<FunctionCheck, 'state' | 'doubted'> {
+interface Tried {
+  readonly read: readonly ReadingTaken[];
+  readonly proofs: readonly TesterProved[];
+  readonly drops: readonly TesterDropped[];
+  readonly bounds: Bounds | null;
+}
+
+/** Whether nobody tried it between its fall and a reading, nor found it good after that. */
+const isSinceDrop = (reading: ReadingTaken, { proofs, drops }: Tried): boolean =>
+  drops.some(
+    (drop) =>
+      inOrder(drop, reading) < 0 &&
+      !proofs.some((proof) => inOrder(drop, proof) < 0 && (inOrder(proof, reading) < 0 || proof.passed)),
+  );
+
+function standingOf(tried: Tried): Pick<FunctionCheck, 'state' | 'doubted'> {
+  const { read, proofs, drops, bounds } = tried;
   const hasFailed = proofs.some(({ passed }) => !passed);
-  const doubted = (hasFailed ? read : []).filter((reading) => {
+  const failed = (hasFailed ? read : []).filter((reading) => {
     const next = proofs.find((proof) => inOrder(proof, reading) > 0);
     return next?.passed === false;
   });
+  const fallen = (drops.length > 0 ? read : []).filter((reading) => isSinceDrop(reading, tried));
+  const doubted = [...new Set([...failed, ...fallen].map(({ id }) => id))];
   const failedLast = proofs.at(-1)?.passed === false;
-  if (doubted.length > 0 || failedLast) return { state: 'failed', doubted: doubted.map(({ id }) => id) };
+  if (failed.length > 0 || failedLast) return { state: 'failed', doubted };
+  const lastDrop = drops.at(-1);
+  const isFallen = lastDrop !== undefined && !proofs.some((proof) => inOrder(lastDrop, proof) < 0);
+  if (fallen.length > 0 || isFallen) return { state: 'dropped', doubted };
   const passed = proofs.filter((proof) => proof.passed);
   const isBefore = passed.some((proof) => bounds === null || inOrder(proof, bounds.first) < 0);
   const isAfter = bounds !== null && passed.some((proof) => inOrder(proof, bounds.last) > 0);

@@ -20,6 +20,7 @@ import type {
   PeopleWarned,
   ReadingTaken,
   Signed,
+  TesterDropped,
   TesterProved,
   WentDead,
 } from './kept.ts';
@@ -128,6 +129,8 @@ export interface Described {
 export interface Done {
   /** Testers tried on a receptacle known to be good, oldest first. */
   readonly proofs: readonly TesterProved[];
+  /** Testers that were dropped, oldest first; left out where none was. */
+  readonly drops?: readonly TesterDropped[];
   /** How many are to be tested (null: all that can be reached); absent where nobody chose. */
   readonly plan: { readonly sample: number | null } | null;
   /** What was known to be dead with a device or a breaker, time by time, oldest first. */

@@ -55,6 +55,12 @@ export interface TesterProved extends Stamped {
   readonly passed: boolean;
 }
 
+export interface TesterDropped extends Stamped {
+  readonly kind: 'tester-dropped';
+  readonly instrument: InstrumentId;
+  readonly tester?: string | undefined;
+}
+
 /** What took the power from receptacles. */
 export type LostBy =
   | { readonly kind: 'device'; readonly receptacle: string }

@@ -3,14 +3,10 @@ import { lampsOf } from '../instruments/index.ts';
 import { idNumber } from './arbitrary-entries.ts';
 import {
   coverageOf,
-  doubtedReadings,
   foldHouse,
-  foldKit,
   foundBehind,
-  functionChecksOf,
   type JobEntry,
   type JobStatement,
-  type KitEntry,
   leftUndone,
   readersOf,
   receptaclesOf,
@@ -55,46 +51,6 @@ const wording = {
   by: 'electrician',
 } as const;
 const held = { ...wording, condition: null, where: null };
-const proved = (passed: boolean): JobStatement => ({ kind: 'tester-proved', instrument: 'lamps', passed });
-
-describe('testers are proved before and after', () => {
-  const stateOf = (...statements: readonly JobStatement[]) =>
-    functionChecksOf(houseOf(...rooms, ...statements))[0]?.state;
-
-  test.each<[string, readonly JobStatement[], string]>([
-    ['read without any proof', [read(den1)], 'not-proved'],
-    ['checked before, not yet after', [proved(true), read(den1)], 'proved-before'],
-    ['proved after alone', [read(den1), proved(true)], 'proved-after'],
-    ['proved on both sides', [proved(true), read(den1), read(den2), proved(true)], 'proved'],
-    ['failed after', [proved(true), read(den1), proved(false)], 'failed'],
-    ['failed before and passed later', [proved(false), proved(true), read(den1), proved(true)], 'proved'],
-  ])('%s', (_, statements, state) => {
-    expect(stateOf(...statements)).toBe(state);
-  });
-
-  test('a failed proof puts in doubt what was read since the last good one, and nothing before it', () => {
-    const house = houseOf(...rooms, proved(true), read(den1), proved(true), read(den2), proved(false));
-    const doubted = doubtedReadings(functionChecksOf(house));
-    const readingsAt = (name: string) =>
-      receptaclesOf(house).find((one) => one.name === name)?.readings ?? [];
-    expect(readingsAt('Den 1').map(({ id }) => doubted.has(id))).toEqual([false]);
-    expect(readingsAt('Den 2').map(({ id }) => doubted.has(id))).toEqual([true]);
-  });
-
-  test('the kit remembers the last proof of each tester', () => {
-    const entry = (minute: number, passed: boolean): KitEntry => ({
-      id: idNumber(0x500 + minute),
-      device: idNumber(0x10),
-      author: idNumber(1),
-      at: new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString(),
-      kind: 'tester-proved',
-      instrument: 'probe',
-      passed,
-    });
-    expect(foldKit([entry(9, false), entry(2, true)]).lastProofs.get('probe')?.passed).toBe(false);
-  });
-});
-
 describe('what was covered', () => {
   test('a room counts what is looked for, not only what was listed; reasons stand beside what was not reached', () => {
     const coverage = coverageOf(

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { assess } from '../assessment/index.ts';
+import { assess, HouseJudge } from '../assessment/index.ts';
+import { lone } from '../engine/answer/lone-in-tests.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../log/index.ts';
@@ -122,4 +123,38 @@ describe('the report', () => {
   test('the cautions stand in the report of an empty house too', () => {
     expect(reportOn(assess(houseShowing([]))).cautions.join(' ')).toContain('do not prove a receptacle dead');
   });
+});
+
+test('an instrument that is held not to work is named in the report, with where it was used', () => {
+  const house = houseShowing(['none', 'hn-hg']);
+  const metered: JobEntry = {
+    id: idNumber(0x2000),
+    device: idNumber(2),
+    author: idNumber(3),
+    at: '2026-05-04T09:40:00.000Z',
+    kind: 'reading-taken',
+    receptacle: idNumber(0x100),
+    shown: { instrument: 'meter', hn: 121, hg: 121, ng: 0.1 },
+  };
+  const [room] = house.rooms;
+  const read = {
+    ...house,
+    rooms: house.rooms.map((one) =>
+      one !== room
+        ? one
+        : {
+            ...one,
+            receptacles: one.receptacles.map((receptacle, at) =>
+              at === 0 ? { ...receptacle, readings: [...receptacle.readings, metered] } : receptacle,
+            ),
+          },
+    ),
+  };
+  const run = new HouseJudge(lone).judging(read, ['lamps', 'probe', 'meter']);
+  let step = run.next();
+  while (!step.done) step = run.next();
+  const { instrumentDoubts } = reportOn(assess(read, step.value));
+  expect(instrumentDoubts).toEqual([
+    { words: expect.stringMatching(/check the tester/i), receptacles: ['Den 1'] },
+  ]);
 });

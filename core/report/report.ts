@@ -38,6 +38,8 @@ export interface Report extends Survey<ReportLine> {
   readonly notSeen: readonly ConditionId[];
   /** Breakers whose readings fit together so badly that not every explanation was tried. */
   readonly cutShort: readonly string[];
+  /** Instruments that the likeliest explanation of what was read holds not to work, with where they were used. */
+  readonly instrumentDoubts: readonly { readonly words: string; readonly receptacles: readonly string[] }[];
   readonly cautions: readonly string[];
   readonly causes: readonly ReportedCause[];
   /** Had so many been faulty, the chance that a random sample of this size held none of them. */
@@ -65,6 +67,18 @@ function causesIn({ house, circuits }: Assessment, words: ReportLanguage): reado
         receptacles: receptacles.map(nameOf),
       })),
   );
+}
+
+/** Instruments that are held not to work, each once, by what was read where. */
+function instrumentDoubts(
+  { house, receptacles }: Assessment,
+  words: ReportLanguage,
+): Report['instrumentDoubts'] {
+  const by = new Map<string, string[]>();
+  for (const { id, name } of receptaclesOf(house))
+    for (const fault of receptacles.get(id)?.judged?.explanations[0]?.instruments ?? [])
+      by.set(words.instrumentFault(fault), [...(by.get(words.instrumentFault(fault)) ?? []), name]);
+  return [...by].map(([said, names]) => ({ words: said, receptacles: names }));
 }
 
 /** What stands at the end of every report, and what its findings need besides, each once. */
@@ -121,6 +135,7 @@ export function reportOn(assessment: Assessment, practice: Practice, words: Repo
     notTested: [...coverage.notReached.map(({ name }) => name), ...coverage.left],
     notSeen: conditionIds.filter((id) => notSeen.includes(id)),
     cutShort: assessment.circuits.filter(({ stoppedEarly }) => stoppedEarly).map(({ breaker }) => breaker),
+    instrumentDoubts: instrumentDoubts(assessment, words),
     cautions: cautionsFor(findings).map((id) => words.cautions[id]),
     causes: causesIn(assessment, words),
     missing: supposedFaulty

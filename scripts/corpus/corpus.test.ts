@@ -94,6 +94,7 @@ const since = [
   'room-moved',
   'switch-linked',
   'tester-calibrated',
+  'tester-dropped',
   'thermal-picture-read',
 ];
 

@@ -40,6 +40,12 @@ export function FunctionChecks({ job, house }: { readonly job: string; readonly 
     void keep?.inJob(job, check);
     void keep?.inKit(check);
   };
+  const drop = ({ instrument, tester }: Row): void =>
+    void keep?.inJob(job, {
+      kind: 'tester-dropped',
+      instrument,
+      ...(tester === null ? {} : { tester }),
+    });
   return (
     <ul className={classes.list}>
       {rows.map((row) => {
@@ -61,7 +67,7 @@ export function FunctionChecks({ job, house }: { readonly job: string; readonly 
                 {latest !== undefined &&
                   `, ${latest.passed ? 'good' : 'failed'} at ${time(latest.at, 'HH:mm')}`}
                 {latest === undefined && row.lastElsewhere !== null && `; last ${row.lastElsewhere}`}
-                {state === 'failed' &&
+                {(state === 'failed' || state === 'dropped') &&
                   (row.check?.doubted.length ?? 0) > 0 &&
                   `: ${counted(row.check?.doubted.length ?? 0, 'reading', 'readings')} since the last good function check in doubt`}
               </p>
@@ -77,6 +83,9 @@ export function FunctionChecks({ job, house }: { readonly job: string; readonly 
                 </Button>
                 <Button variant="default" onClick={() => prove(row, false)} aria-label={`${row.name} failed`}>
                   Failed
+                </Button>
+                <Button variant="default" onClick={() => drop(row)} aria-label={`${row.name} was dropped`}>
+                  Dropped
                 </Button>
               </div>
             )}

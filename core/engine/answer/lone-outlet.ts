@@ -60,8 +60,8 @@ export class LoneDiagnostician {
     this.table ??= new LoneTable();
     const { table } = this;
     const readings = taken.filter(({ instrument }) => !isOfDevice(instrument));
-    const alone = new LoneWeighing(table, readings);
-    const ranked = ranking(table, alone.weighAll(house), alone);
+    const alone = new LoneWeighing(table, readings, house);
+    const ranked = ranking(table, alone.weighAll(), alone);
     const leading = ranked.held[0] ?? { row: 0, fault: null, weight: 0, scale: 1 };
     const misfits = alone.misfitsUnder(leading);
     const opinion = opinionOn(id, 0, ranked.explanations, taken.length === 0);

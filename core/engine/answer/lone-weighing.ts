@@ -1,6 +1,6 @@
 import type { ChannelKind, Reading } from '../../instruments/index.ts';
 import { evidenceOf, type ReadingEvidence } from '../evidence/evidence.ts';
-import { loneTolerance } from '../evidence/likelihood.ts';
+import { loneTolerance, toleranceIn } from '../evidence/likelihood.ts';
 import { Weighing, type Wrong } from '../evidence/weighing.ts';
 import { type InstrumentFault, instrumentFaults, mayShowIn, spoil } from '../model/instrument-fault.ts';
 import { type HouseFacts, oddsIn } from '../model/priors.ts';
@@ -37,7 +37,10 @@ export class LoneWeighing {
   private readonly weighing: Weighing;
   private best = Number.NEGATIVE_INFINITY;
 
-  constructor(table: LoneTable, readings: readonly Reading[]) {
+  private readonly house: HouseFacts;
+
+  constructor(table: LoneTable, readings: readonly Reading[], house: HouseFacts) {
+    this.house = house;
     this.table = table;
     this.readings = readings;
     this.seen = readings.map((reading) => table.columnFor(reading));
@@ -56,7 +59,7 @@ export class LoneWeighing {
       for (const { readings: read } of outlets) for (const one of read) compiled[one.position] = one;
     this.compiled = compiled;
     this.kinds = evidence.kinds;
-    this.weighing = new Weighing(evidence, network.circuit.nominalVolts, loneTolerance);
+    this.weighing = new Weighing(evidence, network.circuit.nominalVolts, toleranceIn(loneTolerance, house));
   }
 
   private foresee(one: Held): void {
@@ -73,7 +76,8 @@ export class LoneWeighing {
   }
 
   /** What is worth holding in a house. */
-  weighAll(house: HouseFacts): readonly Weighted[] {
+  weighAll(): readonly Weighted[] {
+    const { house } = this;
     const prices = this.table.pricesIn(house);
     const held: Weighted[] = [];
     for (const { row, price } of prices) this.weigh({ row, fault: null }, price, held);

@@ -4,7 +4,8 @@ import type { Reading, Test, WholeReading } from '../../instruments/index.ts';
 import { houseRules, oddsIn, type PriorId, priors } from '../model/priors.ts';
 import { Evaluator } from './evaluator.ts';
 import { evidenceOf } from './evidence.ts';
-import { adriftDeficit, channelDeficit, fineTolerance, loneTolerance } from './likelihood.ts';
+import { adriftDeficit, channelDeficit, fineTolerance, loneTolerance, toleranceIn } from './likelihood.ts';
+import { scaleNats } from './scale.ts';
 
 const at = (kind: 'lamp' | 'sounds', observed: number, predicted: number) =>
   channelDeficit(kind, observed, predicted, false, fineTolerance);
@@ -132,5 +133,19 @@ describe('the priors', () => {
       'device-failed',
     ];
     for (const id of unseen) expect(0.75 * oddsIn({}, id), id).toBeGreaterThan(1e-3);
+  });
+});
+
+describe('where a supply stands', () => {
+  const british = toleranceIn(fineTolerance, { region: 'uk' });
+
+  test('230 V in name usually stands between 230 and 245, and nominal is nothing strange there either', () => {
+    const nats = (share: number, tolerance = fineTolerance) => scaleNats(share, tolerance.supply);
+    expect(nats(237 / 230, british)).toBeCloseTo(0, 6);
+    expect(nats(240 / 230, british)).toBeLessThan(nats(1, british));
+    expect(nats(1, british)).toBeLessThan(0.5);
+    expect(nats(240 / 230)).toBeGreaterThan(nats(1));
+    // Anywhere within a tenth is met everywhere.
+    for (const share of [0.91, 0.96, 1, 1.04, 1.09]) expect(nats(share, british)).toBeLessThan(3);
   });
 });

@@ -1,4 +1,6 @@
 import { type ChannelKind, dimFrom, lampCode, litFrom, probeVolts } from '../../instruments/index.ts';
+import type { HouseFacts } from '../model/priors.ts';
+import { builtForMore, type UsualSupply } from './scale.ts';
 
 /**
  * How far readings stray from what the model predicts. All figures are common practice: the supply stands where it
@@ -20,7 +22,13 @@ export interface Tolerance {
   readonly wrongReading: number;
   /** A lamp is misread, or glows across its threshold, once in so many. */
   readonly wrongLamp: number;
+  /** Where the supply usually stands; near nominal where left out. */
+  readonly supply?: UsualSupply;
 }
+
+/** What a region changes in how readings stray. */
+export const toleranceIn = (tolerance: Tolerance, { region }: HouseFacts): Tolerance =>
+  region === 'uk' ? { ...tolerance, supply: builtForMore } : tolerance;
 
 /** For circuits whose lengths and sizes are known. */
 export const fineTolerance: Tolerance = {

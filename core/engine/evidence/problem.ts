@@ -7,7 +7,7 @@ import { mayShowIn } from '../model/instrument-fault.ts';
 import type { HouseFacts } from '../model/priors.ts';
 import { ViewMemory } from '../model/view-memory.ts';
 import { type Evidence, evidenceOf } from './evidence.ts';
-import { fineTolerance, roughTolerance, type Tolerance } from './likelihood.ts';
+import { fineTolerance, roughTolerance, type Tolerance, toleranceIn } from './likelihood.ts';
 
 /** What is asked: a circuit as far as it is known, and what was read on it. */
 export interface Question {
@@ -77,5 +77,5 @@ export const problemOf = (question: Question, { network, causes, memory }: Premi
     afterRepair: question.afterRepair ?? [],
   }),
   unknownLoads: question.unknownLoads,
-  tolerance: question.guessed === true ? roughTolerance : fineTolerance,
+  tolerance: toleranceIn(question.guessed === true ? roughTolerance : fineTolerance, question.house ?? {}),
 });

@@ -1,21 +1,31 @@
 /** The scale that all volts share: how the supply stands against nominal, times the meter's own factor. */
 export const scaleLimits = [0.87, 1.13] as const;
-/** Most supplies stand near nominal; the rest anywhere within a tenth of it (ANSI C84.1, from memory, and beyond). */
-const scaleSigma = 0.025;
-const nearNominal = 0.6;
+/** Most supplies stand near where a region's are set; the rest anywhere within a tenth of nominal (ANSI C84.1, from memory, and beyond). */
+const nearUsual = 0.6;
 const anywhereWithin = 0.1;
 const edgeSigma = 0.012;
 export const curvatureOfPrior = 1 / 0.05 ** 2;
 
+/** Where the supplies of a region usually stand, as a share of nominal. */
+export interface UsualSupply {
+  readonly centre: number;
+  /** Standard deviation. */
+  readonly sigma: number;
+}
+
+export const nearNominal: UsualSupply = { centre: 1, sigma: 0.025 };
+/** 230 V in name: many were built for 240 V and still stand there, others at 230 V (common practice; +10 % and −6 % are allowed). */
+export const builtForMore: UsualSupply = { centre: 237 / 230, sigma: 0.03 };
+
+const density = (off: number, sigma: number): number =>
+  Math.exp(-0.5 * (off / sigma) ** 2) / (sigma * Math.sqrt(2 * Math.PI));
+
 /** −ln of how often the scale is found there, nought where it is found most often. */
-export function scaleNats(scale: number): number {
-  const off = Math.abs(scale - 1);
-  const beyond = Math.max(0, off - anywhereWithin) / edgeSigma;
-  const near =
-    (nearNominal * Math.exp(-0.5 * (off / scaleSigma) ** 2)) / (scaleSigma * Math.sqrt(2 * Math.PI));
-  const anywhere = ((1 - nearNominal) * Math.exp(-0.5 * beyond * beyond)) / (2 * anywhereWithin);
-  const most = nearNominal / (scaleSigma * Math.sqrt(2 * Math.PI)) + (1 - nearNominal) / (2 * anywhereWithin);
-  return -Math.log((near + anywhere) / most);
+export function scaleNats(scale: number, { centre, sigma }: UsualSupply = nearNominal): number {
+  const beyond = Math.max(0, Math.abs(scale - 1) - anywhereWithin) / edgeSigma;
+  const anywhere = (1 - nearUsual) / (2 * anywhereWithin);
+  const here = nearUsual * density(scale - centre, sigma) + anywhere * Math.exp(-0.5 * beyond * beyond);
+  return -Math.log(here / (nearUsual * density(0, sigma) + anywhere));
 }
 
 /** The scale that values with these coefficients ask for. */

@@ -1,7 +1,14 @@
 import { type ChannelKind, earth } from '../../instruments/index.ts';
 import type { Evidence, ReadingEvidence } from './evidence.ts';
 import { adriftDeficit, channelDeficit, type Tolerance, unrelated, wrongVoltsNats } from './likelihood.ts';
-import { curvatureOfPrior, nearestScale, scaleLimits, scaleNats } from './scale.ts';
+import {
+  curvatureOfPrior,
+  nearestScale,
+  nearNominal,
+  scaleLimits,
+  scaleNats,
+  type UsualSupply,
+} from './scale.ts';
 import { leastSlipNats, type Slip, type SlipKind, slipsOf } from './slips.ts';
 import { cholesky, invertLower } from './triangular.ts';
 
@@ -67,6 +74,7 @@ export class Weighing {
   scale = 1;
   private readonly evidence: Evidence;
   private readonly tolerance: Tolerance;
+  private readonly supply: UsualSupply;
   private readonly nominalVolts: number;
   private readonly forms: Float64Array;
   /** Of volts, measured or not. */
@@ -83,6 +91,7 @@ export class Weighing {
   constructor(evidence: Evidence, nominalVolts: number, tolerance: Tolerance) {
     this.evidence = evidence;
     this.tolerance = tolerance;
+    this.supply = tolerance.supply ?? nearNominal;
     this.nominalVolts = nominalVolts;
     this.predicted = new Float64Array(evidence.observed.length);
     this.adrift = new Uint8Array(evidence.observed.length);
@@ -164,7 +173,7 @@ export class Weighing {
   /** Fits the scale to what was taken; answers the nats that all of it falls short of, every scale counted by its share. */
   weigh(): number {
     const curvature = this.fitScale();
-    let sum = scaleNats(this.scale) + 0.5 * Math.log(curvature / curvatureOfPrior);
+    let sum = scaleNats(this.scale, this.supply) + 0.5 * Math.log(curvature / curvatureOfPrior);
     for (const reading of this.taken) sum += this.takenDeficit(reading);
     return sum;
   }
@@ -186,7 +195,7 @@ export class Weighing {
     let scale = this.startingScale();
     let curvature = curvatureOfPrior;
     for (let round = 0; round < 5; round += 1) {
-      let pull = curvatureOfPrior;
+      let pull = curvatureOfPrior * this.supply.centre;
       curvature = curvatureOfPrior;
       for (const { first, index } of this.taken) {
         if (this.isVolts[first] !== 1) continue;
@@ -210,7 +219,7 @@ export class Weighing {
   private startingScale(): number {
     const { forms, taken } = this;
     const short = (scale: number): number => {
-      let sum = scaleNats(scale);
+      let sum = scaleNats(scale, this.supply);
       for (const { first, index } of taken)
         if (this.isVolts[first] === 1) sum += Math.min(mostOfOne, rowNats(forms, index * rowSize, scale));
       return sum;
@@ -226,6 +235,7 @@ export class Weighing {
       best = scale;
     };
     tried(1);
+    tried(this.supply.centre);
     for (let which = 0; which < taken.length; which += step) {
       const { first, index } = taken[which] as ReadingEvidence;
       const row = index * rowSize;

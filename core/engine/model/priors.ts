@@ -1,4 +1,5 @@
 import { faultOdds } from '../../faults/index.ts';
+import type { Region } from '../../knowledge/index.ts';
 import { instrumentOdds } from './instrument-fault.ts';
 
 /** What is known of the house as a whole. */
@@ -6,6 +7,8 @@ export interface HouseFacts {
   readonly yearBuilt?: number | undefined;
   /** Whether the branch wiring has grounds; null or absent: not known. */
   readonly groundedWiring?: boolean | null | undefined;
+  /** Which decides where its supply usually stands; North America where left out. */
+  readonly region?: Region | undefined;
   /** Metal of branch circuits, where it was seen: aluminum at any, or copper in a box and aluminum at none. */
   readonly metal?: 'aluminum' | 'copper' | undefined;
   /** Years in which something was added or made over. */

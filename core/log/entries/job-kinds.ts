@@ -46,6 +46,7 @@ export { roomMoved } from './room-moved.ts';
 export { roomsOrdered } from './rooms-ordered.ts';
 export { signed } from './signed.ts';
 export { switchLinked } from './switch-linked.ts';
+export { testerDropped } from './tester-dropped.ts';
 export { testerProved } from './tester-proved.ts';
 export { thermalPictureRead } from './thermal-picture-read.ts';
 export { wentDead } from './went-dead.ts';

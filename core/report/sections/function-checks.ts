@@ -4,7 +4,7 @@ import type { Reported } from './kind.ts';
 
 /** The testers and their function checks, and the house as it was left. */
 export function functionChecks({ report, testers }: Reported) {
-  const { house, proofs, practice } = report;
+  const { house, proofs, practice, instrumentDoubts } = report;
   const byId = new Map(testers.map((one) => [one.id, one]));
   const all = receptaclesOf(house);
   return {
@@ -17,6 +17,7 @@ export function functionChecks({ report, testers }: Reported) {
         calibration: calibrationOf(practice, proof.instrument, proof.tester),
       };
     }),
+    instrumentDoubts,
     labels: all.flatMap(({ name, protection: { labels } }) =>
       labels === null || labels.length === 0 ? [] : [{ name, labels }],
     ),

@@ -16,6 +16,7 @@ const unproved = {
   'not-proved': 'not checked',
   'proved-before': 'not checked again afterwards',
   'proved-after': 'not checked beforehand',
+  dropped: 'dropped, and not checked since',
   failed: 'failed its function check',
 } as const;
 
@@ -110,7 +111,9 @@ export const rules: RuleWords = {
   }),
   testersFailed: ({ testers: bad, doubted }) => ({
     ...testers,
-    headline: 'A tester failed its function check',
+    headline: bad.some(({ state }) => state === 'failed')
+      ? 'A tester failed its function check'
+      : 'A tester was dropped, and not checked since',
     what: testersAre(bad),
     correction: readAgain({ count: doubted }),
   }),

@@ -183,6 +183,7 @@ export const entryTable = (words: Words): EntryTable => ({
     statement: ({ linked }) => (linked ? 'A switch turns it on and off' : 'No switch of it'),
     undone: 'what a switch turns',
   },
+  'tester-dropped': { statement: () => 'Tester dropped', undone: 'the fall of a tester' },
   'tester-proved': {
     statement: ({ passed }) => (passed ? 'Tester works as it should' : 'Tester does not work as it should'),
     undone: 'the function check of a tester',

@@ -5,5 +5,6 @@ export const functionChecks: Readonly<Record<FunctionCheckState, string>> = {
   'proved-before': 'checked before, not yet after',
   'proved-after': 'checked after, not before',
   proved: 'checked before and after',
+  dropped: 'dropped, and not checked since',
   failed: 'failed its function check',
 };

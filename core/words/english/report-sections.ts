@@ -144,30 +144,38 @@ const checksOf =
       ? [text('No tester was used or checked.'), list([])]
       : [
           list(
-            checks.map(({ name, instrument, rating, calibration, readings, state, proofs, doubted }) => {
-              const tries = proofs.map(({ passed, at }) => `${passed ? 'good' : 'failed'} ${clock.hour(at)}`);
-              return [
-                { strong: name ?? instruments[instrument].name },
-                `${markedAs(rating, calibration, clock)}: ${readingsIn(readings)}; ${functionChecks[state]}${
-                  tries.length === 0 ? '' : ` (${tries.join(', ')})`
-                }.`,
-                ...(doubted.length === 0
-                  ? []
-                  : [
-                      {
-                        strong: ` ${readingsIn(doubted.length)} since its last good function check in doubt.`,
-                      },
-                    ]),
-              ];
-            }),
+            checks.map(
+              ({ name, instrument, rating, calibration, readings, state, proofs, dropped, doubted }) => {
+                const tries = [
+                  ...proofs.map(({ passed, at }) => `${passed ? 'good' : 'failed'} ${clock.hour(at)}`),
+                  ...dropped.map((at) => `dropped ${clock.hour(at)}`),
+                ];
+                return [
+                  { strong: name ?? instruments[instrument].name },
+                  `${markedAs(rating, calibration, clock)}: ${readingsIn(readings)}; ${functionChecks[state]}${
+                    tries.length === 0 ? '' : ` (${tries.join(', ')})`
+                  }.`,
+                  ...(doubted.length === 0
+                    ? []
+                    : [
+                        {
+                          strong: ` ${readingsIn(doubted.length)} since its last good function check in doubt.`,
+                        },
+                      ]),
+                ];
+              },
+            ),
           ),
         ];
 
 const leftAs =
   ({ labels: labelNames, closeOut, dangers }: OwnSectionWords) =>
   (data: SectionData<'functionChecks'>, { hour }: Clock): readonly Block[] => {
-    const { labels, resets, warned, keepPowered, closedOut, notBack } = data;
+    const { labels, resets, warned, keepPowered, closedOut, notBack, instrumentDoubts } = data;
     return [
+      ...instrumentDoubts.map(({ words, receptacles }) =>
+        text({ strong: 'In doubt by what was read: ' }, `${words} (${receptacles.join(', ')})`),
+      ),
       ...sentence(
         'Labels found',
         labels.map((one) => `${one.name} ${one.labels.map((label) => labelNames[label]).join(' and ')}`),

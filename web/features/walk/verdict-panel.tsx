@@ -88,7 +88,8 @@ export function VerdictPanel({
       {walk.shown.danger !== null && <DangerWords danger={walk.shown.danger} walk={walk} />}
       {isDoubted && (
         <p className={classes.stop}>
-          A tester failed its function check after this was read: read it again with a good one.
+          A tester failed its function check after this was read, or was dropped before: read it again with a
+          good one.
         </p>
       )}
       {judged !== null && (
@@ -146,7 +147,7 @@ const Tools = memo(function Tools({ canRecord, onSheet, onReading }: ToolsProps)
         ))}
       </div>
       <section className={classes.more} aria-label="Elsewhere in the house">
-        <h3>Elsewhere in the house</h3>
+        <p>Elsewhere in the house</p>
         <div className={classes.tools}>
           {houseTools.map((id) => (
             <Tool key={id} id={id} isOff={!canRecord} onSheet={onSheet} />
