@@ -5,6 +5,10 @@ import classes from './thermal-picture.module.css';
 /** Shades that a picture is drawn with, the coolest first. */
 const shades = 12;
 
+const fillOf = (shade: number) => ({
+  fill: `color-mix(in srgb, var(--ink) ${Math.round((100 * shade) / (shades - 1))}%, var(--paper-raised))`,
+});
+
 interface Run {
   readonly x: number;
   readonly y: number;
@@ -46,7 +50,8 @@ export function ThermalPicture({ picture, name }: { readonly picture: Picture; r
         aria-label={`${name}: thermal picture, ${low} to ${high} °${unit}`}
       >
         {runsOf(picture, low, high).map(({ x, y, width, shade }) => (
-          <rect key={`${x} ${y}`} x={x} y={y} width={width} height={1} opacity={(shade + 0.5) / shades} />
+          // A little over its neighbours, so that no seam shows on paper.
+          <rect key={`${x} ${y}`} x={x} y={y} width={width + 0.04} height={1.04} style={fillOf(shade)} />
         ))}
         {hottest !== null && (
           <circle cx={hottest.column + 0.5} cy={hottest.row + 0.5} r={Math.max(1, columns / 24)} />
@@ -56,11 +61,11 @@ export function ThermalPicture({ picture, name }: { readonly picture: Picture; r
         <span>
           {low} °{unit}
         </span>
-        <span className={classes.scale} aria-hidden>
+        <svg className={classes.scale} viewBox={`0 0 ${shades} 1`} preserveAspectRatio="none" aria-hidden>
           {scale.map((shade) => (
-            <span key={shade} style={{ opacity: (shade + 0.5) / shades }} />
+            <rect key={shade} x={shade} width={1.04} height={1} style={fillOf(shade)} />
           ))}
-        </span>
+        </svg>
         <span>
           {high} °{unit}
         </span>

@@ -36,7 +36,8 @@ export function Heat({ spots, plan }: SectionData<'heat'>) {
               <ThermalPicture picture={spot.picture} name={spot.where ?? parts.panel} />
               {hottest !== null && (
                 <p>
-                  Hottest: {hottest.degrees} °{spot.picture.unit}, of {spot.picture.temperatures.length}.
+                  Hottest: {hottest.degrees} °{spot.picture.unit}, of {spot.picture.temperatures.length}{' '}
+                  points.
                 </p>
               )}
             </>
