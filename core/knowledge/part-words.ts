@@ -30,6 +30,11 @@ export interface PartWords {
   readonly breakerKinds: Of<BreakerKind>;
   /** "breaker 7" */
   readonly position: (number: string) => string;
+  readonly groundWire: string;
+  /** Before the receptacles of a switch. */
+  readonly switchTurns: string;
+  /** How a lampholder is measured. */
+  readonly shellMeasured: string;
   /** Before where aluminum was looked for. */
   readonly metalSought: string;
   /** Of a box where a ground arrives, and of one where none does. */

@@ -17,10 +17,6 @@ export interface ScreenWords {
     readonly groundFaultTest: string;
     /** Why an instrument is not used as things stand. */
     readonly hazards: Readonly<Record<HazardId, string>>;
-    readonly groundWire: string;
-    readonly switchTurns: string;
-    /** How a lampholder is measured. */
-    readonly shell: string;
     /** Names of the sheets. */
     readonly panel: string;
     readonly aluminum: string;

@@ -4,6 +4,7 @@ import type { PartWords } from '../knowledge/index.ts';
 import type { FunctionCheckState, SupplyPoint } from '../log/index.ts';
 import type { ReportLanguage, SectionWords } from '../report/index.ts';
 import type { EntryTable } from './english/entries.ts';
+import type { UndoneTable } from './english/undone.ts';
 import type { ScreenWords } from './screen-words.ts';
 
 /** What a column of a list of receptacles may hold. */
@@ -51,6 +52,8 @@ export interface Words extends ReportLanguage {
   readonly sections: SectionWords;
   /** What every kind of entry says. */
   readonly entries: EntryTable;
+  /** What an undo takes back. */
+  readonly undone: UndoneTable;
   /** Why a finding that nobody decided on is proposed no more. */
   readonly vanished: (gone: Vanished) => string;
   /** Why an instrument shows what it shows at an outlet, in a sentence. */
@@ -75,6 +78,7 @@ export interface Words extends ReportLanguage {
 
 /** What findings, reports, settings and files say: the walk needs none of it. */
 type OfPapers =
+  | 'entries'
   | 'eraHint'
   | 'eraLanes'
   | 'eras'

@@ -12,6 +12,10 @@ const terms: PartTerms = {
   receptacle: 'socket-outlet',
   groundFault: 'RCD',
   arcFault: 'Arc-fault',
+  groundWire: 'Earth conductor',
+  switchTurns: 'Socket-outlets that it turns on and off',
+  shellMeasured:
+    'Screw shell to a proven earth, probes held by their insulation: about 0 V with the switch on, and off. A neutral that is switched shows with a lamp in it alone.',
   heatClasses: 'Classes of ANSI/NETA MTS table 100.18 (from memory); the higher of the two counts.',
   rule: () => ' (BS 7671 decides.)',
 };

@@ -6,28 +6,32 @@ import { questions, remedies, ways, workers } from './corrections.ts';
 import { findingPhrases } from './findings.ts';
 import { partNames } from './house-parts.ts';
 import { ownerPage } from './owner-page.ts';
-import { terms } from './phrases.ts';
+import { terms, undoneTerms } from './phrases.ts';
 import { report, sections } from './report.ts';
 import { rules } from './rules.ts';
 import { spokenGb } from './spoken.ts';
 import { listFields, tables } from './tables.ts';
 
 /** The English of the United Kingdom. Years and publications of the United States are shown of no house there. */
-export const enGb: Words = /* @__PURE__ */ englishOf(spokenGb, terms, {
-  ...findingPhrases,
-  eraHint,
-  eraLanes,
-  eras,
-  listFields,
-  ownerPage,
-  parts: partNames,
-  questions,
-  references,
-  remedies,
-  report,
-  rules,
-  sections,
-  tables,
-  ways,
-  workers,
-});
+export const enGb: Words = /* @__PURE__ */ englishOf(
+  spokenGb,
+  { ...terms, ...undoneTerms },
+  {
+    ...findingPhrases,
+    eraHint,
+    eraLanes,
+    eras,
+    listFields,
+    ownerPage,
+    parts: partNames,
+    questions,
+    references,
+    remedies,
+    report,
+    rules,
+    sections,
+    tables,
+    ways,
+    workers,
+  },
+);

@@ -34,10 +34,6 @@ export const screens: ScreenWords = {
       'no-proven-ground': 'No earth was proved yet that this could be measured against.',
       'instrument-in-doubt': 'This instrument is in doubt: try it on a source known to be live first.',
     },
-    groundWire: 'Earth conductor',
-    switchTurns: 'Socket-outlets that it turns on and off',
-    shell:
-      'Screw shell to a proven earth, probes held by their insulation: about 0 V with the switch on, and off. A neutral that is switched shows with a lamp in it alone.',
     panel: 'Consumer unit',
     aluminum: 'Aluminium',
     changeLamps: 'Change the lamp line–neutral, neutral–earth, line–earth',

@@ -5,7 +5,7 @@ import { conditions } from './conditions.ts';
 import { instruments } from './instruments.ts';
 import { dim, fits, patterns } from './lamp-patterns.ts';
 import * as observations from './observations.ts';
-import { oddValue, terms, verdictPhrases } from './phrases.ts';
+import { oddValue, terms, undoneTerms, verdictPhrases } from './phrases.ts';
 import { regions } from './regions.ts';
 import { screens } from './screens.ts';
 
@@ -16,9 +16,7 @@ export const spokenGb: Spoken = /* @__PURE__ */ spokenEnglish('en-GB', {
   conditions,
   dim,
   fits,
-  groundFaultName: 'RCD',
-  panelName: 'consumer unit',
-  aluminumName: 'aluminium',
+  ...undoneTerms,
   instruments,
   oddValue,
   patterns,

@@ -22,6 +22,10 @@ const terms: PartTerms = {
   receptacle: 'receptacle',
   groundFault: 'Ground-fault',
   arcFault: 'Arc-fault',
+  groundWire: 'Ground conductor',
+  switchTurns: 'Receptacles that it turns on and off',
+  shellMeasured:
+    'Screw shell to a proven ground, probes held by their insulation: about 0 V with the switch on, and off. A neutral that is switched shows with a lamp in it alone.',
   heatClasses: 'Classes of ANSI/NETA MTS table 100.18 (from memory); the higher of the two counts.',
   rule: (id) => ` (${rules[id]}, from memory; the local code decides.)`,
 };

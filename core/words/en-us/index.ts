@@ -5,28 +5,32 @@ import { eraHint, eraLanes, eras } from './eras.ts';
 import { findingPhrases } from './findings.ts';
 import { partNames } from './house-parts.ts';
 import { ownerPage } from './owner-page.ts';
-import { terms } from './phrases.ts';
+import { terms, undoneTerms } from './phrases.ts';
 import { report, sections } from './report.ts';
 import { rules } from './rules.ts';
 import { spokenUs } from './spoken.ts';
 import { listFields, tables } from './tables.ts';
 
 /** The English of North America. */
-export const enUs: Words = /* @__PURE__ */ englishOf(spokenUs, terms, {
-  ...findingPhrases,
-  eraHint,
-  eraLanes,
-  eras,
-  listFields,
-  ownerPage,
-  parts: partNames,
-  questions,
-  references,
-  remedies,
-  report,
-  rules,
-  sections,
-  tables,
-  ways,
-  workers,
-});
+export const enUs: Words = /* @__PURE__ */ englishOf(
+  spokenUs,
+  { ...terms, ...undoneTerms },
+  {
+    ...findingPhrases,
+    eraHint,
+    eraLanes,
+    eras,
+    listFields,
+    ownerPage,
+    parts: partNames,
+    questions,
+    references,
+    remedies,
+    report,
+    rules,
+    sections,
+    tables,
+    ways,
+    workers,
+  },
+);

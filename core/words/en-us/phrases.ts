@@ -1,5 +1,6 @@
 import type { AssessmentWords } from '../../assessment/index.ts';
 import type { Terms } from '../english/terms.ts';
+import type { UndoneTerms } from '../english/undone.ts';
 import type { VerdictPhrases } from '../english/verdicts.ts';
 
 export const terms: Omit<Terms, 'conditionName'> = {
@@ -34,4 +35,11 @@ export const oddValue: AssessmentWords['oddValue'] = (odd) => {
     case 'induced':
       return 'A value between nothing and full may be induced: the low-impedance meter tells.';
   }
+};
+
+/** What an undo names things by. */
+export const undoneTerms: UndoneTerms = {
+  groundFaultName: 'ground-fault',
+  panelName: 'panel',
+  aluminumName: 'aluminum',
 };

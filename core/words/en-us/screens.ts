@@ -34,10 +34,6 @@ export const screens: ScreenWords = {
       'no-proven-ground': 'No ground was proved yet that this could be measured against.',
       'instrument-in-doubt': 'This instrument is in doubt: try it on a source known to be live first.',
     },
-    groundWire: 'Ground conductor',
-    switchTurns: 'Receptacles that it turns on and off',
-    shell:
-      'Screw shell to a proven ground, probes held by their insulation: about 0 V with the switch on, and off. A neutral that is switched shows with a lamp in it alone.',
     panel: 'Panel',
     aluminum: 'Aluminum',
     changeLamps: 'Change the lamp hot–neutral, neutral–ground, hot–ground',

@@ -5,7 +5,7 @@ import { conditions } from './conditions.ts';
 import { instruments } from './instruments.ts';
 import { dim, fits, patterns } from './lamp-patterns.ts';
 import * as observations from './observations.ts';
-import { oddValue, terms, verdictPhrases } from './phrases.ts';
+import { oddValue, terms, undoneTerms, verdictPhrases } from './phrases.ts';
 import { regions } from './regions.ts';
 import { screens } from './screens.ts';
 
@@ -16,9 +16,7 @@ export const spokenUs: Spoken = /* @__PURE__ */ spokenEnglish('en-US', {
   conditions,
   dim,
   fits,
-  groundFaultName: 'ground-fault',
-  panelName: 'panel',
-  aluminumName: 'aluminum',
+  ...undoneTerms,
   instruments,
   oddValue,
   patterns,

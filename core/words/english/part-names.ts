@@ -15,6 +15,9 @@ export interface PartTerms {
   readonly receptacle: string;
   readonly groundFault: string;
   readonly arcFault: string;
+  readonly groundWire: string;
+  readonly switchTurns: string;
+  readonly shellMeasured: string;
   /** Where the classes of heat stand. */
   readonly heatClasses: string;
   /** Where a rule stands, after a sentence; empty where the region's code says it otherwise. */
@@ -66,6 +69,9 @@ export function partWords(t: PartTerms): PartWords {
     },
     breakerKinds: { plain: 'Plain', 'ground-fault': t.groundFault, 'arc-fault': t.arcFault, both: 'Both' },
     position: (number) => `${t.breaker} ${number}`,
+    groundWire: t.groundWire,
+    switchTurns: t.switchTurns,
+    shellMeasured: t.shellMeasured,
     metalSought: `${capital(t.aluminum)} looked for`,
     groundSeen: `${t.aGround} arrives`,
     noGround: `no ${t.ground} arrives`,

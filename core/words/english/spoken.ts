@@ -1,10 +1,10 @@
 import type { Spoken } from '../words.ts';
 import { causeWords } from './causes.ts';
-import { entryTable } from './entries.ts';
 import { functionChecks } from './function-checks.ts';
 import { readingWords } from './readings.ts';
 import { supplyPoint } from './sources.ts';
 import type { Terms } from './terms.ts';
+import { type UndoneTerms, undoneTable } from './undone.ts';
 import { type VerdictPhrases, verdictWords } from './verdicts.ts';
 
 export type NamedTerms = Omit<Terms, 'conditionName'>;
@@ -12,7 +12,6 @@ export type NamedTerms = Omit<Terms, 'conditionName'>;
 /** What follows by rule from one English's own words, where receptacles are read. */
 type SpokenByRule =
   | 'cause'
-  | 'entries'
   | 'explanation'
   | 'functionChecks'
   | 'instrumentFault'
@@ -26,21 +25,16 @@ type SpokenByRule =
   | 'stop'
   | 'test'
   | 'testAgain'
+  | 'undone'
   | 'values'
   | 'verdict'
   | 'whyNext'
   | 'wrongReading';
 
 /** What one English says in its own words where receptacles are read. */
-export interface OwnSpoken extends Omit<Spoken, SpokenByRule> {
+export interface OwnSpoken extends Omit<Spoken, SpokenByRule>, UndoneTerms {
   readonly terms: NamedTerms;
   readonly verdictPhrases: VerdictPhrases;
-  /** "ground-fault", "RCD": before "test". */
-  readonly groundFaultName: string;
-  /** "panel", "consumer unit" */
-  readonly panelName: string;
-  /** "aluminum" */
-  readonly aluminumName: string;
 }
 
 /** What is said where receptacles are read, out of an English's own words. */
@@ -55,7 +49,7 @@ export function spokenEnglish(language: string, own: OwnSpoken): Spoken {
     ...verdictWords(own, verdictPhrases),
     language,
     functionChecks,
-    entries: entryTable({ ...own, ...reading, groundFaultName, panelName, aluminumName }),
+    undone: undoneTable({ groundFaultName, panelName, aluminumName }),
     supplyPoint,
   };
 }

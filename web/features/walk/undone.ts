@@ -7,7 +7,7 @@ export function touched(
   house: House,
   entries: readonly JobEntry[],
   ids: readonly string[],
-  { entries: entryWords }: Spoken,
+  { undone }: Spoken,
 ): { readonly name: string; readonly place: CurrentPlace | null } {
   const gone = entries.filter((entry) => ids.includes(entry.id));
   const about = gone.findLast((entry) => 'receptacle' in entry);
@@ -15,12 +15,12 @@ export function touched(
     const at = whereIs(house, about.receptacle);
     if (at !== null)
       return {
-        name: `${entryWords[about.kind].undone ?? 'the last entry at'} ${at.receptacle.name}`,
+        name: `${undone[about.kind] ?? 'the last entry at'} ${at.receptacle.name}`,
         place: { room: at.room.id, receptacle: at.receptacle.id },
       };
   }
   const [room] = gone.flatMap((entry) => (entry.kind === 'room-described' ? [entry.name] : []));
   const last = gone.at(-1);
-  const words = last === undefined ? null : entryWords[last.kind].undone;
+  const words = last === undefined ? null : undone[last.kind];
   return { name: room ?? words ?? 'the last entry', place: null };
 }

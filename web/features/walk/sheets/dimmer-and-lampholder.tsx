@@ -136,7 +136,7 @@ interface ShellFieldsProps extends PointProps {
 
 /** Volts from a lampholder's screw shell to ground, and what they come to. */
 export function ShellFields({ point, walk, house }: ShellFieldsProps) {
-  const { parts, rules, screens } = useWholeWords();
+  const { parts, rules } = useWholeWords();
   const name = point.name ?? parts.pointKinds.lampholder;
   const { switchOn = null, switchOff = null } = point.shell;
   const found = shellOf({ on: switchOn, off: switchOff }, regions[house.region].nominalVolts);
@@ -144,7 +144,7 @@ export function ShellFields({ point, walk, house }: ShellFieldsProps) {
     walk.record.ofHouse(`${name}: measured`, { kind: 'lampholder-measured', point: point.id, ...said });
   return (
     <>
-      <p className={classes.soft}>{screens.walk.shell}</p>
+      <p className={classes.soft}>{parts.shellMeasured}</p>
       <div className={classes.fields}>
         <SavedNumber
           label="Switch on"

@@ -2,7 +2,7 @@ import { inOrder, type JobEntry, withdrawnIn } from '@fair-plug/core/log';
 import { entryLine } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { useHouseTime } from '@/components/house-time';
-import { useWords } from '@/components/region-words';
+import { useWholeWords } from '@/components/whole-words';
 import { useLocal } from '@/local/local-store';
 import { useDevice, useKit } from '@/local/use-logs';
 import { useNames } from '@/local/use-names';
@@ -13,7 +13,7 @@ type Said = Exclude<JobEntry, { kind: 'withdrawn' }>;
 
 /** All that was ever entered at the receptacle: when, by whom, with which tester; each can be taken back, and put back. */
 export function HistorySheet({ walk, house, entries }: SheetProps) {
-  const words = useWords();
+  const words = useWholeWords();
   const { nameOf } = useNames();
   const device = useDevice();
   const kit = useKit();

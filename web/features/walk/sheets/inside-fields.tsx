@@ -112,7 +112,7 @@ export function BoxFound({ inside, isDisabled, onChange }: Omit<MarksAndSizesPro
         onChange={(event) => onChange({ nicked: event.currentTarget.checked })}
       />
       <ChoiceKeys
-        legend={words.screens.walk.groundWire}
+        legend={words.parts.groundWire}
         isDisabled={isDisabled}
         choices={[
           ['yes', words.parts.groundSeen],

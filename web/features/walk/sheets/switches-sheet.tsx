@@ -150,7 +150,7 @@ function SwitchFields({ point, walk, onWorks }: SwitchFieldsProps) {
       />
       {here.length > 0 && (
         <ChoiceKeys
-          legend={words.screens.walk.switchTurns}
+          legend={words.parts.switchTurns}
           choices={here.map(({ id, name }) => [id, name] as const)}
           chosen={(id) => point.receptacles.includes(id)}
           onChoose={(outlet) =>
