@@ -99,6 +99,22 @@ test('by keyboard: panel, aluminum, heat, switches and lights; then findings and
     await type(page, 'Switch off', '118');
     await expect(dialog(page).getByRole('status')).toContainText('the switch breaks the neutral');
   });
+  // At the receptacle: what surrounds it, what its box shows, and an adapter with its tab.
+  await inSheet(page, 'o', () => key(page, 'Splice outside a box').press('Enter'));
+  await page.keyboard.press('c');
+  await dialog(page)
+    .getByLabel(/^I am qualified/)
+    .press('Space');
+  await key(page, 'Aluminum').press('Enter');
+  await field(page, 'Remedy found there').selectOption('Twist-on listed for aluminum to copper');
+  await field(page, 'A conductor is nicked or snapped').press('Space');
+  await field(page, 'Year on the jacket').fill('1972');
+  await key(page, 'Record').press('Enter');
+  await expect(dialog(page)).toHaveCount(0);
+  await inSheet(page, 't', async () => {
+    await field(page, 'A three-to-two adapter is in use').press('Space');
+    await key(page, 'Its tab holds no ground').press('Enter');
+  });
   await expect(saved(page)).toBeVisible();
 
   await page.goto(`/findings?job=${job}`);
@@ -106,6 +122,9 @@ test('by keyboard: panel, aluminum, heat, switches and lights; then findings and
     'Aluminum branch wiring',
     'Conductor smaller than its breaker allows',
     'Panel: a loose neutral',
+    'Splice outside a box',
+    'A nicked or snapped conductor',
+    'Three-to-two adapters in use',
     /^.*Heat at Spot 1: major deficiency/,
     /Den light 1: the light does not answer/,
     /Den dimmer 1: 700 W/,
@@ -117,6 +136,8 @@ test('by keyboard: panel, aluminum, heat, switches and lights; then findings and
   for (const heading of ['Panel and wiring', 'Switches and lights', 'Heat'])
     await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
   await expect(page.getByText('Aluminum looked for: a jacket in the basement: not found.')).toBeVisible();
+  await expect(page.getByText('Den 1: jacket of 1972, twist-on listed for aluminum to copper')).toBeVisible();
+  await expect(page.getByText('Den 1: adapter in use. Its tab holds no ground.')).toBeVisible();
 });
 
 test('on phones, two people without a network: what each entered is there for both', async ({

@@ -72,7 +72,6 @@ test('what is seen and what is not reached, from the walk into the report', asyn
     await takeUp(page, 'Den 5');
     await page.keyboard.press('c');
     await expect(dialog(page).getByRole('button', { name: 'Record' })).toBeDisabled();
-    await dialog(page).getByText('How to tell them apart').click();
     await expect(dialog(page)).toContainText('Silver outside, copper in the cut end');
     await dialog(page)
       .getByLabel(/I am qualified/)

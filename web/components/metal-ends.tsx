@@ -37,11 +37,13 @@ export function MetalEnds() {
               />
             ))}
           </svg>
-          <span>{words.metals[metal].name}</span>
+          <strong>{words.metals[metal].name}</strong>
+          <span>{words.metals[metal].signs}</span>
         </div>
       ))}
       <figcaption>
-        Dotted: copper-coloured. Plain: silver. Scrape nothing, and cut nothing: look at an end.
+        Dotted: copper-coloured. Plain: silver. Scrape nothing, and cut nothing: look at an end.{' '}
+        {words.metals['not-sure'].signs}
       </figcaption>
     </figure>
   );

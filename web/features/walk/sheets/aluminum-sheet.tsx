@@ -23,7 +23,6 @@ export function AluminumSheet({ house, walk, onClose }: SheetProps) {
   return (
     <div className={classes.sheet}>
       <MetalEnds />
-      <p className={classes.soft}>{words.metals.aluminum.signs}</p>
       {aluminumPlaces.map((place) => {
         const known = sought[place];
         const answer: Answer = known === undefined ? 'not-looked' : known.found ? 'seen' : 'not-found';

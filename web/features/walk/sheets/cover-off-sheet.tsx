@@ -86,23 +86,6 @@ const coverOff = (
   ...(marking === undefined ? {} : { marking }),
 });
 
-function MetalSigns() {
-  const words = useWholeWords();
-  return (
-    <details>
-      <summary>How to tell them apart</summary>
-      <dl className={classes.signs}>
-        {conductorMetals.map((one) => (
-          <div key={one}>
-            <dt>{words.metals[one].name}</dt>
-            <dd>{words.metals[one].signs}</dd>
-          </div>
-        ))}
-      </dl>
-    </details>
-  );
-}
-
 /** What is seen inside the box: only after a qualified person has proved it dead. */
 export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
   const words = useWholeWords();
@@ -134,7 +117,6 @@ export function CoverOffSheet({ job, walk, house, onClose }: SheetProps) {
         onChoose={(one) => draft.change({ metal: one })}
       />
       <MetalEnds />
-      <MetalSigns />
       {metal !== undefined && countsAsAluminum(metal) && (
         <p className={classes.caution}>
           It snaps when worked: pull nothing out without need. No load test through it. Ordinary devices are
