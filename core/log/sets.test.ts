@@ -10,6 +10,7 @@ import {
   type Kit,
   type KitEntry,
   receptaclesOf,
+  withdrawnIn,
 } from './index.ts';
 
 /** What an entry of a set says: of which set, of which item, and whether it is on it. */
@@ -64,7 +65,8 @@ const wholeOf = (entry: JobEntry | KitEntry): readonly { set: string; items: rea
 
 /** What is on every set after all entries that stand, worked out without the fold. */
 function expectedOf(entries: readonly (JobEntry | KitEntry)[]): ReadonlyMap<string, ReadonlySet<string>> {
-  const gone = new Set(entries.flatMap((entry) => (entry.kind === 'withdrawn' ? entry.entries : [])));
+  // A withdrawal may be withdrawn itself.
+  const { gone } = withdrawnIn(entries.flatMap((entry) => (entry.kind === 'withdrawn' ? [entry] : [])));
   const sets = new Map<string, Set<string>>();
   for (const entry of entries.filter(({ id }) => !gone.has(id)).toSorted(inOrder)) {
     for (const { set, items } of wholeOf(entry)) sets.set(set, new Set(items));

@@ -5,6 +5,7 @@ import type { Words } from '../words.ts';
 import { questions, remedies, ways, workers } from './corrections.ts';
 import { findingPhrases } from './findings.ts';
 import { partNames } from './house-parts.ts';
+import * as materials from './materials.ts';
 import { ownerPage } from './owner-page.ts';
 import { terms, undoneTerms } from './phrases.ts';
 import { report, sections } from './report.ts';
@@ -18,6 +19,7 @@ export const enGb: Words = /* @__PURE__ */ englishOf(
   { ...terms, ...undoneTerms },
   {
     ...findingPhrases,
+    ...materials,
     eraHint,
     eraLanes,
     eras,

@@ -101,32 +101,6 @@ export const dangers: CatalogWords['dangers'] = {
   },
 };
 
-export const metals: CatalogWords['metals'] = {
-  copper: {
-    name: 'Copper',
-    signs: 'Copper-coloured outside and through the cut end.',
-  },
-  aluminum: {
-    name: 'Aluminium',
-    signs:
-      'Silver right through the cut end; soft; one size fatter than copper would be; AL, ALUM or ALUMINIUM on the sheath.',
-  },
-  'tinned-copper': {
-    name: 'Tinned copper',
-    signs: 'Silver outside, copper in the cut end; in rubber or cloth insulation, before about 1950.',
-  },
-  'copper-clad': {
-    name: 'Copper-clad aluminium',
-    signs:
-      'Copper outside, silver in the cut end. Sized as aluminium; one school treats it as aluminium at terminals too, listings mostly accept it as copper.',
-  },
-  'not-sure': {
-    name: 'Not sure',
-    signs:
-      'No cut end in sight: go by the sheath, the size against the breaker, the year and the neighbours.',
-  },
-};
-
 export const receptacleTypes: CatalogWords['receptacleTypes'] = {
   'three-slot': 'Three-pin twin',
   'two-slot': 'Two-pin',
@@ -158,25 +132,6 @@ export const closeOut: CatalogWords['closeOut'] = {
   freezer: 'Freezer and refrigerator run',
   sump: 'Sump pump has power',
   clocks: 'Clocks and timers looked at',
-};
-
-export const insulations: CatalogWords['insulations'] = {
-  plastic: 'Plastic, sound',
-  'cloth-or-rubber': 'Cloth or rubber',
-  brittle: 'Brittle',
-  grey: 'All gone grey',
-};
-
-export const jackets: CatalogWords['jackets'] = {
-  aluminum: 'AL, ALUM or ALUMINIUM',
-  none: 'None about metal',
-};
-
-export const markings: CatalogWords['markings'] = {
-  none: 'None seen',
-  'co-alr': 'CO/ALR',
-  'cu-al': 'CU-AL (older, proved inadequate)',
-  'cu-only': 'Copper only',
 };
 
 export const labels: CatalogWords['labels'] = {

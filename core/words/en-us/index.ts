@@ -4,6 +4,7 @@ import { questions, references, remedies, ways, workers } from './corrections.ts
 import { eraHint, eraLanes, eras } from './eras.ts';
 import { findingPhrases } from './findings.ts';
 import { partNames } from './house-parts.ts';
+import * as materials from './materials.ts';
 import { ownerPage } from './owner-page.ts';
 import { terms, undoneTerms } from './phrases.ts';
 import { report, sections } from './report.ts';
@@ -17,6 +18,7 @@ export const enUs: Words = /* @__PURE__ */ englishOf(
   { ...terms, ...undoneTerms },
   {
     ...findingPhrases,
+    ...materials,
     eraHint,
     eraLanes,
     eras,

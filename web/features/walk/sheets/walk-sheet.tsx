@@ -3,12 +3,17 @@ import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
 import { whenUsed } from '@/components/when-used';
 import { type SheetId, sheetName } from '../words';
+import { NotReachedSheet } from './not-reached-sheet';
 import type { SheetProps } from './sheet-props';
+import { VisibleDefectsSheet } from './visible-defects-sheet';
 
-/** Each is loaded when it is first opened; the service worker has it. */
+/**
+ * What is met at few receptacles is loaded when it is first opened; the service worker has it. Those that are answered
+ * by a digit are there at once: it may be pressed before anything could be loaded.
+ */
 const sheets: Readonly<Record<SheetId, ComponentType<SheetProps>>> = {
-  'visible-defects': whenUsed(() => import('./visible-defects-sheet').then((one) => one.VisibleDefectsSheet)),
-  'not-reached': whenUsed(() => import('./not-reached-sheet').then((one) => one.NotReachedSheet)),
+  'visible-defects': VisibleDefectsSheet,
+  'not-reached': NotReachedSheet,
   note: whenUsed(() => import('./note-sheet').then((one) => one.NoteSheet)),
   'function-checks': whenUsed(() => import('@/components/function-checks').then((one) => one.FunctionChecks)),
   'ground-fault': whenUsed(() => import('./ground-fault-sheet').then((one) => one.GroundFaultSheet)),
