@@ -105,7 +105,7 @@ test('by keyboard: panel, aluminum, heat, switches and lights; then findings and
   await dialog(page)
     .getByLabel(/^I am qualified/)
     .press('Space');
-  await key(page, 'Aluminum').press('Enter');
+  await key(page, /^Aluminum$/).press('Enter');
   await field(page, 'Remedy found there').selectOption('Twist-on listed for aluminum to copper');
   await field(page, 'A conductor is nicked or snapped').press('Space');
   await field(page, 'Year on the jacket').fill('1972');
