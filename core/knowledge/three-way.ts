@@ -21,7 +21,6 @@ export type Positions = string;
 /** By the positions of the levers, whether the light is on; what was not tried is left out. */
 export type GroupTable = Readonly<Record<Positions, boolean>>;
 
-export const fewestSwitches = 2;
 export const mostSwitches = 4;
 
 /** Every way in which so many levers can stand. */
@@ -71,7 +70,8 @@ function isOn(wiring: Wiring, positions: Positions): boolean {
   const levers = [...positions].map((lever, at) =>
     wiring.stuck?.at === at ? wiring.stuck.lever : (lever as 'u' | 'd'),
   );
-  // Nodes: feed, travelers before and after the four-ways, lamp.
+  const stretches = positions.length - 1;
+  // Nodes: feed, lamp, and both ends of every stretch of either traveler.
   const parent = new Map<string, string>();
   const root = (node: string): string => {
     const up = parent.get(node);
@@ -83,25 +83,21 @@ function isOn(wiring: Wiring, positions: Positions): boolean {
   };
   const atScrew = (end: 'feed' | 'lamp', at: 'feed' | 0 | 1): string => {
     if (at === 'feed') return end;
-    return end === 'feed' ? `t${at}.0` : `t${at}.${positions.length - 2}`;
+    return end === 'feed' ? `from-${at}.0` : `to-${at}.${stretches - 1}`;
   };
   const closed = (end: 'feed' | 'lamp', [common, one, two]: Screws, lever: 'u' | 'd' | undefined): void =>
     join(atScrew(end, common), atScrew(end, lever === 'u' ? one : two));
   closed('feed', wiring.first, levers[0]);
   closed('lamp', wiring.last, levers.at(-1));
-  for (let part = 0; part + 2 < positions.length; part += 1) {
-    const isCrossed = levers[part + 1] === 'd';
-    for (const one of [0, 1] as const) {
+  for (const one of [0, 1] as const)
+    for (let stretch = 0; stretch < stretches; stretch += 1) {
       // A broken traveler is broken in its first stretch.
-      if (part === 0 && wiring.broken.includes(one)) continue;
-      join(`t${one}.${part}`, `t${isCrossed ? 1 - one : one}.${part + 1}`);
+      if (stretch > 0 || !wiring.broken.includes(one)) join(`from-${one}.${stretch}`, `to-${one}.${stretch}`);
+      const isCrossed = levers[stretch + 1] === 'd';
+      if (stretch + 1 < stretches)
+        join(`to-${one}.${stretch}`, `from-${isCrossed ? 1 - one : one}.${stretch + 1}`);
     }
-  }
-  if (wiring.joined) join('t0.0', 't1.0');
-  if (positions.length === 2 && wiring.broken.length > 0) {
-    // With no four-way between them both ends name one node: a broken traveler carries nothing.
-    return levers[0] === levers[1] && !wiring.broken.includes(levers[0] === 'u' ? 0 : 1);
-  }
+  if (wiring.joined) join('from-0.0', 'from-1.0');
   return root('feed') === root('lamp');
 }
 

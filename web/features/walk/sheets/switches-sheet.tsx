@@ -7,6 +7,7 @@ import {
   pointKinds,
   pointSigns,
   positionsOf,
+  worksFromEverywhere,
 } from '@fair-plug/core/knowledge';
 import { type House, type JobStatement, type Point, pointsOf } from '@fair-plug/core/log';
 import { Button, SegmentedControl } from '@mantine/core';
@@ -184,6 +185,7 @@ function GroupFields({ point, walk, onSwitches }: GroupFieldsProps) {
   );
   const fits: readonly GroupFault[] = Object.keys(tried).length < 2 ? [] : faultsFitting(tried, switches);
   const isWhole = Object.keys(tried).length === 2 ** switches;
+  const works = worksFromEverywhere(tried, switches);
   return (
     <>
       <ChoiceKeys
@@ -222,9 +224,11 @@ function GroupFields({ point, walk, onSwitches }: GroupFieldsProps) {
       })}
       {Object.keys(tried).length >= 2 && (
         <p role="status" className={classes.caution}>
-          {fits.length === 0
-            ? 'No single fault of switches and travelers does that.'
-            : `${isWhole ? 'Fits' : 'May still be'}: ${fits.map((fault) => parts.groupFaults[fault]).join(', ')}.`}
+          {works
+            ? 'Works from every place.'
+            : fits.length === 0
+              ? 'No single fault of switches and travelers does that.'
+              : `${isWhole ? 'Fits' : 'May still be'}: ${fits.map((fault) => parts.groupFaults[fault]).join(', ')}.`}
         </p>
       )}
     </>
