@@ -158,3 +158,13 @@ export const pointsOf = ({ parts }: { readonly parts?: HouseParts }): readonly P
   there(parts?.points);
 export const hotSpotsOf = ({ parts }: { readonly parts?: HouseParts }): readonly HotSpot[] =>
   there(parts?.hotSpots);
+
+/** What was measured of a dimmer; null where it was not. */
+export const dimmerFigures = ({ dimmer }: Pick<Point, 'dimmer'>) => ({
+  plate: dimmer.plate ?? null,
+  unit: dimmer.unit ?? ('F' as const),
+  watts: dimmer.watts ?? null,
+  rated: dimmer.rated ?? null,
+  sidesOff: dimmer.sidesOff ?? null,
+  ganged: dimmer.ganged ?? null,
+});

@@ -1,5 +1,5 @@
 import { dimmerOf, failingIn, faultsFitting, regions, shellOf, type Urgency } from '../../knowledge/index.ts';
-import { type Point, pointsOf } from '../../log/index.ts';
+import { dimmerFigures, type Point, pointsOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import type { FindingLanguage, RuleText } from '../finding-words.ts';
 import { type JudgedHouse, places } from './rule.ts';
@@ -46,15 +46,9 @@ function groupAt(point: Point, words: FindingLanguage): readonly Found[] {
 }
 
 function dimmerAt(point: Point, words: FindingLanguage): readonly Found[] {
-  const {
-    plate = null,
-    unit = 'F',
-    watts = null,
-    rated = null,
-    sidesOff = null,
-    ganged = null,
-  } = point.dimmer;
-  const judged = dimmerOf({ plate, unit, watts, rated, sidesOff, ganged });
+  const figures = dimmerFigures(point);
+  const { plate, unit, watts, rated } = figures;
+  const judged = dimmerOf(figures);
   const name = pointName(point, words);
   const isReferred = judged.plate === 'referred';
   return [

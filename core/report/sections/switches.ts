@@ -1,6 +1,6 @@
 import { usualGroup } from '../../findings/index.ts';
 import { dimmerOf, faultsFitting, regions, shellOf } from '../../knowledge/index.ts';
-import { pointsOf, receptaclesOf } from '../../log/index.ts';
+import { dimmerFigures, pointsOf, receptaclesOf } from '../../log/index.ts';
 import type { Reported } from './kind.ts';
 
 /** Switches, dimmers and lampholders that were tried; null where none was. */
@@ -9,14 +9,6 @@ export function switches({ report: { house } }: Reported) {
   const rooms = new Map(house.rooms.map(({ id, name }) => [id, name]));
   const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
   const points = pointsOf(house).map((point) => {
-    const {
-      plate = null,
-      unit = 'F',
-      watts = null,
-      rated = null,
-      sidesOff = null,
-      ganged = null,
-    } = point.dimmer;
     const { switchOn = null, switchOff = null } = point.shell;
     const tried = Object.keys(point.combinations).length;
     return {
@@ -24,7 +16,7 @@ export function switches({ report: { house } }: Reported) {
       room: rooms.get(point.room ?? null) ?? null,
       fits: tried === 0 ? null : faultsFitting(point.combinations, point.switches ?? usualGroup),
       receptacles: point.receptacles.flatMap((id) => names.get(id) ?? []),
-      dimmer: dimmerOf({ plate, unit, watts, rated, sidesOff, ganged }),
+      dimmer: dimmerOf(dimmerFigures(point)),
       shell: shellOf({ on: switchOn, off: switchOff }, nominalVolts),
     };
   });

@@ -6,7 +6,7 @@ import {
   type TemperatureUnit,
   temperatureUnits,
 } from '@fair-plug/core/knowledge';
-import type { House, JobStatement, Point } from '@fair-plug/core/log';
+import { dimmerFigures, type House, type JobStatement, type Point } from '@fair-plug/core/log';
 import { NativeSelect } from '@mantine/core';
 import { ChoiceKeys } from '@/components/choice-keys';
 import { SavedNumber } from '@/components/saved-fields';
@@ -96,8 +96,9 @@ export function DimmerFields({ point, walk }: PointProps) {
 /** What a dimmer's figures come to. */
 function DimmerJudged({ name, dimmer }: { readonly name: string; readonly dimmer: Point['dimmer'] }) {
   const { rules } = useWholeWords();
-  const { plate = null, unit = 'F', watts = null, rated = null, sidesOff = null, ganged = null } = dimmer;
-  const judged = dimmerOf({ plate, unit, watts, rated, sidesOff, ganged });
+  const figures = dimmerFigures({ dimmer });
+  const { watts, rated } = figures;
+  const judged = dimmerOf(figures);
   return (
     <div role="status">
       {judged.isOverloaded && judged.allowed !== null && watts !== null && rated !== null && (
