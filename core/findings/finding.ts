@@ -41,6 +41,8 @@ export interface Proposal extends Wording {
   readonly cautions: readonly string[];
   /** Those that show it, in the order of the walk. */
   readonly receptacles: readonly Place[];
+  /** Ids of panels, breakers, spots and points that it is about; left out where it is about none. */
+  readonly parts?: readonly string[];
   readonly evidence: readonly Evidence[];
   /** The one cause behind them, where their circuit is known. */
   readonly cause: { readonly words: string; readonly where: string; readonly place: string | null } | null;

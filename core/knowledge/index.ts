@@ -21,6 +21,7 @@ export * from './lampholders.ts';
 export * from './observations.ts';
 export * from './panel-facts.ts';
 export * from './part-words.ts';
+export * from './photos.ts';
 export * from './practice.ts';
 export * from './references.ts';
 export * from './regions.ts';

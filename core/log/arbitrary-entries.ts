@@ -65,6 +65,12 @@ const byName: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   point: few(0x80),
   panel: few(0x90),
   position: few(0xa0),
+  photo: few(0xb0),
+  photos: fc.uniqueArray(few(0xb0), { minLength: 1 }),
+  about: receptacle,
+  drawn: few(0xc0),
+  hash: fc.constantFrom('a'.repeat(64), 'b'.repeat(64)),
+  takenAt: instant,
   timeZone: fc.constantFrom('America/Denver', 'Europe/London', 'UTC'),
   strokes: fc.array(
     fc

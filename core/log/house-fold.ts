@@ -158,9 +158,19 @@ export class HouseFold {
   }
 
   /** What is said of several receptacles, with those that became others under their new ids. */
-  private renamed(job: Pick<Job, 'wentDead' | 'findingEntries'>): Pick<Job, 'wentDead' | 'findingEntries'> {
+  private renamed(
+    job: Pick<Job, 'wentDead' | 'findingEntries' | 'photos'>,
+  ): Pick<Job, 'wentDead' | 'findingEntries' | 'photos'> {
     const all = (ids: readonly string[]): string[] => [...new Set(ids.map((id) => this.meant(id)))];
+    const { photos } = job;
     return {
+      ...(photos === undefined
+        ? {}
+        : {
+            photos: photos.map((one) =>
+              one.about === undefined ? one : { ...one, about: this.meant(one.about) },
+            ),
+          }),
       wentDead: job.wentDead.map((entry) => ({
         ...entry,
         by:

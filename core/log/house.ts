@@ -24,6 +24,7 @@ import type {
   TesterProved,
   WentDead,
 } from './kept.ts';
+import type { Photo } from './photos.ts';
 
 export interface Receptacle {
   readonly id: string;
@@ -141,6 +142,8 @@ export interface Done {
   readonly findingEntries: readonly FindingEntry[];
   /** Names of authors who came in with a file from another firm, by id; left out where there are none. */
   readonly authors?: Readonly<Record<string, string>>;
+  /** In their order; left out where none was taken. */
+  readonly photos?: readonly Photo[];
   /** Who signed the report, each role's latest. */
   readonly signatures: readonly Signed[];
 }

@@ -3,6 +3,7 @@ export * from './finding-summary.ts';
 export * from './house-summary.ts';
 export * from './owner-page.ts';
 export * from './owner-texts.ts';
+export * from './photos.ts';
 export * from './report.ts';
 export * from './report-texts.ts';
 export * from './sections/index.ts';

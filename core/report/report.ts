@@ -10,6 +10,7 @@ import {
   standingCautions,
 } from '../knowledge/index.ts';
 import { chanceOfMissing, type House, halvesTriedIn, receptaclesOf } from '../log/index.ts';
+import { type ReportedPhotos, reportedPhotos } from './photos.ts';
 import type { MethodFacts, ReportLanguage } from './report-texts.ts';
 import { type Survey, type SurveyLine, surveyOf } from './survey.ts';
 
@@ -46,6 +47,7 @@ export interface Report extends Survey<ReportLine> {
   readonly missing: readonly { readonly faulty: number; readonly chance: number }[];
   /** What is no defect. */
   readonly noDefect: readonly NoDefect[];
+  readonly photos: ReportedPhotos;
   readonly practice: Practice;
   /** What it is written with. */
   readonly words: ReportLanguage;
@@ -142,6 +144,7 @@ export function reportOn(assessment: Assessment, practice: Practice, words: Repo
       .filter((faulty) => coverage.tested > 0 && faulty <= coverage.expected - coverage.tested)
       .map((faulty) => ({ faulty, chance: chanceOfMissing(coverage.expected, faulty, coverage.tested) })),
     noDefect: noDefects(house, practice, words),
+    photos: reportedPhotos(house, findings),
     practice,
     words,
   };

@@ -4,6 +4,7 @@ import type { PartWords } from '../knowledge/index.ts';
 import type { FunctionCheckState, SupplyPoint } from '../log/index.ts';
 import type { ReportLanguage, SectionWords } from '../report/index.ts';
 import type { EntryTable } from './english/entries.ts';
+import type { PhotoWords } from './english/photo-words.ts';
 import type { UndoneTable } from './english/undone.ts';
 import type { ScreenWords } from './screen-words.ts';
 
@@ -69,6 +70,7 @@ export interface Words extends ReportLanguage {
   readonly supplyPoint: (source: SupplyPoint) => string;
   /** Names of what of a house is no receptacle. */
   readonly parts: PartWords;
+  readonly photos: PhotoWords;
   readonly tables: {
     readonly receptacles: TableWords;
     readonly findings: TableWords;
@@ -99,6 +101,7 @@ type OfPapers =
   | 'openFirst'
   | 'ownerPage'
   | 'parts'
+  | 'photos'
   | 'plateScrew'
   | 'questions'
   | 'readingFindings'

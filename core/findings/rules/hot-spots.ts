@@ -54,6 +54,7 @@ export function hotSpots({ house, words }: JudgedHouse): readonly Proposal[] {
         code: `heat:${judged.heat}`,
         urgency,
         receptacles: [],
+        parts: [spot.id],
         evidence: [{ receptacle: where, words: figures, at: null }],
       },
     ];

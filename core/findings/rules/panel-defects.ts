@@ -34,6 +34,7 @@ export function panelDefects({ house, words }: JudgedHouse): readonly Proposal[]
         key: `panel-${check}`,
         urgency,
         receptacles: [],
+        parts: there.map(({ id }) => id),
         evidence: evidenceAt(there, said.headline, words),
       },
     ];
@@ -49,6 +50,7 @@ export function panelDefects({ house, words }: JudgedHouse): readonly Proposal[]
       key: 'panel-compound',
       urgency: 'note',
       receptacles: [],
+      parts: bare.map(({ id }) => id),
       evidence: evidenceAt(bare, said.headline, words),
     },
   ];

@@ -18,9 +18,9 @@ export function smallConductors({ house, words }: JudgedHouse): readonly Proposa
     return isTooLarge(metal, String(awg), amps) ? [{ receptacle, awg: String(awg), amps }] : [];
   });
   const atPanels = panelsOf(house).flatMap(({ breakers }) =>
-    breakers.flatMap(({ number, amps, metal, size }) =>
+    breakers.flatMap(({ id, number, amps, metal, size }) =>
       size !== undefined && typeof amps === 'number' && isTooLarge(metal, size, amps)
-        ? [{ name: words.rules.position(number ?? '–'), awg: size, amps }]
+        ? [{ id, name: words.rules.position(number ?? '–'), awg: size, amps }]
         : [],
     ),
   );
@@ -30,11 +30,12 @@ export function smallConductors({ house, words }: JudgedHouse): readonly Proposa
       ...seenOnly,
       ...words.rules.smallConductors([
         ...inBoxes.map(({ receptacle: { name }, awg, amps }) => ({ name, awg, amps })),
-        ...atPanels,
+        ...atPanels.map(({ id: _, ...one }) => one),
       ]),
       key: 'house-small-conductors',
       urgency: 'repair',
       receptacles: places(inBoxes.map(({ receptacle }) => receptacle)),
+      parts: atPanels.map(({ id }) => id),
     },
   ];
 }

@@ -103,6 +103,7 @@ export function switchesAndLights({ house, words }: JudgedHouse): readonly Propo
         code: `point-${what}`,
         urgency,
         receptacles: what === 'signs' ? fed : [],
+        parts: [point.id],
         evidence: [{ receptacle: pointName(point, words), words: text.headline, at: null }],
       }),
     );

@@ -11,6 +11,7 @@ import { noDefect } from './no-defect.ts';
 import { notSeen } from './not-seen.ts';
 import { owner } from './owner.ts';
 import { particulars } from './particulars.ts';
+import { photos } from './photos.ts';
 import { receptacles } from './receptacles.ts';
 import { signatures } from './signatures.ts';
 import { summary } from './summary.ts';
@@ -35,6 +36,7 @@ export const sections = {
   wiring,
   switches,
   heat,
+  photos,
   coverage,
   functionChecks,
   method,
@@ -54,6 +56,7 @@ export const drawnSections = [
   'findings',
   'receptacles',
   'heat',
+  'photos',
   'signatures',
 ] as const satisfies readonly SectionId[];
 export type DrawnSection = (typeof drawnSections)[number];

@@ -1,5 +1,6 @@
 import { type PartTerms, partWords } from '../english/part-names.ts';
 import { partRules } from '../english/part-rules.ts';
+import { photoWords } from '../english/photo-words.ts';
 
 const terms: PartTerms = {
   panel: 'consumer unit',
@@ -22,3 +23,4 @@ const terms: PartTerms = {
 
 export const partNames = /* @__PURE__ */ partWords(terms);
 export const partRuleWords = /* @__PURE__ */ partRules(terms);
+export const photoNames = /* @__PURE__ */ photoWords(partNames, terms.receptacle);

@@ -4,7 +4,7 @@ import { englishOf } from '../english/language.ts';
 import type { Words } from '../words.ts';
 import { questions, remedies, ways, workers } from './corrections.ts';
 import { findingPhrases } from './findings.ts';
-import { partNames } from './house-parts.ts';
+import { partNames, photoNames } from './house-parts.ts';
 import * as materials from './materials.ts';
 import { ownerPage } from './owner-page.ts';
 import { terms, undoneTerms } from './phrases.ts';
@@ -26,6 +26,7 @@ export const enGb: Words = /* @__PURE__ */ englishOf(
     listFields,
     ownerPage,
     parts: partNames,
+    photos: photoNames,
     questions,
     references,
     remedies,

@@ -1,5 +1,6 @@
 import { type PartTerms, partWords } from '../english/part-names.ts';
 import { partRules } from '../english/part-rules.ts';
+import { photoWords } from '../english/photo-words.ts';
 
 /** Where a rule stands; all from memory. */
 const rules = {
@@ -32,3 +33,4 @@ const terms: PartTerms = {
 
 export const partNames = /* @__PURE__ */ partWords(terms);
 export const partRuleWords = /* @__PURE__ */ partRules(terms);
+export const photoNames = /* @__PURE__ */ photoWords(partNames, terms.receptacle);

@@ -3,7 +3,7 @@ import type { Words } from '../words.ts';
 import { questions, references, remedies, ways, workers } from './corrections.ts';
 import { eraHint, eraLanes, eras } from './eras.ts';
 import { findingPhrases } from './findings.ts';
-import { partNames } from './house-parts.ts';
+import { partNames, photoNames } from './house-parts.ts';
 import * as materials from './materials.ts';
 import { ownerPage } from './owner-page.ts';
 import { terms, undoneTerms } from './phrases.ts';
@@ -25,6 +25,7 @@ export const enUs: Words = /* @__PURE__ */ englishOf(
     listFields,
     ownerPage,
     parts: partNames,
+    photos: photoNames,
     questions,
     references,
     remedies,

@@ -86,6 +86,7 @@ export const sections = sectionWords({
     wiring: 'Panel and wiring',
     switches: 'Switches and lights',
     heat: 'Heat',
+    photos: 'Photos',
     coverage: 'Coverage',
     functionChecks: 'Testers and function checks',
     method: 'Method and limits',

@@ -67,6 +67,12 @@ export const entryTable = (words: Words): EntryTable => ({
       ? `${capital(words.panelName)} to be looked at`
       : `No ${words.panelName} was looked at: ${spaced(reason)}`,
   'people-warned': ({ danger }) => `People were warned: ${words.dangers[danger].name}`,
+  'photo-described': ({ caption }) =>
+    caption === undefined || caption === null ? 'Photo described' : `Photo: ${caption}`,
+  'photo-marked': ({ shape }) =>
+    shape === null ? 'A mark taken off a photo' : `Photo marked: ${shape.form}`,
+  'photo-taken': () => 'Photo',
+  'photos-ordered': () => 'Photos put in order',
   'plan-chosen': ({ sample }) => (sample === null ? 'All that can be reached' : `A sample of ${sample}`),
   'point-described': ({ name, gone }) =>
     gone === true ? 'A switch or light taken off' : `Switch or light: ${name ?? 'described'}`,

@@ -52,6 +52,16 @@ const described = (receptacle: string, name: string, more: object = {}) => ({
   ...more,
 });
 
+const photo = (own: string, about: string) => ({
+  kind: 'photo-taken',
+  photo: own,
+  of: 'receptacle',
+  about,
+  hash: own.replaceAll('-', '').repeat(2),
+  width: 800,
+  height: 600,
+});
+
 /** A room with one that reads wrong, one that reads correct, one unread, and a device that tripped. */
 const base = [
   { kind: 'job-described', address: '9 Alder Rise', yearBuilt: 1985, groundedWiring: true },
@@ -62,6 +72,14 @@ const base = [
   described(unread, 'Bath 3'),
   described(device, 'Bath 4', { type: 'ground-fault' }),
   { ...described(id(0x34), 'Den 1'), room: id(0x21) },
+  photo(id(0xb0), wrong),
+  photo(id(0xb1), wrong),
+  {
+    kind: 'photo-marked',
+    photo: id(0xb0),
+    drawn: id(0xc1),
+    shape: { form: 'ring', x: 0, y: 0, radius: 0.1 },
+  },
   lamps(wrong, 'hn'),
   lamps(correct, 'hn-hg'),
   lamps(device, 'hn-hg'),
@@ -197,6 +215,16 @@ function valuesOf(name: string, schema: z.core.$ZodType): readonly unknown[] {
       return [{ 'neutral-to-ground': 'half-volt' }];
     case 'breaker':
       return ['7'];
+    case 'photo':
+      return [id(0xb0)];
+    case 'photos':
+      return [[id(0xb1)]];
+    case 'drawn':
+      return [id(0xc1)];
+    case 'about':
+      return [wrong];
+    case 'takenAt':
+      return ['2026-05-03T10:00:00.000Z'];
   }
   return valuesByType(name, schema);
 }
