@@ -144,7 +144,7 @@ test('who is removed in the middle of a visit keeps their entries, and the owner
   });
   const [download] = await Promise.all([
     theirs.waitForEvent('download'),
-    theirs.getByRole('button', { name: 'Save 1 unsent entry' }).click(),
+    theirs.getByRole('button', { name: 'Save 1 entry' }).click(),
   ]);
   const path = await download.path();
   expect(JSON.parse(readFileSync(path, 'utf8')).jobs[0].entries).toHaveLength(1);

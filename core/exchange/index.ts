@@ -1,4 +1,5 @@
 export * from './csv.ts';
+export * from './job-archive.ts';
 export * from './job-file.ts';
 export * from './receptacle-list.ts';
 export * from './rows.ts';

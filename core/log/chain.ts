@@ -33,6 +33,9 @@ export interface ChainHead {
 /** SHA-256 of a text in UTF-8. */
 export const textHash = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
 
+/** The hash of bytes, as 64 digits. */
+export const bytesHash = (bytes: Uint8Array): string => bytesToHex(sha256(bytes));
+
 /** What of an entry is not entered by its device: its link, and what a server noted. */
 interface Entered {
   readonly link?: unknown;

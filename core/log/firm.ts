@@ -1,4 +1,5 @@
 import { type Practice, usualPractice } from '../knowledge/index.ts';
+import type { Phrase } from './phrases.ts';
 
 export interface Letterhead {
   /** What stands below the firm's name. */
@@ -20,7 +21,14 @@ export interface FirmSettings {
   readonly standard: string | null;
   /** Its own words for places of the report. */
   readonly wordings: Readonly<Partial<Record<WordingPlace, string>>>;
+  /** Offered while somebody types, in the order in which they were saved; left out where there are none. */
+  readonly phrases?: readonly Phrase[];
+  /** Days that a photo's bytes are kept after it was taken back; left out where nobody chose. */
+  readonly photoDays?: number;
 }
+
+/** Long enough for a second look, and for a backup to hold it. */
+export const usualPhotoDays = 90;
 
 /** One object for all firms that have settled nothing: whoever shows it sees that nothing changed. */
 export const usualFirm: FirmSettings = {
@@ -33,6 +41,7 @@ export const usualFirm: FirmSettings = {
 /** Kinds of entries that only an owner of the firm may make. */
 export const ownersKinds: readonly string[] = [
   'letterhead-described',
+  'photo-keeping-chosen',
   'practice-chosen',
   'reference-checked',
   'wording-saved',

@@ -29,6 +29,7 @@ export * from './kit-fold.ts';
 export * from './lost-by.ts';
 export { latestAction, latestUndo } from './order.ts';
 export * from './photos.ts';
+export * from './phrases.ts';
 export * from './readers.ts';
 export * from './redescribed.ts';
 export * from './verify.ts';

@@ -60,3 +60,17 @@ export const photosAt = ({ photos }: WithPhotos, receptacle: string): readonly P
 /** Parts of a photo that nobody outside the firm sees. */
 export const blursOf = ({ marks }: Pick<Photo, 'marks'>) =>
   marks.flatMap(({ shape }) => (shape.form === 'blur' ? [shape] : []));
+
+/** The two sides of an arrow's head and its tip between them, in shares of the photo's longer side. */
+export function arrowHead({
+  x,
+  y,
+  toX,
+  toY,
+}: Extract<Shape, { form: 'arrow' }>): readonly (readonly [x: number, y: number])[] {
+  const turn = Math.atan2(toY - y, toX - x);
+  const length = Math.min(0.045, Math.hypot(toX - x, toY - y));
+  const side = (by: number) =>
+    [toX - length * Math.cos(turn + by), toY - length * Math.sin(turn + by)] as const;
+  return [side(0.45), [toX, toY], side(-0.45)];
+}

@@ -78,6 +78,8 @@ const since = [
   'halves-tried',
   'hot-spot-measured',
   'photo-described',
+  'phrase-saved',
+  'photo-keeping-chosen',
   'photo-marked',
   'photo-taken',
   'photos-ordered',

@@ -8,6 +8,7 @@ import {
   ways,
 } from '@fair-plug/core/knowledge';
 import type { Words } from '@fair-plug/core/words';
+import type { ReactNode } from 'react';
 import { useWholeWords } from '@/components/whole-words';
 import { AluminumRemedies } from './aluminum-remedies';
 import classes from './finding-article.module.css';
@@ -23,10 +24,12 @@ export interface FindingArticleProps {
   readonly practice: Practice;
   /** The evidence is shown unfolded. */
   readonly isOpen?: boolean;
+  /** Its photos. */
+  readonly children?: ReactNode;
 }
 
 /** A finding as it stands in the report. */
-export function FindingArticle({ finding, practice, isOpen = false }: FindingArticleProps) {
+export function FindingArticle({ finding, practice, isOpen = false, children }: FindingArticleProps) {
   const words = useWholeWords();
   const { number, urgency, headline, proposal, what, why, correction, by, receptacles, flags, note } =
     finding;
@@ -43,6 +46,7 @@ export function FindingArticle({ finding, practice, isOpen = false }: FindingArt
       {receptacles.length > 0 && (
         <p className={classes.where}>{receptacles.map(({ name }) => name).join(', ')}</p>
       )}
+      {children}
       {verdict !== null && verdict.stop !== null && (
         <p className={classes.stop}>{words.stop(verdict.stop)}</p>
       )}

@@ -48,6 +48,18 @@ export const problemAnswer = z.object({
   }),
 });
 
+/** How much of a photo the server has. */
+export const photoState = z.object({
+  hash: z.string(),
+  isWhole: z.boolean(),
+  /** Ids of the blurs that are burnt into what stands in for it; null: nothing does. */
+  burnt: z.array(z.string()).readonly().nullable(),
+});
+export type PhotoState = Readonly<z.infer<typeof photoState>>;
+export const photosAnswer = z.object({ photos: z.array(photoState).readonly() });
+/** What became of a piece: bytes that the server has now. */
+export const pieceAnswer = z.object({ have: z.number(), isThere: z.boolean() });
+
 /** ISO time. */
 const instant = z.string();
 const named = z.object({ id: z.string(), name: z.string() });

@@ -46,3 +46,6 @@ export const invitationToken = token;
 export const joinAsNewcomer = z.strictObject({ invitation: token, person: newPerson });
 export const joinAsMember = z.strictObject({ invitation: token });
 export const roleChange = z.strictObject({ role: roleSchema });
+
+/** A photo is sent in pieces of so many bytes, so that little is sent twice where the connection breaks off. */
+export const mostPiece = 512 * 1024;

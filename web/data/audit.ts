@@ -19,6 +19,7 @@ export const auditActions = [
   'removed',
   'firm-renamed',
   'report-exported',
+  'job-exported',
   'record-imported',
 ] as const;
 export type AuditAction = (typeof auditActions)[number];

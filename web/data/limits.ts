@@ -16,6 +16,8 @@ const rules = {
   'join-source': { points: 100, duration: 60 * minute },
   // A device sends a few times a minute; after weeks without a network, some hundred times.
   'entries-person': { points: 1500, duration: 5 * minute },
+  // Pieces of photos: two hundred photos of a megabyte each.
+  'photos-person': { points: 1500, duration: 5 * minute },
   // Lines of the trail, not tries.
   'refusals-person': { points: 20, duration: 60 * minute },
   'report-person': { points: 40, duration: 10 * minute },

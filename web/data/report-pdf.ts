@@ -169,11 +169,16 @@ const answerFor =
   async (route: Route): Promise<void> => {
     const request = route.request();
     const response = await fetch(request.url(), { headers: { ...request.headers(), cookie: cookies } });
+    const type = response.headers.get('content-type') ?? 'application/json';
+    if (type.startsWith('image/')) {
+      await route.fulfill({ contentType: type, body: Buffer.from(await response.arrayBuffer()) });
+      return;
+    }
     const answered = await response.text();
     const isLogs = response.ok && new URL(request.url()).pathname === '/api/logs';
     await route.fulfill({
       status: response.status,
-      contentType: response.headers.get('content-type') ?? 'application/json',
+      contentType: type,
       body: isLogs ? neededOf(answered, job) : answered,
     });
   };
@@ -182,6 +187,12 @@ const answerFor =
 function goTo(address: string): void {
   history.pushState(null, '', address);
   dispatchEvent(new Event('online'));
+}
+
+/** In the page: its letters and pictures are there. A photo that cannot be had is left out, and its caption stands. */
+async function allDrawn(): Promise<void> {
+  await document.fonts.ready;
+  await Promise.all([...document.images].map((image) => image.decode().catch(() => {})));
 }
 
 /** The printer that printed for the same asker before, one that stands ready for anybody, or a new one. */
@@ -219,7 +230,7 @@ async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
     onStage('reading');
     // Of this report: the one before may still be drawn.
     await page.waitForSelector(`[data-report="ready"][data-of="${job} ${language}"]`, { timeout: 30_000 });
-    await page.evaluate(() => document.fonts.ready);
+    await page.evaluate(allDrawn);
     onStage('printing');
     const pdf = await asPdf(page);
     serve(null);

@@ -146,6 +146,27 @@ interface JobTable {
   assessed_kit_seq: number | null;
 }
 
+/** What is known of a photo's bytes; unique within a firm only. */
+interface PhotoTable {
+  organization: string;
+  /** SHA-256 of the whole. */
+  hash: string;
+  has_whole: Generated<boolean>;
+  /** Ids of the blurs that are burnt into its stand-in; null: it has none. */
+  burnt: JSONColumnType<readonly string[] | null, string | null | undefined, string | null>;
+  received_at: Stamp;
+}
+
+/** Bytes of a version of a photo, or of what of it has arrived. */
+interface PhotoPieceTable {
+  organization: string;
+  hash: string;
+  version: string;
+  /** Of what is arriving: where in the whole it begins. Else 0, 1, 2 … */
+  place: number;
+  bytes: Buffer;
+}
+
 export interface Database {
   organization: OrganizationTable;
   person: PersonTable;
@@ -159,4 +180,6 @@ export interface Database {
   entry: EntryTable;
   link: LinkTable;
   job: JobTable;
+  photo: PhotoTable;
+  photo_piece: PhotoPieceTable;
 }

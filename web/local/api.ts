@@ -3,7 +3,6 @@ import { z } from 'zod';
 import {
   auditAnswer,
   colleaguesAnswer,
-  type DeviceChain,
   invitationsAnswer,
   jobsAnswer,
   type LogPage,
@@ -14,7 +13,6 @@ import {
   type OwnSession,
   type PrintLine,
   type PrintStage,
-  type ProblemCode,
   peopleAnswer,
   printLine,
   problemAnswer,
@@ -24,35 +22,11 @@ import {
   sessionsAnswer,
 } from '@/contract/answers';
 import { personHeader, protocol } from '@/contract/protocol';
+import { photoApi } from './photos/photo-api';
+import { RequestFailed } from './request-failed';
 import { finishSignOut } from './signing-out';
 
-const heldBack: readonly string[] = [
-  'server-away',
-  'database-away',
-  'no-room',
-  'failed',
-  'too-many',
-  'signed-out',
-  'not-allowed',
-  'outdated',
-];
-
-/** A request that was not answered with success. `server-away`: nothing answered at all. */
-export class RequestFailed extends Error {
-  constructor(
-    readonly code: ProblemCode | 'server-away',
-    message: string,
-    /** Of `chain`: the device that entered what does not go with the rest, and where its chain ends on the server. */
-    readonly chain?: DeviceChain,
-  ) {
-    super(message);
-  }
-
-  /** True where the same request may succeed later: when the server is back, or after signing in again. */
-  get isPassing(): boolean {
-    return heldBack.includes(this.code);
-  }
-}
+export { RequestFailed } from './request-failed';
 
 /** Fired at the window where the server no longer knows who asks, or no longer lets them. */
 export const sessionLost = 'fair-plug session lost';
@@ -62,12 +36,13 @@ export async function ask<S extends z.ZodType>(
   path: string,
   schema: S,
   init?: RequestInit,
+  patience = 15_000,
 ): Promise<z.infer<S>> {
   // Whoever signed out is out before anything else is asked.
   if (!(await finishSignOut())) throw new RequestFailed('server-away', 'The server does not answer.');
   let response: Response;
   try {
-    response = await fetch(path, { ...init, signal: AbortSignal.timeout(15_000) });
+    response = await fetch(path, { ...init, signal: AbortSignal.timeout(patience) });
   } catch {
     throw new RequestFailed('server-away', 'The server does not answer.');
   }
@@ -166,16 +141,17 @@ export async function fetchHealth(): Promise<'ok'> {
 
 /** What one person asks of the server about one firm. */
 export function firmApi(firm: string, person: string) {
-  const about = <S extends z.ZodType>(path: string, schema: S, init: RequestInit = {}): Promise<z.infer<S>> =>
-    ask(path, schema, {
-      ...init,
-      headers: {
-        ...init.headers,
-        'X-Fair-Plug-Firm': firm,
-        'X-Fair-Plug-Protocol': String(protocol),
-        [personHeader]: person,
-      },
-    });
+  const own = {
+    'X-Fair-Plug-Firm': firm,
+    'X-Fair-Plug-Protocol': String(protocol),
+    [personHeader]: person,
+  };
+  const about = <S extends z.ZodType>(
+    path: string,
+    schema: S,
+    init: RequestInit = {},
+    patience?: number,
+  ): Promise<z.infer<S>> => ask(path, schema, { ...init, headers: { ...init.headers, ...own } }, patience);
   const logPage = async (path: string): Promise<LogPage<Entry>> =>
     (await about(path, logPageAnswer)) as unknown as LogPage<Entry>;
   const send = (path: string, body: unknown): Promise<unknown> =>
@@ -195,6 +171,7 @@ export function firmApi(firm: string, person: string) {
     /** A picture as a letterhead's mark is kept: the server decodes it, makes it small and encodes it anew. */
     markFrom: async (picture: string) =>
       (await about('/api/kit/mark', markAnswer, withBody('POST', { picture }))).mark,
+    ...photoApi(firm, own, about),
     people: async () => (await about('/api/people', peopleAnswer)).people,
     /** Names of everybody who belongs or belonged to the firm, by id. */
     names: async (): Promise<Readonly<Record<string, string>>> => {

@@ -4,10 +4,11 @@ import type { Entry, JobEntry, KitEntry } from '@fair-plug/core/log';
 import { useCallback } from 'react';
 import { saveFile } from './files';
 import { useLocal } from './local-store';
-import { allConfirmed, kitKey, type LogKey } from './store';
+import { bytesHere } from './photos/kept';
+import { allConfirmed, kitKey, type LocalDatabase, type LogKey } from './store';
 import type { SavedRecord } from './take-in';
 
-const format: SavedRecord['format'] = 'fair-plug/record@1';
+const format: SavedRecord['format'] = 'fair-plug/record@2';
 
 /** An entry and the log that it belongs to. */
 interface Row {
@@ -26,6 +27,35 @@ function jobsIn(rows: readonly Row[]): SavedRecord['jobs'] {
   return [...jobs].map(([job, entries]) => ({ job, entries: entries as JobEntry[] }));
 }
 
+/** Base64 of bytes, as a file of JSON holds them. */
+const asText = (bytes: ArrayBuffer): Promise<string> =>
+  new Promise((done, failed) => {
+    const reader = new FileReader();
+    reader.onload = () => done(String(reader.result).replace(/^[^,]*,/, ''));
+    reader.onerror = () => failed(reader.error);
+    reader.readAsDataURL(new Blob([bytes]));
+  });
+
+/** Photos that the server does not have whole. */
+async function unsentPhotos(store: LocalDatabase): Promise<SavedRecord['photos']> {
+  const all: SavedRecord['photos'] = [];
+  for (const { log: job, hash, burnt } of await store.photos.where('sent').equals(0).toArray()) {
+    const [whole, small] = [
+      await bytesHere(store, job, hash, 'whole'),
+      await bytesHere(store, job, hash, 'small'),
+    ];
+    if (whole === null || small === null) continue;
+    all.push({
+      job,
+      hash,
+      whole: await asText(whole),
+      small: await asText(small),
+      burnt: burnt?.slice() ?? null,
+    });
+  }
+  return all;
+}
+
 /** Saves what is not on the server, what was refused included, or everything that is kept here, as a file. */
 export function useExportRecord(): (what: 'unsent' | 'everything') => Promise<void> {
   const { identity, store } = useLocal();
@@ -41,6 +71,7 @@ export function useExportRecord(): (what: 'unsent' | 'everything') => Promise<vo
         savedAt: new Date().toISOString(),
         jobs: jobsIn(rows),
         kit: rows.filter(({ log }) => log === kitKey).map(({ entry }) => entry as KitEntry),
+        photos: await unsentPhotos(store),
       };
       saveFile(`Fair Plug record of ${person.name}.json`, JSON.stringify(record, null, 2));
     },

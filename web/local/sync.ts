@@ -4,6 +4,7 @@ import { type FirmApi, RequestFailed } from './api';
 import { keepLinks } from './chain';
 import type { LogCache } from './log-cache';
 import { Outbox } from './outbox';
+import { PhotoSender } from './photos/sender';
 import { confirm, kitKey, type LocalDatabase, type LogKey, setTime } from './store';
 
 /** Milliseconds from one look at the server to the next, while all is well. */
@@ -49,11 +50,14 @@ export class Sync {
   private readonly heads = new Map<string, LogHead>();
   private since: string | null = null;
   private readonly outbox: Outbox;
+  /** Sends photos, each after its entry. */
+  readonly photos: PhotoSender;
 
   constructor(store: LocalDatabase, api: FirmApi, cache: LogCache) {
     this.store = store;
     this.api = api;
     this.cache = cache;
+    this.photos = new PhotoSender(store, api);
     this.outbox = new Outbox(store, api, {
       changed: (log) => cache.renew(log),
       arrived: (log) => this.setMissing(log, false),
@@ -121,13 +125,16 @@ export class Sync {
     this.isRunning = true;
     clearTimeout(this.timer);
     let pause = usualPause;
+    this.photos.renew();
     try {
       do {
         this.isWoken = false;
         await this.exchange();
+        this.pause = firstPause;
+        if (!this.isWoken) this.become({ failure: null, isCurrent: true });
+        // One photo at a time: what is entered meanwhile goes before the next.
+        if (!this.isEnded && (await this.photos.sendOne(() => this.isEnded))) this.isWoken = true;
       } while (this.isWoken && !this.isEnded);
-      this.pause = firstPause;
-      this.become({ failure: null, isCurrent: true });
     } catch (error) {
       // What is no answer of the server is a bug of ours; entries stay here and it is tried again all the same.
       const failure =

@@ -71,6 +71,30 @@ export interface KeptLink extends BareLink {
   readonly sent: 0 | 1;
 }
 
+/** A photo of a job that is kept on this device, but for its bytes. */
+export interface KeptPhoto {
+  readonly log: LogKey;
+  /** SHA-256 of the whole. */
+  readonly hash: string;
+  /** Bytes of the whole, and how many of them the server has. */
+  readonly total: number;
+  readonly have: number;
+  /** 1: the server has all of it. A number, so that it can be looked up. */
+  readonly sent: 0 | 1;
+  /** Why the server will never take it; it is kept, shown, and not sent again. */
+  readonly refused: string | null;
+  /** Ids of the blurs that are burnt into it, where it came in a file in place of the whole. */
+  readonly burnt: readonly string[] | null;
+}
+
+/** Bytes of a photo. */
+export interface PhotoBytes {
+  readonly log: LogKey;
+  readonly hash: string;
+  readonly version: 'whole' | 'small';
+  readonly bytes: ArrayBuffer;
+}
+
 /** What is kept in this browser for one person in one firm. */
 export class LocalDatabase extends Dexie {
   declare unsent: EntityTable<Unsent, 'order'>;
@@ -80,6 +104,8 @@ export class LocalDatabase extends Dexie {
   declare chains: Table<KeptChain, LogKey>;
   declare links: Table<KeptLink, [LogKey, string, number]>;
   declare settings: EntityTable<Setting, 'name'>;
+  declare photos: Table<KeptPhoto, [LogKey, string]>;
+  declare photoBytes: Table<PhotoBytes, [LogKey, string, PhotoBytes['version']]>;
 
   constructor(name: string) {
     super(name);
@@ -89,6 +115,7 @@ export class LocalDatabase extends Dexie {
     this.version(4)
       .stores({ chains: 'log', links: '[log+device+place], log, sent, [log+sent]' })
       .upgrade(forgetImpossible);
+    this.version(5).stores({ photos: '[log+hash], log, sent', photoBytes: '[log+hash+version], [log+hash]' });
   }
 }
 

@@ -1,8 +1,10 @@
 import type { JobFile } from '@fair-plug/core/exchange';
 import {
   type BareLink,
+  bytesHash,
   clockOf,
   type Entry,
+  hashSchema,
   idSchema,
   isPossibleClock,
   isSameEntry,
@@ -17,18 +19,36 @@ import { counted } from '@fair-plug/core/words';
 import { z } from 'zod';
 import { keepLinks } from './chain';
 import type { Local } from './local-store';
+import { keepPhoto } from './photos/kept';
 import { entriesOf, keep, kitKey, type LogKey } from './store';
 
 /** What one person kept in a browser: a file that they, or an owner of the firm, can take in on another device. */
-const recordSchema = z.strictObject({
-  format: z.literal('fair-plug/record@1'),
+const recordOf = {
   firm: z.object({ id: z.string(), name: z.string() }),
   person: z.object({ id: z.string(), name: z.string() }),
   savedAt: z.string(),
   jobs: z.array(z.strictObject({ job: idSchema, entries: z.array(jobEntrySchema) })),
   kit: z.array(kitEntrySchema),
-});
-export type SavedRecord = z.infer<typeof recordSchema>;
+};
+const recordSchema = z.discriminatedUnion('format', [
+  z.strictObject({
+    format: z.literal('fair-plug/record@2'),
+    ...recordOf,
+    /** Photos that were not sent, their bytes in base64. */
+    photos: z.array(
+      z.strictObject({
+        job: idSchema,
+        hash: hashSchema,
+        whole: z.base64(),
+        small: z.base64(),
+        burnt: z.array(idSchema).nullable(),
+      }),
+    ),
+  }),
+  // From before there were photos.
+  z.strictObject({ format: z.literal('fair-plug/record@1'), ...recordOf }),
+]);
+export type SavedRecord = Extract<z.infer<typeof recordSchema>, { format: 'fair-plug/record@2' }>;
 
 /**
  * Takes a record in: what is not here yet is kept here and sent like anything else. Works without a network. Answers how
@@ -49,9 +69,19 @@ export async function takeIn(local: Local, text: string): Promise<number> {
   let count = 0;
   for (const { log, entries } of [...whole, { log: kitKey, entries: taken<Entry>(kit, []) }])
     count += await keepAll(local, log, entries);
+  if (parsed.data.format === 'fair-plug/record@2')
+    for (const { job, hash, whole, small, burnt } of parsed.data.photos) {
+      const bytes = bytesIn(whole);
+      if (burnt === null && bytesHash(new Uint8Array(bytes)) !== hash)
+        throw new Error('A photo of this record was altered. Its entries were taken in, its photos not all.');
+      await keepPhoto(local.store, job, { hash, whole: bytes, small: bytesIn(small), burnt });
+    }
   local.sync.wake();
   return count;
 }
+
+const bytesIn = (base64: string): ArrayBuffer =>
+  Uint8Array.from(atob(base64), (one) => one.charCodeAt(0)).buffer;
 
 /**
  * Entries of a file as they are taken in. What was altered is refused; so is what the server would refuse, which would

@@ -1,13 +1,14 @@
 import { liveQuery, type Subscription } from 'dexie';
-import type { LocalDatabase, Unsent } from './store';
+import type { KeptPhoto, LocalDatabase, Unsent } from './store';
 
 export interface UnsentState {
   readonly rows: readonly Unsent[];
+  readonly photos: readonly KeptPhoto[];
   /** Something was entered and is not in this browser's store yet, or not seen there. */
   readonly isKeeping: boolean;
 }
 
-export const nothingUnsent: UnsentState = { rows: [], isKeeping: false };
+export const nothingUnsent: UnsentState = { rows: [], photos: [], isKeeping: false };
 
 /** What is not on the server yet, read once for all who show it. */
 export class UnsentWatch {
@@ -26,29 +27,39 @@ export class UnsentWatch {
   /** Nothing is said to be saved from now until the work is done and what is unsent was read again. */
   during<T>(work: Promise<T>): Promise<T> {
     this.keeping += 1;
-    this.becomes(this.current.rows);
+    this.becomes(this.current);
     void this.settled(work);
     return work;
   }
 
   private async settled(work: Promise<unknown>): Promise<void> {
     await work.catch(() => {});
-    const rows = await this.store.unsent.toArray().catch(() => this.current.rows);
+    const unsent = await this.read().catch(() => this.current);
     this.keeping -= 1;
-    this.becomes(rows);
+    this.becomes(unsent);
   }
 
-  private becomes(rows: readonly Unsent[]): void {
+  private async read(): Promise<Omit<UnsentState, 'isKeeping'>> {
+    const { unsent, photos } = this.store;
+    const [rows, waiting] = await Promise.all([unsent.toArray(), photos.where('sent').equals(0).toArray()]);
+    return { rows, photos: waiting };
+  }
+
+  private becomes({ rows, photos }: Omit<UnsentState, 'isKeeping'>): void {
     const isKeeping = this.keeping > 0;
-    if (rows.length === 0 && this.current.rows.length === 0 && isKeeping === this.current.isKeeping) return;
-    this.current = { rows, isKeeping };
+    const [now, before] = [
+      rows.length + photos.length,
+      this.current.rows.length + this.current.photos.length,
+    ];
+    if (now === 0 && before === 0 && isKeeping === this.current.isKeeping) return;
+    this.current = { rows, photos, isKeeping };
     for (const one of this.listeners) one();
   }
 
   readonly listen = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
-    this.subscription ??= liveQuery(() => this.store.unsent.toArray()).subscribe({
-      next: (rows) => this.becomes(rows),
+    this.subscription ??= liveQuery(() => this.read()).subscribe({
+      next: (unsent) => this.becomes(unsent),
       // The store was closed: who listens will be gone too.
       error: () => {},
     });

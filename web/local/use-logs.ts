@@ -1,12 +1,13 @@
 'use client';
 
 import type { House, JobEntry, JobStatement, Kit, KitStatement } from '@fair-plug/core/log';
+import { counted } from '@fair-plug/core/words/counted.ts';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { RequestFailed } from './api';
 import { useLocal } from './local-store';
 import { kitIn, type LogState } from './log-cache';
-import { deviceId, keep, kitKey, type LogKey, type Unsent } from './store';
+import { deviceId, type KeptPhoto, keep, kitKey, type LogKey, type Unsent } from './store';
 import type { SyncState } from './sync';
 import { nothingUnsent } from './unsent-watch';
 import type { Standing } from './who-is-here';
@@ -127,9 +128,15 @@ export interface SaveState {
   /** Something was entered and is not in this browser's store yet. */
   readonly isKeeping: boolean;
   readonly toSend: number;
+  /** All that is in this browser alone, what the server refuses among it; and in words: "3 entries and 1 photo". */
+  readonly unsent: number;
+  readonly unsentWords: string;
   /** When the oldest of what is unsent was entered; ISO time. */
   readonly unsentSince: string | null;
   readonly refused: readonly Unsent[];
+  /** Photos on their way, and those that the server does not take. */
+  readonly photosToSend: number;
+  readonly photosRefused: readonly KeptPhoto[];
   /** What keeps entries here, if anything does. */
   readonly away: AwayCode | 'failed' | Exclude<Standing, 'known'> | null;
   /** The server's words where it failed at something. */
@@ -140,7 +147,7 @@ const isAwayCode = (code: string): code is AwayCode => (awayCodes as readonly st
 
 export function useSaveState(): SaveState {
   const { unsent, standing } = useLocal();
-  const { rows, isKeeping } = useSyncExternalStore(unsent.listen, unsent.state, () => nothingUnsent);
+  const { rows, photos, isKeeping } = useSyncExternalStore(unsent.listen, unsent.state, () => nothingUnsent);
   const { failure } = useSyncState();
   const waiting = rows.filter((row) => row.refused === null);
   const away = (): SaveState['away'] => {
@@ -151,8 +158,15 @@ export function useSaveState(): SaveState {
   return {
     isKeeping,
     toSend: waiting.length,
+    unsent: rows.length + photos.length,
+    unsentWords: [
+      ...(rows.length > 0 ? [counted(rows.length, 'entry', 'entries')] : []),
+      ...(photos.length > 0 ? [counted(photos.length, 'photo', 'photos')] : []),
+    ].join(' and '),
     unsentSince: waiting[0]?.entry.at ?? null,
     refused: rows.filter((row) => row.refused !== null),
+    photosToSend: photos.filter((one) => one.refused === null).length,
+    photosRefused: photos.filter((one) => one.refused !== null),
     away: away(),
     message: failure?.message ?? null,
   };

@@ -16,9 +16,8 @@ export function AccountMenu() {
   const { identity } = useLocal();
   const { switchTo } = useWhoIsHere();
   const [asking, { open, close }] = useDisclosure(false);
-  const { toSend, refused } = useSaveState();
+  const { unsent, unsentWords } = useSaveState();
   const signOut = useSignOut();
-  const unsent = toSend + refused.length;
   const others = identity.firms.filter(({ id }) => id !== identity.firm.id);
   return (
     <>
@@ -63,7 +62,7 @@ export function AccountMenu() {
         title="Not everything is on the server"
         closeButtonProps={{ 'aria-label': 'Close' }}
       >
-        <UnsentWarning unsent={unsent} onSignOut={signOut} onStay={close} />
+        <UnsentWarning unsent={unsent} unsentWords={unsentWords} onSignOut={signOut} onStay={close} />
       </Modal>
     </>
   );
@@ -71,17 +70,18 @@ export function AccountMenu() {
 
 interface UnsentWarningProps {
   readonly unsent: number;
+  readonly unsentWords: string;
   readonly onSignOut: () => void;
   readonly onStay: () => void;
 }
 
-function UnsentWarning({ unsent, onSignOut, onStay }: UnsentWarningProps) {
+function UnsentWarning({ unsent, unsentWords, onSignOut, onStay }: UnsentWarningProps) {
   const exportRecord = useExportRecord();
   return (
     <Stack>
       <p>
-        {unsent} {unsent === 1 ? 'entry is' : 'entries are'} in this browser alone. Signing out deletes what
-        is kept here, so that nobody else reads it.
+        {unsentWords} {unsent === 1 ? 'is' : 'are'} in this browser alone. Signing out deletes what is kept
+        here, so that nobody else reads it.
       </p>
       <Button variant="default" onClick={() => exportRecord('unsent')}>
         Save them as a file

@@ -112,7 +112,7 @@ describe('who works here', () => {
     server.answer = (path) => (path === '/api/session' || path.includes('/jobs') ? 401 : 200);
     await user.click(screen.getByRole('button', { name: 'Enter' }));
     await screen.findByText('Signed out on the server.');
-    await screen.findByRole('button', { name: 'Save the record of 1 unsent entry' });
+    await screen.findByRole('button', { name: 'Save the record of 1 entry' });
   });
 
   test('no longer of the firm: what was entered is kept, and can be handed over', async () => {
@@ -122,7 +122,7 @@ describe('who works here', () => {
     await user.click(screen.getByRole('button', { name: 'Enter' }));
     await screen.findByRole('heading', { name: /^You no longer belong to Hollowmere House Inspections/ });
     // Nothing that was read is left; what was entered can be handed over.
-    await screen.findByRole('button', { name: 'Save 1 unsent entry' });
+    await screen.findByRole('button', { name: 'Save 1 entry' });
     expect(screen.queryByRole('button', { name: 'Enter' })).toBeNull();
     const [name = ''] = (await indexedDB.databases()).flatMap((one) => one.name ?? []).slice(-1);
     const store = new LocalDatabase(name);

@@ -13,11 +13,10 @@ import { GateLayout } from './gate-layout';
 /** For whoever was removed from the firm: what was read is gone from the device; what they entered can be handed over. */
 export function LockedOut() {
   const { identity, store } = useLocal();
-  const { toSend, refused } = useSaveState();
+  const { unsent, unsentWords } = useSaveState();
   const exportRecord = useExportRecord();
   const signOut = useSignOut();
   const { switchTo } = useWhoIsHere();
-  const unsent = toSend + refused.length;
   useEffect(() => void forgetRead(store), [store]);
   return (
     <GateLayout title={`You no longer belong to ${identity.firm.name}`}>
@@ -25,13 +24,10 @@ export function LockedOut() {
       {unsent > 0 && (
         <>
           <p>
-            {unsent} {unsent === 1 ? 'entry' : 'entries'} of yours did not reach the server. Save{' '}
-            {unsent === 1 ? 'it' : 'them'} as a file and hand it to the owner, who can import it. Signing out
-            deletes {unsent === 1 ? 'it' : 'them'} here.
+            {unsentWords} of yours did not reach the server. Save {unsent === 1 ? 'it' : 'them'} as a file and
+            hand it to the owner, who can import it. Signing out deletes {unsent === 1 ? 'it' : 'them'} here.
           </p>
-          <Button onClick={() => exportRecord('unsent')}>
-            Save {unsent} unsent {unsent === 1 ? 'entry' : 'entries'}
-          </Button>
+          <Button onClick={() => exportRecord('unsent')}>Save {unsentWords}</Button>
         </>
       )}
       {identity.firms.map(({ id, name }) => (

@@ -12,13 +12,14 @@ import classes from './save-state.module.css';
 
 /** Where everything entered is: on the server, waiting here, or refused, with the reason. */
 export function SaveStateLine() {
-  const { isKeeping, toSend, refused, away } = useSaveState();
-  if (refused.length > 0)
+  const { isKeeping, toSend, refused, photosToSend, photosRefused, away } = useSaveState();
+  const refusals = refused.length + photosRefused.length;
+  if (refusals > 0)
     return (
       <Popover width={320} position="bottom-end" withArrow>
         <Popover.Target>
           <UnstyledButton className={classes.state} data-state="refused">
-            ▲ {refused.length} refused
+            ▲ {refusals} refused
           </UnstyledButton>
         </Popover.Target>
         <Popover.Dropdown>
@@ -29,14 +30,17 @@ export function SaveStateLine() {
                 {row.entry.kind}: {row.refused}
               </li>
             ))}
+            {photosRefused.map(({ hash, refused: why }) => (
+              <li key={hash}>photo: {why}</li>
+            ))}
           </ul>
         </Popover.Dropdown>
       </Popover>
     );
-  if (isKeeping || toSend > 0)
+  if (isKeeping || toSend + photosToSend > 0)
     return (
       <span className={classes.state} data-state="waiting" role="status">
-        {isKeeping ? '◌ being saved here' : `◐ saved here · ${toSend} to send`}
+        {isKeeping ? '◌ being saved here' : `◐ saved here · ${waitingWords(toSend, photosToSend)} to send`}
       </span>
     );
   return (
@@ -44,6 +48,13 @@ export function SaveStateLine() {
       {away === null ? '● saved on the server' : '○ nothing to send'}
     </span>
   );
+}
+
+/** "3", "3 and 1 photo", "1 photo" */
+function waitingWords(entries: number, photos: number): string {
+  if (photos === 0) return String(entries);
+  const some = counted(photos, 'photo', 'photos');
+  return entries === 0 ? some : `${entries} and ${some}`;
 }
 
 const reasons = {
@@ -120,7 +131,7 @@ export function AwayBanner() {
 
 function SignedOutBanner() {
   const { identity } = useLocal();
-  const { toSend } = useSaveState();
+  const { unsent, unsentWords } = useSaveState();
   const exportRecord = useExportRecord();
   return (
     <div className={classes.banner} role="alert">
@@ -132,9 +143,9 @@ function SignedOutBanner() {
         </Link>
         .
       </span>
-      {toSend > 0 && (
+      {unsent > 0 && (
         <button type="button" onClick={() => exportRecord('unsent')}>
-          Save the record of {toSend} unsent {toSend === 1 ? 'entry' : 'entries'}
+          Save the record of {unsentWords}
         </button>
       )}
     </div>

@@ -1,12 +1,15 @@
 import type { PartWords } from '../../knowledge/index.ts';
 import type { Photo } from '../../log/index.ts';
 import type { PhotoPlace } from '../../report/index.ts';
+import { counted } from '../counted.ts';
 import { lower } from './terms.ts';
 
 /** What is said of photos. */
 export interface PhotoWords {
   /** What it is of and where that is: "Inside the box of Den 1", "Ceiling fan, Family room". */
   readonly of: (place: PhotoPlace) => string;
+  /** How many photos the firm keeps that are not printed. */
+  readonly kept: (count: number) => string;
   /** What somebody who does not see it is told. */
   readonly alternative: (photo: Pick<Photo, 'caption' | 'marks'>, place: PhotoPlace) => string;
 }
@@ -40,6 +43,8 @@ export function photoWords(parts: Pick<PartWords, 'panel' | 'position'>, recepta
   };
   return {
     of: withRoom,
+    kept: (count) =>
+      `${counted(count, 'more photo is', 'more photos are')} kept by the firm and not printed here.`,
     alternative: ({ caption, marks }, place) => {
       const written = marks.flatMap(({ shape }) => (shape.form === 'text' ? [shape.words] : []));
       const said = caption ?? `Photo: ${withRoom(place)}`;

@@ -40,6 +40,17 @@ const noStore = { 'Cache-Control': 'no-store' };
 export const answer = (body: unknown, status = 200): Response =>
   Response.json(body, { status, headers: noStore });
 
+/** A JPEG, for nobody but whoever asked. */
+export const answerPicture = (bytes: ReadableStream<Uint8Array> | Uint8Array<ArrayBuffer>): Response =>
+  new Response(bytes, {
+    headers: {
+      'Content-Type': 'image/jpeg',
+      'Cache-Control': 'private, no-store',
+      'X-Content-Type-Options': 'nosniff',
+      'Content-Disposition': 'inline',
+    },
+  });
+
 export function answerProblem({ code, message, detail }: Problem): Response {
   const body: z.infer<typeof problemAnswer> = { error: { code, message, ...detail } };
   return answer(body, statusOf[code]);
@@ -59,6 +70,21 @@ async function readText(request: Request): Promise<string> {
     text += decoder.decode(chunk, { stream: true });
   }
   return text + decoder.decode();
+}
+
+/** A request's body as bytes, at most so many. */
+export async function rawBodyOf(request: Request, most: number): Promise<Uint8Array> {
+  // Other sites' pages cannot send this type without asking the browser first.
+  if (request.headers.get('content-type') !== 'application/octet-stream')
+    throw new Problem('wrong-type', 'Expected a body of type application/octet-stream.');
+  const chunks: Uint8Array[] = [];
+  let length = 0;
+  for await (const chunk of request.body ?? []) {
+    length += chunk.byteLength;
+    if (length > most) throw new Problem('too-large', `A piece may be at most ${most} bytes long.`);
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks);
 }
 
 /** A request's body as JSON of the given shape, or the problem with the path of each wrong field. */

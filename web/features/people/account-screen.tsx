@@ -52,7 +52,8 @@ export function AccountScreen() {
 
 /** Where one is signed in, to be ended one by one or all at once. */
 function Devices() {
-  const { toSend } = useSaveState();
+  const { toSend, photosToSend, unsentWords } = useSaveState();
+  const isSending = toSend + photosToSend > 0;
   const signOutEverywhere = useSignOut('everywhere');
   const client = useQueryClient();
   const { data = [] } = useQuery({ queryKey: ['sessions'], queryFn: fetchSessions, retry: false });
@@ -90,10 +91,8 @@ function Devices() {
       </ul>
       {end.isError && <p role="alert">{end.error.message}</p>}
       <p>Lost a phone? End its session, or every one, the one here included.</p>
-      {toSend > 0 && (
-        <p>{counted(toSend, 'entry is', 'entries are')} not on the server yet; wait a little.</p>
-      )}
-      <Button variant="default" disabled={toSend > 0} onClick={signOutEverywhere}>
+      {isSending && <p>Not on the server yet: {unsentWords}. Wait a little.</p>}
+      <Button variant="default" disabled={isSending} onClick={signOutEverywhere}>
         Sign out everywhere
       </Button>
     </section>

@@ -1,6 +1,7 @@
 import type { DrawnSection, SectionData } from '@fair-plug/core/report';
 import type { ComponentType } from 'react';
 import { FindingArticle } from '@/components/finding-article';
+import { PrintedPhotos } from '@/components/photos/printed-photos';
 import { Triangle } from '@/components/triangle';
 import { useWholeWords } from '@/components/whole-words';
 import { Heat } from './heat-table';
@@ -18,6 +19,7 @@ export const drawings: { readonly [I in DrawnSection]: ComponentType<SectionData
   findings: Findings,
   receptacles: ({ rooms }) => rooms.map((room) => <ReceptacleTable key={room.id ?? room.name} room={room} />),
   heat: Heat,
+  photos: Photos,
   signatures: Signatures,
 };
 
@@ -40,7 +42,7 @@ function Figures({ receptacles, readCorrect, withFinding, notTested }: SectionDa
   );
 }
 
-function Findings({ findings, practice }: SectionData<'findings'>) {
+function Findings({ findings, photos, practice }: SectionData<'findings'>) {
   const words = useWholeWords().report;
   return (
     <>
@@ -53,8 +55,23 @@ function Findings({ findings, practice }: SectionData<'findings'>) {
       {findings.length === 0 ? (
         <p>{words.noFindings}</p>
       ) : (
-        findings.map((finding) => <FindingArticle key={finding.key} finding={finding} practice={practice} />)
+        findings.map((finding) => (
+          <FindingArticle key={finding.key} finding={finding} practice={practice}>
+            <PrintedPhotos photos={photos.filter((one) => one.finding === finding.key)} />
+          </FindingArticle>
+        ))
       )}
+    </>
+  );
+}
+
+/** Photos of no finding that somebody chose, and how many are kept besides. */
+function Photos({ apart, kept }: SectionData<'photos'>) {
+  const { photos } = useWholeWords();
+  return (
+    <>
+      <PrintedPhotos photos={apart} />
+      {kept > 0 && <p>{photos.kept(kept)}</p>}
     </>
   );
 }

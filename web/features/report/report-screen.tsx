@@ -7,6 +7,7 @@ import { useDisclosure, useDocumentTitle } from '@mantine/hooks';
 import { useSearchParams } from 'next/navigation';
 import { useDeferredValue, useMemo } from 'react';
 import { Loading } from '@/components/loading';
+import { PrintedJob } from '@/components/photos/printed-photos';
 import { useWords } from '@/components/region-words';
 import { useLocal } from '@/local/local-store';
 import { useAssessment } from '@/local/use-assessment';
@@ -57,7 +58,7 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const kit = useKit();
   const firm = kit.kind === 'loaded' ? kit.firm : usualFirm;
   const testers = kit.kind === 'loaded' ? kit.testers : noTesters;
-  const { toSend } = useSaveState();
+  const { unsent, unsentWords } = useSaveState();
   const record = useRecorder(job);
   const assessed = useAssessment(job, house);
   const { assessment, isFinal } = assessed;
@@ -80,8 +81,7 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
         <p role="status">
           {unsettled !== null && `Not complete: ${unsettled} `}
           {open > 0 && `${counted(open, 'finding is', 'findings are')} proposed and not yet decided on. `}
-          {toSend > 0 &&
-            `${counted(toSend, 'entry is', 'entries are')} not on the server yet: on this page, not in the PDF.`}
+          {unsent > 0 && `Not on the server yet: ${unsentWords}, on this page and not in the PDF.`}
         </p>
         <NativeSelect
           size="sm"
@@ -111,15 +111,17 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
         {drawn === null ? (
           <Loading />
         ) : (
-          <ReportSheet
-            report={drawn}
-            firmName={identity.firm.name}
-            inspectors={inspectors}
-            firm={firm}
-            testers={testers}
-            language={language}
-            unsettled={unsettled}
-          />
+          <PrintedJob value={job}>
+            <ReportSheet
+              report={drawn}
+              firmName={identity.firm.name}
+              inspectors={inspectors}
+              firm={firm}
+              testers={testers}
+              language={language}
+              unsettled={unsettled}
+            />
+          </PrintedJob>
         )}
       </div>
       <SignSheet
