@@ -8,7 +8,7 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   agentRules: false,
   transpilePackages: ['@fair-plug/core'],
-  serverExternalPackages: ['pg', 'pino', 'playwright-core'],
+  serverExternalPackages: ['pg', 'pino', 'playwright-core', 'fontkit', '@aws-sdk/client-s3'],
   turbopack: { root: resolve(import.meta.dirname, '..') },
   experimental: { optimizePackageImports: ['@mantine/core', '@mantine/hooks', '@tabler/icons-react'] },
   headers: async () => [

@@ -119,7 +119,7 @@ export const demoHouses: readonly DemoHouse[] = [
       'Bath 1': 'ground-fault',
       'Living room 2': 'switched',
     },
-    looks: { 'Kitchen 3': 'hole-up', 'Front bedroom 2': 'painted' },
+    looks: { 'Kitchen 3': 'hole-up', 'Front bedroom 2': 'painted', 'Dining room 2': 'scorch' },
     notReached: { 'Laundry 3': 'furniture' },
     hasParts: true,
     devices: { 'Kitchen 2': ['Kitchen 3', 'Kitchen 4'], 'Kitchen 5': ['Kitchen 6'], 'Bath 1': [] },

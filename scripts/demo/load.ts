@@ -4,10 +4,12 @@ import type { Connection } from '../../web/data/database.ts';
 import { demoEmail } from '../../web/data/demo.ts';
 import { FirmData, hasFirms } from '../../web/data/firm-data.ts';
 import { appendToKit, openJob } from '../../web/data/logs.ts';
+import { takePiece } from '../../web/data/photos/arriving.ts';
 import { createPerson, setCredentials } from '../../web/data/sign-in.ts';
 import { type DemoHouse, demoFirm, demoHouses } from './houses.ts';
 import { author, beganAt, idFor } from './ids.ts';
 import { demoParts } from './parts.ts';
+import { demoPhotos } from './photos.ts';
 
 const device = idFor('device');
 const tester = idFor('tester');
@@ -17,7 +19,7 @@ function stamped<S extends JobStatement | KitStatement>(statement: S, msecs: num
 }
 
 /** The log of a demo house: described at the start, then walked, a receptacle every 40 seconds. */
-export function logOf(house: DemoHouse): JobEntry[] {
+export function logOf(house: DemoHouse, photos: readonly JobStatement[] = []): JobEntry[] {
   let clock = Date.parse(house.begun);
   const log: JobEntry[] = [];
   const record = (statement: JobStatement, seconds: number): void => {
@@ -59,6 +61,7 @@ export function logOf(house: DemoHouse): JobEntry[] {
     run.forEach((name, index) => {
       record({ kind: 'receptacle-fed', receptacle: idOf(name), breaker, place: index + 1 }, 5);
     });
+  for (const statement of photos) record(statement, 8);
   return [...chained(log, null).entries];
 }
 
@@ -125,6 +128,15 @@ export async function loadDemo(connection: Connection, password: string): Promis
     stamped({ kind: 'practice-chosen', ...demoFirm.practice }, beganAt, 'practice'),
     stamped({ kind: 'wording-saved', of: 'introduction', text: demoFirm.introduction }, beganAt, 'wording'),
   ]);
-  for (const house of demoHouses)
-    await openJob(firm, by, idFor(house.address, Date.parse(house.begun)), logOf(house));
+  for (const house of demoHouses) {
+    const job = idFor(house.address, Date.parse(house.begun));
+    const photos = house.hasParts ? await demoPhotos((name) => idFor(`${house.address} ${name}`)) : [];
+    const log = logOf(
+      house,
+      photos.flatMap(({ statements }) => statements),
+    );
+    await openJob(firm, by, job, log);
+    for (const { hash, bytes } of photos)
+      await takePiece(firm, { job, hash, from: 0, total: bytes.length, bytes, burnt: null });
+  }
 }

@@ -34,6 +34,15 @@ export function demoParts(idOf: (name: string) => string): readonly JobStatement
   const [stairs, dimmer, porch] = [idOf('stairs'), idOf('dimmer'), idOf('porch')];
   const tried = { uu: true, ud: false, du: false, dd: true };
   return [
+    // Copper at the panel of 2004; behind the oldest covers it is another metal.
+    {
+      kind: 'cover-off',
+      receptacle: idOf('Front bedroom 3'),
+      provedDead: true,
+      metal: 'aluminum',
+      awg: 12,
+      ground: true,
+    },
     {
       kind: 'panel-described',
       panel,

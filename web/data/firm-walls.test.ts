@@ -14,6 +14,11 @@ import * as jobs from './jobs.ts';
 import * as logPages from './log-pages.ts';
 import * as logs from './logs.ts';
 import * as people from './people.ts';
+import * as photoArchive from './photos/archive.ts';
+import * as arriving from './photos/arriving.ts';
+import * as leaving from './photos/leaving.ts';
+import { photoStore } from './photos/store.ts';
+import * as sweep from './photos/sweep.ts';
 import * as readJobs from './read-jobs.ts';
 import { freshDatabase, newFirm, newPerson } from './testing-database.ts';
 
@@ -42,17 +47,34 @@ const entryOf = (author: string, address: string) => ({
   address,
 });
 
+/** The same in every firm: bytes may be. */
+const photoHash = 'a'.repeat(64);
+
 async function world(address: string): Promise<World> {
   const made = await newFirm(connection, address);
   const job = v7();
   const entry = entryOf(made.owner.id, address);
   await logs.openJob(made.firm, { person: made.owner, role: 'owner' }, job, chained([entry], null).entries);
+  await made.firm.transaction((transaction) =>
+    transaction.insertInto('photo').values({ organization: made.firm.id, hash: photoHash }).execute(),
+  );
+  await photoStore().put(made.firm, { hash: photoHash, version: 'whole' }, Buffer.from(address));
   const { id, token } = await invitations.invite(made.firm, made.owner, { role: 'viewer', email: null });
   return { firm: made.firm, owner: made.owner, job, entry: entry.id, invitation: id, token };
 }
 
 /** Tables that hold a firm's rows; `organization` by its own id. */
-const firmTables = ['log', 'entry', 'link', 'job', 'membership', 'invitation', 'audit'] as const;
+const firmTables = [
+  'log',
+  'entry',
+  'link',
+  'job',
+  'photo',
+  'photo_piece',
+  'membership',
+  'invitation',
+  'audit',
+] as const;
 
 beforeAll(async () => {
   ({ connection, owner, drop } = await freshDatabase());
@@ -102,6 +124,30 @@ const asB: Readonly<Record<string, () => Promise<unknown>>> = {
       } as never,
     ]),
   kitPage: () => logPages.kitPage(b.firm, 0),
+  isSpokenOf: () => arriving.isSpokenOf(b.firm, a.job, photoHash),
+  photoStates: () => arriving.photoStates(b.firm, a.job),
+  takePiece: () =>
+    arriving.takePiece(b.firm, {
+      job: a.job,
+      hash: photoHash,
+      from: 0,
+      total: 1,
+      bytes: Buffer.from('x'),
+      burnt: null,
+    }),
+  keptBytes: async () => {
+    const kept = await leaving.keptBytes(b.firm, photoHash);
+    return kept === null ? null : Buffer.from(kept.bytes).toString();
+  },
+  leavingPhoto: () => leaving.leavingPhoto(b.firm, a.job, a.entry, 'full'),
+  archivedPhoto: async () => {
+    const photo = { id: a.entry, of: 'house', hash: photoHash, width: 1, height: 1, marks: [] } as const;
+    const kept = await leaving.archivedPhoto(b.firm, { ...photo, takenAt: '', addedAt: '', author: '' });
+    return kept === null ? null : Buffer.from(kept.bytes).toString();
+  },
+  jobArchive: () => photoArchive.jobArchive(b.firm, a.job),
+  sweepPhotos: () => sweep.sweepPhotos(b.firm, 0),
+  sweepSoon: async () => sweep.sweepSoon(b.firm),
   listNames: () => people.listNames(b.firm),
   listPeople: () => people.listPeople(b.firm),
   changeMembership: () => people.changeMembership(b.firm, b.owner, a.owner.id, null),
@@ -115,6 +161,7 @@ const asB: Readonly<Record<string, () => Promise<unknown>>> = {
 
 /** Exported functions that take no firm, each with the reason. */
 const withoutFirm: Readonly<Record<string, string>> = {
+  bytesOf: 'reads a stream to its end',
   endInvitationsOf: 'works in a transaction of a firm',
   isFor: 'compares two addresses',
   bareLinks: 'works in a transaction of a firm',
@@ -148,6 +195,10 @@ describe('the first wall: functions over a firm’s data', () => {
       logs,
       people,
       readJobs,
+      arriving,
+      leaving,
+      photoArchive,
+      sweep,
     ];
     const exported = modules.flatMap((module) =>
       Object.entries(module).flatMap(([name, value]) => (typeof value === 'function' ? [name] : [])),

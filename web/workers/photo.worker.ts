@@ -86,7 +86,21 @@ async function make(file: Blob): Promise<Made | NotTaken> {
   }
 }
 
-const api = { make };
+/** The small one of a photo that was made ready elsewhere; null where it cannot be decoded. */
+async function smallOf(photo: Blob): Promise<ArrayBuffer | null> {
+  const head = new Uint8Array(await photo.slice(0, 512 * 1024).arrayBuffer());
+  if (claimed(head) > longestSide * longestSide) return null;
+  try {
+    const picture = await createImageBitmap(photo);
+    const small = await jpegOf(await encoded(picture, longestSideSmall));
+    picture.close();
+    return transfer(small, [small]);
+  } catch {
+    return null;
+  }
+}
+
+const api = { make, smallOf };
 export type PhotoMaker = typeof api;
 
 expose(api);

@@ -1,25 +1,24 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { longestSide, longestSideSmall } from '@fair-plug/core/knowledge';
 import { arrowHead, type Shape } from '@fair-plug/core/log';
-import { create, type Font } from 'fontkit';
 import sharp, { type OverlayOptions, type Sharp } from 'sharp';
+import { outlinesOf, widthOf } from './lettering.ts';
 
 /** A photo that is kept has no more: what claims more is never decoded. */
 const mostPixels = longestSide * longestSide;
 
 /** Says why bytes are no photo that may be kept; null where they are one. Decodes them to the end, within limits. */
 export async function whyNoPhoto(bytes: Uint8Array): Promise<string | null> {
-  const image = sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error' });
   try {
-    const { format, width, height, exif, xmp, iptc } = await image.metadata();
+    // What it claims to be, which decodes nothing.
+    const claimed = sharp(bytes, { limitInputPixels: false });
+    const { format, width, height, exif, xmp, iptc } = await claimed.metadata();
     if (format !== 'jpeg') return 'It is no JPEG.';
     if (width > longestSide || height > longestSide)
       return `No side may be longer than ${longestSide} pixels.`;
     if (exif !== undefined || xmp !== undefined || iptc !== undefined)
       return 'It says more than what is seen: where it was taken, or by which camera.';
     // To the last pixel: a picture that breaks off is none.
-    await image.clone().raw().toBuffer();
+    await sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error' }).raw().toBuffer();
     return null;
   } catch {
     return 'It cannot be decoded.';
@@ -96,22 +95,6 @@ async function blurred(
   return { input, left: part.left, top: part.top };
 }
 
-const require = createRequire(import.meta.url);
-let ownFont: Font | null = null;
-
-/** The application's own typeface: a server may have none. */
-function font(): Font {
-  if (ownFont === null) {
-    const file = require.resolve(
-      '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2',
-    );
-    const opened = create(readFileSync(file));
-    if (!('layout' in opened)) throw new Error('no single font');
-    ownFont = opened.getVariation({ wght: 700 });
-  }
-  return ownFont;
-}
-
 const ink = '#1450b4';
 const halo = '#ffffff';
 
@@ -145,20 +128,12 @@ function drawn(shape: Shape, side: number): string {
   }
 }
 
-/** Words as outlines of their letters, on a ground of their own. */
+/** Words on a ground of their own. */
 function written({ x, y, words }: Extract<Shape, { form: 'text' }>, side: number): string {
   const size = textSize(side);
-  const run = font().layout(words);
-  const scale = size / font().unitsPerEm;
-  let at = 0;
-  const letters = run.glyphs.map((glyph, index) => {
-    const path = `<path transform="translate(${at} 0)" d="${glyph.path.toSVG()}"/>`;
-    at += run.positions[index]?.xAdvance ?? 0;
-    return path;
-  });
   const [left, top] = [x * side, y * side];
-  const box = `<rect x="${left}" y="${top}" width="${at * scale + size}" height="${1.6 * size}" rx="${size / 5}" fill="${halo}"/>`;
-  return `${box}<g fill="${ink}" transform="translate(${left + size / 2} ${top + 1.15 * size}) scale(${scale} ${-scale})">${letters.join('')}</g>`;
+  const box = `<rect x="${left}" y="${top}" width="${widthOf(words, size) + size}" height="${1.6 * size}" rx="${size / 5}" fill="${halo}"/>`;
+  return box + outlinesOf(words, { x: left + size / 2, y: top + 1.15 * size, size, ink });
 }
 
 /** Height of letters on a photo, in pixels of its longer side. */

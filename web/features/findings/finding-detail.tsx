@@ -2,7 +2,7 @@ import type { Finding } from '@fair-plug/core/findings';
 import type { Practice } from '@fair-plug/core/knowledge';
 import { Button, Textarea } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { FindingArticle } from '@/components/finding-article';
 import { FromBefore } from '@/components/from-before';
 import { useWords } from '@/components/region-words';
@@ -23,6 +23,7 @@ export interface FindingDetailProps {
   /** null for readers. */
   readonly decisions: Decisions | null;
   readonly onAccept: () => void;
+  readonly photos: ReactNode;
 }
 
 type Opened = 'refuse' | 'merge' | 'split' | 'edit' | null;
@@ -43,6 +44,7 @@ export function FindingDetail({
   practice,
   decisions,
   onAccept,
+  photos,
 }: FindingDetailProps) {
   const words = useWords();
   const [opened, open] = useState<Opened>(null);
@@ -89,7 +91,9 @@ export function FindingDetail({
         </div>
       )}
       <Changed finding={finding} />
-      <FindingArticle finding={finding} practice={practice} isOpen />
+      <FindingArticle finding={finding} practice={practice} isOpen>
+        {photos}
+      </FindingArticle>
       {parts.length > 0 && (
         <div className={classes.parts}>
           <h3>Reported as part of it</h3>

@@ -16,6 +16,7 @@ import { JobLoader, type LoadedJob } from '@/shell/job-loader';
 import { AddFinding } from './add-finding';
 import { FindingDetail } from './finding-detail';
 import { FindingList } from './finding-list';
+import { FindingPhotos } from './finding-photos';
 import classes from './findings.module.css';
 import { type Decisions, useDecisions } from './use-decisions';
 import { VanishedList } from './vanished-list';
@@ -55,7 +56,8 @@ function Findings({ job, house, isWhole }: LoadedJob) {
   const findings = useFindings(assessment);
   const { practice } = useFirmSettings();
   const survey = useMemo(() => surveyOf(assessment), [assessment]);
-  const decisions = useDecisions(useRecorder(job));
+  const record = useRecorder(job);
+  const decisions = useDecisions(record);
   const [isAdding, adding] = useDisclosure(false);
   const detail = useRef<HTMLDivElement>(null);
   const isNarrow = useMediaQuery('(max-width: 60em)', false);
@@ -129,6 +131,7 @@ function Findings({ job, house, isWhole }: LoadedJob) {
               practice={practice}
               decisions={decisions}
               onAccept={acceptAndGoOn}
+              photos={<FindingPhotos job={job} house={house} finding={current} record={record} />}
             />
           )}
         </div>

@@ -17,9 +17,14 @@ export function OpenFile() {
     try {
       const { parseJobText } = await import('@fair-plug/core/exchange');
       const { problemInWords } = await import('@fair-plug/core/words');
-      const parsed = parseJobText(await file.text());
+      const isArchive = /\.zip$/i.test(file.name);
+      const archive = isArchive ? await import('@/local/photos/take-in-archive') : null;
+      const opened = await archive?.openArchive(file);
+      const parsed = parseJobText(opened?.text ?? (await file.text()));
       if (parsed.kind === 'problems')
         throw new Error(`This is no job that can be taken in: ${problemInWords(parsed.problems[0])}`);
+      // The photos first: an entry that is here has its photo here.
+      if (opened !== undefined) await archive?.takeInPhotos(local, parsed.value, opened);
       await takeInJob(local, parsed.value);
       router.push(`/prepare?job=${parsed.value.job}`);
     } catch (error) {
@@ -29,7 +34,11 @@ export function OpenFile() {
   return (
     <>
       {failed !== null && <p role="alert">{failed} Nothing was stored.</p>}
-      <FileButton accept=".json,application/json" onChange={open} disabled={keep === null}>
+      <FileButton
+        accept=".json,.zip,application/json,application/zip"
+        onChange={open}
+        disabled={keep === null}
+      >
         {(props) => (
           <Button variant="default" {...props}>
             Open a job file

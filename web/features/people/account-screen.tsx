@@ -1,6 +1,5 @@
 'use client';
 
-import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import dayjs from 'dayjs';

@@ -7,6 +7,7 @@ import { useMemo } from 'react';
 import { BlindSpots } from '@/components/blind-spots';
 import { FunctionChecks } from '@/components/function-checks';
 import { useWords } from '@/components/region-words';
+import { whenUsed } from '@/components/when-used';
 import { useAssessment } from '@/local/use-assessment';
 import { useBag } from '@/local/use-bag';
 import { useRecorder } from '@/local/use-recorder';
@@ -18,6 +19,8 @@ import { PlanSection } from './plan-section';
 import classes from './prepare.module.css';
 import { PropertySection } from './property-section';
 import { RoomsSection } from './rooms-section';
+
+const Photos = whenUsed(() => import('@/components/photos/photos').then((one) => one.Photos));
 
 export function PrepareScreen() {
   return <JobLoader>{(loaded) => <Prepare key={loaded.job} {...loaded} />}</JobLoader>;
@@ -56,6 +59,10 @@ function Prepare({ job, house, isWhole }: LoadedJob) {
           </details>
         </section>
         <AsFoundSection house={house} record={record} />
+        <section className={classes.section} aria-labelledby="photos">
+          <h2 id="photos">Photos of the house</h2>
+          <Photos job={job} house={house} of="house" record={record} />
+        </section>
       </div>
     </JobFrame>
   );

@@ -22,7 +22,7 @@ export function SaveAs({ job, report, entries }: SaveAsProps) {
   const address = report.house.address ?? noAddress;
   // Loaded when it is used: the walk and the report need none of it.
   const exchange = () => import('@fair-plug/core/exchange');
-  const { store } = useLocal();
+  const { store, api } = useLocal();
   const { nameOf } = useNames();
   const authors = Object.fromEntries(
     [...new Set(entries.map(({ author }) => author))].flatMap((author) => {
@@ -53,6 +53,11 @@ export function SaveAs({ job, report, entries }: SaveAsProps) {
       <Menu.Dropdown>
         <Menu.Label>To take in elsewhere</Menu.Label>
         <Menu.Item onClick={wholeJob}>Whole job (JSON)</Menu.Item>
+        {(report.house.photos ?? []).length > 0 && (
+          <Menu.Item component="a" href={api.archiveAddress(job)} download>
+            Whole job with its photos (ZIP)
+          </Menu.Item>
+        )}
         <Menu.Label>For a spreadsheet</Menu.Label>
         <Menu.Item onClick={asWorkbook}>All tables (XLSX)</Menu.Item>
         {tables.map((id) => {

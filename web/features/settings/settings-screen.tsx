@@ -6,6 +6,7 @@ import { Page } from '@/components/page';
 import { useLocal } from '@/local/local-store';
 import { type KitPart, useKeep, useKit } from '@/local/use-logs';
 import { LetterheadSection } from './letterhead-section';
+import { PhotosSection } from './photos-section';
 import { PracticeSection } from './practice-section';
 import { ReferencesSection } from './references-section';
 import { WordingsSection } from './wordings-section';
@@ -25,6 +26,7 @@ export function SettingsScreen() {
           <LetterheadSection firm={kit.firm} settle={settle} />
           <PracticeSection firm={kit.firm} settle={settle} />
           <WordingsSection firm={kit.firm} settle={settle} />
+          <PhotosSection firm={kit.firm} settle={settle} />
           <ReferencesSection firm={kit.firm} settle={settle} />
         </>
       ) : (

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { protocol } from '@/contract/protocol';
 import { logHeads } from '@/data/log-pages';
+import { sweepSoon } from '@/data/photos/sweep';
 import { addressPart, answer } from '../answers';
 import { answerMember } from '../gate';
 
@@ -11,13 +12,14 @@ const sinceSchema = z
 
 /** How far the firm's logs go, all or those that grew since: what a browser asks to learn whether it has missed anything. */
 export const GET = (request: Request): Promise<Response> =>
-  answerMember(request, 'viewer', async ({ firm }) =>
-    answer({
+  answerMember(request, 'viewer', async ({ firm }) => {
+    sweepSoon(firm);
+    return answer({
       protocol,
       now: new Date().toISOString(),
       ...(await logHeads(
         firm,
         addressPart(new URL(request.url).searchParams.get('since'), sinceSchema, 'such cursor'),
       )),
-    }),
-  );
+    });
+  });

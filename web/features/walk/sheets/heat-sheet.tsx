@@ -10,13 +10,14 @@ import { SavedNumber, SavedText } from '@/components/saved-fields';
 import { ThermalPicture } from '@/components/thermal-picture';
 import { useWholeWords } from '@/components/whole-words';
 import { UnitSelect } from './dimmer-and-lampholder';
+import { PartPhotos } from './part-photos';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
 type Measured = Omit<Extract<JobStatement, { kind: 'hot-spot-measured' }>, 'kind' | 'spot'>;
 
 /** Spots that are looked at for heat: what runs meanwhile, what was measured, and what it comes to. */
-export function HeatSheet({ house, walk, onClose }: SheetProps) {
+export function HeatSheet({ job, house, walk, onClose }: SheetProps) {
   const spots = hotSpotsOf(house);
   const [chosen, setChosen] = useState<string | null>(null);
   const spot = spots.find(({ id }) => id === chosen) ?? null;
@@ -40,7 +41,7 @@ export function HeatSheet({ house, walk, onClose }: SheetProps) {
       <Button variant="default" onClick={add}>
         + Spot
       </Button>
-      {spot !== null && <OneSpot key={spot.id} spot={spot} walk={walk} />}
+      {spot !== null && <OneSpot key={spot.id} job={job} house={house} spot={spot} walk={walk} />}
       <Button onClick={onClose}>Done</Button>
     </div>
   );
@@ -97,11 +98,11 @@ function LoadPlan({ house, walk }: Pick<SheetProps, 'house' | 'walk'>) {
   );
 }
 
-interface OneSpotProps extends Pick<SheetProps, 'walk'> {
+interface OneSpotProps extends Pick<SheetProps, 'job' | 'house' | 'walk'> {
   readonly spot: HotSpot;
 }
 
-function OneSpot({ spot, walk }: OneSpotProps) {
+function OneSpot({ job, house, spot, walk }: OneSpotProps) {
   const { where = '', unit = 'C' } = spot;
   const measure = (said: Measured, words = `${where}: measured`): void =>
     walk.record.ofHouse(words, { kind: 'hot-spot-measured', spot: spot.id, ...said });
@@ -162,6 +163,7 @@ function OneSpot({ spot, walk }: OneSpotProps) {
       </div>
       <Judged spot={spot} />
       <PictureOf spot={spot} walk={walk} />
+      <PartPhotos job={job} house={house} of="hot-spot" about={spot.id} name={where} />
       <Button variant="subtle" onClick={() => measure({ gone: true }, `${where}: taken off`)}>
         Take off
       </Button>
@@ -193,7 +195,7 @@ function Judged({ spot }: { readonly spot: HotSpot }) {
 }
 
 /** Temperatures of a camera, read from a file and drawn. */
-function PictureOf({ spot, walk }: OneSpotProps) {
+function PictureOf({ spot, walk }: Pick<OneSpotProps, 'spot' | 'walk'>) {
   const words = useWholeWords();
   const [problem, setProblem] = useState<string | null>(null);
   const read = async (file: File | null): Promise<void> => {

@@ -1,6 +1,7 @@
 import { Button, Textarea } from '@mantine/core';
 import type { SubmitEvent } from 'react';
 import { FromBefore } from '@/components/from-before';
+import { Phrases } from '@/components/photos/saved-phrase';
 import { useDraft } from '@/local/use-draft';
 import { placeOf, type SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
@@ -30,6 +31,7 @@ export function NoteSheet({ job, walk, onClose }: SheetProps) {
       <FromBefore draft={draft} />
       <Textarea
         label="Note"
+        description="Typed, or spoken with the keyboard’s own dictation: what stands here is kept as it comes."
         autosize
         minRows={3}
         maxLength={1000}
@@ -37,6 +39,7 @@ export function NoteSheet({ job, walk, onClose }: SheetProps) {
         onChange={(event) => draft.change({ text: event.currentTarget.value })}
         data-autofocus
       />
+      <Phrases typed={text} onTake={(to) => draft.change({ text: to })} />
       <Button type="submit" disabled={text.trim() === ''}>
         Keep the note
       </Button>

@@ -15,6 +15,7 @@ import { v7 } from 'uuid';
 import { FromBefore } from '@/components/from-before';
 import { useWholeWords } from '@/components/whole-words';
 import { useDraft } from '@/local/use-draft';
+import { PartPhotos } from './part-photos';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
@@ -64,14 +65,14 @@ function nextNumber(breakers: readonly BreakerPosition[]): string {
   return String(last + step);
 }
 
-export interface PanelDirectoryProps extends Pick<SheetProps, 'walk'> {
+export interface PanelDirectoryProps extends Pick<SheetProps, 'job' | 'walk'> {
   readonly panel: Panel;
   readonly house: House;
   readonly isOpen: boolean;
 }
 
 /** The breakers of a panel, as its directory has them and as they were found: a line each, Enter after Enter. */
-export function PanelDirectory({ panel, house, walk, isOpen }: PanelDirectoryProps) {
+export function PanelDirectory({ job, panel, house, walk, isOpen }: PanelDirectoryProps) {
   const { parts } = useWholeWords();
   const [edited, setEdited] = useState<string | null>(null);
   const position = panel.breakers.find(({ id }) => id === edited) ?? null;
@@ -98,6 +99,7 @@ export function PanelDirectory({ panel, house, walk, isOpen }: PanelDirectoryPro
         </ul>
       )}
       <LineForm
+        job={job}
         key={edited ?? `new ${panel.breakers.length}`}
         panel={panel}
         house={house}
@@ -106,6 +108,15 @@ export function PanelDirectory({ panel, house, walk, isOpen }: PanelDirectoryPro
         position={position}
         onDone={() => setEdited(null)}
       />
+      {position !== null && (
+        <PartPhotos
+          job={job}
+          house={house}
+          of="breaker"
+          about={position.id}
+          name={parts.position(position.number ?? '–')}
+        />
+      )}
     </section>
   );
 }

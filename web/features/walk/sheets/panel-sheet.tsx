@@ -17,13 +17,14 @@ import { ChoiceKeys } from '@/components/choice-keys';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
 import { useWholeWords } from '@/components/whole-words';
 import { PanelDirectory } from './panel-directory';
+import { PartPhotos } from './part-photos';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
 type Described = Omit<Extract<JobStatement, { kind: 'panel-described' }>, 'kind' | 'panel'>;
 
 /** Where the power comes in: what it is, what was seen at it, and its directory; or why nobody looked. */
-export function PanelSheet({ house, walk, onClose }: SheetProps) {
+export function PanelSheet({ job, house, walk, onClose }: SheetProps) {
   const words = useWholeWords();
   const { parts } = words;
   const panels = panelsOf(house);
@@ -51,7 +52,7 @@ export function PanelSheet({ house, walk, onClose }: SheetProps) {
       {panel === null ? (
         <NotLooked house={house} walk={walk} />
       ) : (
-        <OnePanel key={panel.id} panel={panel} house={house} walk={walk} />
+        <OnePanel key={panel.id} job={job} panel={panel} house={house} walk={walk} />
       )}
       <div className={classes.row}>
         {panelKinds.map((kind) => (
@@ -84,7 +85,7 @@ function NotLooked({ house, walk }: Pick<SheetProps, 'house' | 'walk'>) {
   );
 }
 
-interface OnePanelProps extends Pick<SheetProps, 'walk'> {
+interface OnePanelProps extends Pick<SheetProps, 'job' | 'walk'> {
   readonly panel: Panel;
   readonly house: House;
 }
@@ -143,7 +144,7 @@ function PanelFacts({ panel, onDescribe }: FactsProps) {
   );
 }
 
-function OnePanel({ panel, house, walk }: OnePanelProps) {
+function OnePanel({ job, panel, house, walk }: OnePanelProps) {
   const words = useWholeWords();
   const { parts } = words;
   const title = panel.name ?? parts.panel;
@@ -173,7 +174,8 @@ function OnePanel({ panel, house, walk }: OnePanelProps) {
         onChoose={(neutralBar) => describe({ neutralBar })}
       />
       <Checks panel={panel} walk={walk} isOpen={isOpen} />
-      <PanelDirectory panel={panel} house={house} walk={walk} isOpen={isOpen} />
+      <PartPhotos job={job} house={house} of="panel" about={panel.id} name={title} />
+      <PanelDirectory job={job} panel={panel} house={house} walk={walk} isOpen={isOpen} />
       <Button variant="subtle" onClick={() => describe({ gone: true }, `${title}: taken off`)}>
         There is no such one
       </Button>

@@ -17,6 +17,7 @@ import { ChoiceKeys } from '@/components/choice-keys';
 import { SavedText } from '@/components/saved-fields';
 import { useWholeWords } from '@/components/whole-words';
 import { DimmerFields, ShellFields } from './dimmer-and-lampholder';
+import { PartPhotos } from './part-photos';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
@@ -33,7 +34,7 @@ function nextName(house: House, room: string, kind: string): string {
 const shortKind = (kind: PointKind, name: string): string => (kind === 'three-way' ? 'light' : name);
 
 /** Switches, dimmers and lampholders of the room in hand. */
-export function SwitchesSheet({ house, walk, onClose }: SheetProps) {
+export function SwitchesSheet({ job, house, walk, onClose }: SheetProps) {
   const { parts } = useWholeWords();
   const { room } = walk.here;
   const points = pointsOf(house).filter((point) => point.room === room?.id);
@@ -71,7 +72,18 @@ export function SwitchesSheet({ house, walk, onClose }: SheetProps) {
           onChoose={setChosen}
         />
       )}
-      {point !== null && <OnePoint key={point.id} point={point} walk={walk} house={house} />}
+      {point !== null && (
+        <>
+          <OnePoint key={point.id} point={point} walk={walk} house={house} />
+          <PartPhotos
+            job={job}
+            house={house}
+            of="point"
+            about={point.id}
+            name={point.name ?? parts.pointKinds.switch}
+          />
+        </>
+      )}
       <Button onClick={onClose}>Done</Button>
     </div>
   );

@@ -14,6 +14,7 @@ import { VisibleDefectsSheet } from './visible-defects-sheet';
 const sheets: Readonly<Record<SheetId, ComponentType<SheetProps>>> = {
   'visible-defects': VisibleDefectsSheet,
   'not-reached': NotReachedSheet,
+  photos: whenUsed(() => import('./photos-sheet').then((one) => one.PhotosSheet)),
   note: whenUsed(() => import('./note-sheet').then((one) => one.NoteSheet)),
   'function-checks': whenUsed(() => import('@/components/function-checks').then((one) => one.FunctionChecks)),
   'ground-fault': whenUsed(() => import('./ground-fault-sheet').then((one) => one.GroundFaultSheet)),
