@@ -27,6 +27,16 @@ function picture(): readonly number[] {
   });
 }
 
+/** Copper at the panel of 2004; behind the oldest covers it is another metal. */
+const oldBox = (receptacle: string): JobStatement => ({
+  kind: 'cover-off',
+  receptacle,
+  provedDead: true,
+  metal: 'aluminum',
+  awg: 12,
+  ground: true,
+});
+
 /** What of the demo’s house is no receptacle; `idOf` gives each thing its id. */
 export function demoParts(idOf: (name: string) => string): readonly JobStatement[] {
   const panel = idOf('panel');
@@ -34,15 +44,7 @@ export function demoParts(idOf: (name: string) => string): readonly JobStatement
   const [stairs, dimmer, porch] = [idOf('stairs'), idOf('dimmer'), idOf('porch')];
   const tried = { uu: true, ud: false, du: false, dd: true };
   return [
-    // Copper at the panel of 2004; behind the oldest covers it is another metal.
-    {
-      kind: 'cover-off',
-      receptacle: idOf('Front bedroom 3'),
-      provedDead: true,
-      metal: 'aluminum',
-      awg: 12,
-      ground: true,
-    },
+    oldBox(idOf('Front bedroom 3')),
     {
       kind: 'panel-described',
       panel,
