@@ -48,6 +48,7 @@ test('a whole visit with no network: a new job, walked, diagnosed, reported, ove
   await page.getByRole('button', { name: 'New job' }).click();
   const address = `${Date.now()} Tansy Court`;
   await page.getByLabel('Address').fill(address);
+  await page.getByRole('button', { name: 'Begin with the usual 9 rooms' }).click();
   await page.getByRole('button', { name: 'Begin the walk' }).click();
   await expect(page).toHaveURL(/walk\?job=/);
   const job = jobIn(page);

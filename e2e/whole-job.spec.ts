@@ -112,6 +112,7 @@ test.describe('on a phone', () => {
     await page.getByRole('button', { name: 'New job' }).tap();
     await page.getByLabel('Address').fill(address);
     await page.getByLabel('Year built').fill('1966');
+    await page.getByRole('button', { name: 'Begin with the usual 9 rooms' }).tap();
     await page.getByRole('button', { name: 'Prepare first' }).tap();
     await expect(page.getByRole('heading', { name: 'What to expect' })).toBeVisible();
     await noSidewaysScroll(page);
@@ -128,7 +129,7 @@ test.describe('on a phone', () => {
     );
     await noSidewaysScroll(page);
     await pause(page);
-    await page.getByRole('button', { name: /^Next/ }).tap();
+    await page.getByRole('button', { name: /^Next( Enter)?$/ }).tap();
     await expect(inHand(page, 'Entry 3')).toBeVisible();
     await page.getByRole('button', { name: /^Not reached/ }).tap();
     await dialog(page)

@@ -15,7 +15,7 @@ import { ownerPage as spanish } from './es/owner-page.ts';
 import type { Words } from './words.ts';
 
 export * from './counted.ts';
-export { type EntryTable, entryLine } from './english/entries.ts';
+export { describedAnew, type EntryTable, entryLine } from './english/entries.ts';
 export { viewsIn } from './english/report-sections.ts';
 export { listed } from './listed.ts';
 export { message } from './message.ts';

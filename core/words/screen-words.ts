@@ -24,6 +24,9 @@ export interface ScreenWords {
     readonly previousNext: string;
     readonly add: string;
     readonly roundTheRoom: string;
+    /** What the triangle and the room’s plan are, to whoever sees them first. */
+    readonly triangleIs: string;
+    readonly planIs: string;
     readonly testersAgain: string;
     readonly allRead: string;
     readonly nothingHere: string;

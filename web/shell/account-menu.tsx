@@ -2,7 +2,7 @@
 
 import { Button, Group, Menu, Modal, Stack } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
-import { IconUser } from '@tabler/icons-react';
+import { IconMenu2, IconUser } from '@tabler/icons-react';
 import Link from 'next/link';
 import { useLocal } from '@/local/local-store';
 import { useExportRecord } from '@/local/record';
@@ -10,6 +10,40 @@ import { finishSignOut, rememberSignOut, type SignOutWay } from '@/local/signing
 import { useSaveState } from '@/local/use-logs';
 import { useWhoIsHere } from '@/local/who-is-here';
 import classes from './frame.module.css';
+import { useTheme } from './use-theme';
+
+/** Where the kit and all jobs are worked on, wherever one is. */
+export const places = [
+  { href: '/bench', name: 'Bench' },
+  { href: '/kit', name: 'Kit' },
+  { href: '/settings', name: 'Settings' },
+] as const;
+
+/** The ways that stand in a row on a desk, on a phone under one key. */
+export function PlacesMenu() {
+  const { words, toggle } = useTheme();
+  return (
+    <Menu position="bottom-end" width={220} withInitialFocusPlaceholder={false}>
+      <Menu.Target>
+        <button
+          type="button"
+          className={`${classes.icon} ${classes.phoneOnly}`}
+          aria-label="Bench, kit, settings, theme"
+        >
+          <IconMenu2 size={22} aria-hidden />
+        </button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {places.map(({ href, name }) => (
+          <Menu.Item key={href} component={Link} prefetch={false} href={href}>
+            {name}
+          </Menu.Item>
+        ))}
+        <Menu.Item onClick={toggle}>{words}</Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
 
 /** Who works here and for which firm; the ways to others. */
 export function AccountMenu() {
@@ -31,15 +65,6 @@ export function AccountMenu() {
           <Menu.Label role="presentation">
             {identity.person.name}, {identity.firm.role} · {identity.firm.name}
           </Menu.Label>
-          <Menu.Item component={Link} prefetch={false} href="/bench" hiddenFrom="sm">
-            Bench
-          </Menu.Item>
-          <Menu.Item component={Link} prefetch={false} href="/kit" hiddenFrom="sm">
-            Kit
-          </Menu.Item>
-          <Menu.Item component={Link} prefetch={false} href="/settings" hiddenFrom="sm">
-            Settings
-          </Menu.Item>
           {others.map(({ id, name }) => (
             <Menu.Item key={id} onClick={() => switchTo(id)}>
               Switch to {name}

@@ -1,28 +1,22 @@
 'use client';
 
-import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
-import { IconMoon, IconSun } from '@tabler/icons-react';
 import Link from 'next/link';
 import { memo, type ReactNode } from 'react';
 import { useLocal } from '@/local/local-store';
-import { AccountMenu } from './account-menu';
+import { AccountMenu, PlacesMenu, places } from './account-menu';
 import { ClockWarning } from './clock-warning';
 import classes from './frame.module.css';
 import { AwayBanner, SaveStateLine, SpaceWarning, UnsentReminder } from './save-state';
+import { useTheme } from './use-theme';
 
 function ThemeSwitch() {
-  const { setColorScheme } = useMantineColorScheme();
-  const scheme = useComputedColorScheme('light', { getInitialValueInEffect: true });
-  const [Icon, next, name] =
-    scheme === 'light'
-      ? ([IconMoon, 'dark', 'Basement'] as const)
-      : ([IconSun, 'light', 'Daylight'] as const);
+  const { Icon, words, toggle } = useTheme();
   return (
     <button
       type="button"
-      className={classes.icon}
-      aria-label={`${name} theme`}
-      onClick={() => setColorScheme(next)}
+      className={`${classes.icon} ${classes.deskOnly}`}
+      aria-label={words}
+      onClick={toggle}
     >
       <Icon size={20} aria-hidden />
     </button>
@@ -52,15 +46,12 @@ const Head = memo(function Head({ head }: { readonly head: ReactNode }) {
       <div className={classes.middle}>{head}</div>
       <div className={classes.end}>
         <SaveStateLine />
-        <Link prefetch={false} href="/bench" className={`${classes.link} ${classes.deskOnly}`}>
-          Bench
-        </Link>
-        <Link prefetch={false} href="/kit" className={`${classes.link} ${classes.deskOnly}`}>
-          Kit
-        </Link>
-        <Link prefetch={false} href="/settings" className={`${classes.link} ${classes.deskOnly}`}>
-          Settings
-        </Link>
+        {places.map(({ href, name }) => (
+          <Link key={href} prefetch={false} href={href} className={`${classes.link} ${classes.deskOnly}`}>
+            {name}
+          </Link>
+        ))}
+        <PlacesMenu />
         <ThemeSwitch />
         <AccountMenu />
       </div>

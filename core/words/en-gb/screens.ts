@@ -39,6 +39,10 @@ export const screens: ScreenWords = {
     changeLamps: 'Change the lamp line–neutral, neutral–earth, line–earth',
     previousNext: 'Previous, next socket-outlet in the room',
     add: 'Add a socket-outlet to the room',
+    triangleIs:
+      'The triangle is the socket-outlet: line at the top, neutral on the left, earth on the right. Each edge is a lamp between two of them, thick where it is lit. Tap an edge to change its lamp.',
+    planIs:
+      'The rectangle is the room from above, with a gap for its door. Each socket-outlet stands on its wall; until somebody places it, where it stands is a guess. Tap a wall to place the one in hand.',
     roundTheRoom:
       'Then take its socket-outlets one after another, always in the same direction round the room.',
     testersAgain: 'Testers again, on a socket-outlet known to be good',

@@ -39,6 +39,10 @@ export const screens: ScreenWords = {
     changeLamps: 'Change the lamp hot–neutral, neutral–ground, hot–ground',
     previousNext: 'Previous, next receptacle in the room',
     add: 'Add a receptacle to the room',
+    triangleIs:
+      'The triangle is the receptacle: hot at the top, neutral on the left, ground on the right. Each edge is a lamp between two of them, thick where it is lit. Tap an edge to change its lamp.',
+    planIs:
+      'The rectangle is the room from above, with a gap for its door. Each receptacle stands on its wall; until somebody places it, where it stands is a guess. Tap a wall to place the one in hand.',
     roundTheRoom: 'Then take its receptacles one after another, always in the same direction round the room.',
     testersAgain: 'Testers again, on a receptacle known to be good',
     allRead: 'Every receptacle on the list was read, or has a reason.',

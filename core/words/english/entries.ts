@@ -104,3 +104,24 @@ export const entryTable = (words: Words): EntryTable => ({
 /** What an entry says, as a line of a history. */
 export const entryLine = <K extends JobEntry['kind']>(table: EntryTable, entry: JobEntryOf<K>): string =>
   (table[entry.kind as K] as (entry: JobEntryOf<K>) => string)(entry);
+
+type DescribedEntry = JobEntryOf<'receptacle-described'>;
+
+/** What a description says that the one before it did not; null where it says the same once more. */
+export function describedAnew(
+  words: Pick<CatalogWords, 'receptacleTypes'>,
+  { name, room, type, adapter, spot, halfOf }: DescribedEntry,
+  before: DescribedEntry,
+): string | null {
+  const changed = [
+    name !== before.name && `Renamed ${name}`,
+    room !== before.room && 'Moved to another room',
+    type !== undefined && type !== before.type && `Kind: ${lower(words.receptacleTypes[type])}`,
+    adapter !== undefined &&
+      adapter !== (before.adapter ?? false) &&
+      (adapter ? 'Adapter in use' : 'No adapter'),
+    spot !== undefined && spot !== (before.spot ?? null) && 'Placed on its wall',
+    halfOf !== undefined && halfOf !== before.halfOf && 'Said to be the lower half',
+  ].filter((one) => one !== false);
+  return changed.length === 0 ? null : comma(changed);
+}

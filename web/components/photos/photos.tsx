@@ -4,15 +4,17 @@ import { placeOfPhoto } from '@fair-plug/core/report';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useWholeWords } from '@/components/whole-words';
+import type { TakenPhotos } from '@/local/photos/take-photos';
 import { type PhotoWhere, usePhotoStates } from '@/local/photos/use-photo-state';
-import { type TakenPhotos, useTakePhotos } from '@/local/photos/use-take-photos';
+import { useTakePhotos } from '@/local/photos/use-take-photos';
 import type { Recorder } from '@/local/use-recorder';
 import { type Move, moved, SortableList, SortableRow } from '../sortable-list';
 import { PhotoDetail } from './photo-detail';
+import { takenWords } from './photo-files';
 import { PhotoPicture } from './photo-picture';
 import classes from './photos.module.css';
 import { SpaceLeft } from './space-left';
-import { TakePhotos, takenWords } from './take-photos';
+import { TakePhotos } from './take-photos';
 
 export interface PhotosProps {
   readonly job: string;

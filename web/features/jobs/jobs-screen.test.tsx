@@ -95,6 +95,7 @@ describe('a new job', () => {
     await user.clear(form.getByLabelText('Year built'));
     await user.type(form.getByLabelText('Year built'), '1955');
     await user.selectOptions(form.getByLabelText('Grounds in the wiring'), 'No, two-wire');
+    await user.click(form.getByRole('button', { name: 'Begin with the usual 9 rooms' }));
     await user.click(form.getByRole('button', { name: 'Prepare first' }));
     await waitFor(() => expect(visited).toEqual([expect.stringMatching(/^\/prepare\?job=/)]));
     const job = visited[0]?.split('=')[1] ?? '';

@@ -50,7 +50,7 @@ const empty: NewJobForm = {
   client: '',
   yearBuilt: '',
   grounds: 'unknown',
-  rooms: usualRooms,
+  rooms: [],
 };
 
 const statementsOf = ({ address, client, yearBuilt, grounds, rooms }: NewJobForm): JobStatement[] => [
@@ -93,8 +93,8 @@ export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly
       <form onSubmit={form.onSubmit((values) => begin(values, 'walk'))} noValidate>
         <Stack>
           <TextInput label="Address" required data-autofocus {...form.getInputProps('address')} />
-          <SimpleGrid cols={{ base: 1, sm: 3 }}>
-            <TextInput label="Client" {...form.getInputProps('client')} />
+          <TextInput label="Client" {...form.getInputProps('client')} />
+          <SimpleGrid cols={{ base: 1, sm: 2 }}>
             <NumberInput
               label="Year built"
               allowDecimal={false}
@@ -114,9 +114,16 @@ export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly
           </SimpleGrid>
           <TagsInput
             label="Rooms, in the order of the walk"
-            description="Enter after each one. More can be added on the way."
+            description="Enter after each one; or leave it, and add each as you come to it."
+            data={usualRooms}
+            maxDropdownHeight={160}
             {...form.getInputProps('rooms')}
           />
+          {form.values.rooms.length === 0 && (
+            <Button variant="default" onClick={() => form.setFieldValue('rooms', usualRooms)}>
+              Begin with the usual {usualRooms.length} rooms
+            </Button>
+          )}
           <Group justify="flex-end">
             <Button variant="default" onClick={onClose}>
               Cancel

@@ -32,8 +32,8 @@ export function EraTimeLine({ years }: { readonly years: readonly HouseYear[] })
     years.some(({ year }) => year >= era.from && (era.to === null || year <= era.to));
   const described = years.map(({ year, what }) => `${what ?? 'built'} ${year}`).join(', ');
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a phone, so the keyboard must reach it
-    <figure className={classes.figure} tabIndex={0}>
+    <figure className={classes.figure}>
+      <EraList years={years} isThen={isThen} />
       <svg
         className={classes.line}
         viewBox={`0 0 ${drawing.width} ${height}`}
@@ -83,6 +83,56 @@ export function EraTimeLine({ years }: { readonly years: readonly HouseYear[] })
         ))}
       </svg>
     </figure>
+  );
+}
+
+const shareOf = (year: number): number =>
+  (100 * (Math.min(Math.max(year, first), last) - first)) / (last - first);
+
+/** The same for a phone: an era a line, its years as a bar below its name, those of this house across it. */
+function EraList({
+  years,
+  isThen,
+}: {
+  readonly years: readonly HouseYear[];
+  readonly isThen: (era: Era) => boolean;
+}) {
+  const words = useWholeWords();
+  return (
+    <div className={classes.list}>
+      {lanes.map(({ id, eras: inLane }) => (
+        <section key={id}>
+          <h3>{words.eraLanes[id]}</h3>
+          {inLane.map((era) => (
+            <p key={era.id} data-then={isThen(era)}>
+              <span>
+                {words.eras[era.id].name}{' '}
+                <small>{isRule(era) ? `from ${era.from}` : `${era.from}–${era.to ?? 'today'}`}</small>
+              </span>
+              <span className={classes.track}>
+                <span
+                  style={{
+                    left: `${shareOf(era.from)}%`,
+                    right: `${100 - shareOf(era.to ?? last)}%`,
+                  }}
+                />
+                {years.map(({ year, what }) => (
+                  <i key={`${year} ${what}`} style={{ left: `${shareOf(year)}%` }} />
+                ))}
+              </span>
+            </p>
+          ))}
+        </section>
+      ))}
+      <p>
+        <small>
+          {first} to today; the strokes are this house:{' '}
+          {years.map(({ year, what }) => `${year} ${what ?? 'built'}`).join(', ') ||
+            'its years are not known'}
+          .
+        </small>
+      </p>
+    </div>
   );
 }
 

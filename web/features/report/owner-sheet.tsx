@@ -18,7 +18,7 @@ export function OwnerSheet({ page }: { readonly page: OwnerPage }) {
       {page.groups.map(({ urgency, heading, lead, none, items }) => (
         <div key={urgency} className={classes.group} data-urgency={urgency}>
           <h3>
-            <UrgencyShape urgency={urgency} /> {heading}
+            {items.length > 0 && <UrgencyShape urgency={urgency} />} {heading}
           </h3>
           {items.length === 0 ? (
             <p className={classes.soft}>{none}</p>

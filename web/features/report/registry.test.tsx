@@ -278,6 +278,9 @@ function objectsOf(
   return all.length === 0 ? [least] : all;
 }
 
+/** One that is taken anew; what else is said of photos is said of one that is there. */
+const newPhoto = { photo: id(0xb2) };
+
 const envelope = new Set(['id', 'device', 'author', 'at', 'clock', 'received', 'link', 'kind']);
 
 interface Tried {
@@ -295,14 +298,16 @@ function triedOf(schema: z.core.$ZodType): readonly Tried[] {
   const { shape } = def;
   const kind = String((defOf(shape.kind as z.core.$ZodType) as z.core.$ZodLiteralDef<string>).values[0]);
   const own = Object.fromEntries(Object.entries(shape).filter(([name]) => !envelope.has(name)));
-  const [least = {}] = objectsOf(own);
+  const [first = {}] = objectsOf(own);
+  const least = { ...first, ...(kind === 'photo-taken' ? newPhoto : {}) };
   const isAbout = 'receptacle' in own;
   const fields = Object.entries(own).filter(([name]) => name !== 'receptacle');
   const about = (statement: object) =>
     isAbout ? places.map((receptacle) => ({ ...statement, kind, receptacle })) : [{ ...statement, kind }];
   if (fields.length === 0) return [{ kind, field: 'kind', value: kind, statements: about(least) }];
   return fields.flatMap(([field, valueSchema]) => {
-    const values = valuesOf(field, valueSchema);
+    const values =
+      kind === 'photo-taken' && field === 'photo' ? [newPhoto.photo] : valuesOf(field, valueSchema);
     // Of a yes and a no one must change something: which, depends on what stood there before.
     const isOne = values.every((value) => typeof value === 'boolean') || `${kind}.${field}` in oneSuffices;
     const groups = isOne ? [values] : values.map((one) => [one]);

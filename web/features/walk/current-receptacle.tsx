@@ -5,10 +5,12 @@ import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
+import { AskWhat, type Explanation } from '@/components/explained';
 import { useRegion, useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
 import { TesterLamps } from '@/components/tester-lamps';
+import { CameraKey } from './camera-key';
 import classes from './current-receptacle.module.css';
 import { PatternKeys } from './pattern-keys';
 import { pressOnce } from './press-once';
@@ -18,12 +20,19 @@ import { mainAction } from './use-walk-keys';
 import { type SheetId, sheetWords } from './words';
 
 export interface CurrentReceptacleProps {
+  readonly job: string;
   readonly walk: Walk;
   readonly tester: Tester | null;
   readonly survey: Survey;
   readonly onHelp: () => void;
   readonly onSheet: (sheet: SheetId) => void;
   readonly onTake: (receptacle: string) => void;
+  readonly triangleIs: Explanation;
+  readonly planIs: Explanation;
+  /** Opens the next test that is worth doing, or any reading. */
+  readonly onTest: () => void;
+  /** null: there is no other room. */
+  readonly onNextRoom: (() => void) | null;
 }
 
 function statusOf({ record: { isBusy, failure, notice }, shown: { isDraft, isRead } }: Walk): string {
@@ -34,7 +43,19 @@ function statusOf({ record: { isBusy, failure, notice }, shown: { isDraft, isRea
 }
 
 /** The current receptacle: its triangle and lamps as the input, and the keys that record. */
-export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTake }: CurrentReceptacleProps) {
+export function CurrentReceptacle({
+  job,
+  walk,
+  survey,
+  tester,
+  onHelp,
+  onSheet,
+  onTake,
+  triangleIs,
+  planIs,
+  onTest,
+  onNextRoom,
+}: CurrentReceptacleProps) {
   const region = useRegion();
   const words = useWords();
   const room = walk.here.room?.id;
@@ -43,7 +64,7 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
     [survey, room, words],
   );
   const isPhone = useMediaQuery('(max-width: 48em)', false);
-  const main = mainAction(walk, words);
+  const isIn = walk.shown.isRead && !walk.shown.isDraft;
   return (
     <section className={classes.hand} aria-label="Current receptacle">
       <header className={classes.title}>
@@ -51,14 +72,17 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
         <p className={classes.status} role="status">
           {statusOf(walk)}
         </p>
-        <KindButton walk={walk} onSheet={onSheet} />
+        <span className={classes.beside}>
+          {!isIn && <CameraKey job={job} walk={walk} className={classes.kind} />}
+          <KindButton walk={walk} onSheet={onSheet} />
+        </span>
         <FunctionCheckLine survey={survey} tester={tester} onProve={() => onSheet('function-checks')} />
       </header>
       <div className={classes.face}>
         <TriangleInput
           lamps={walk.shown.lamps}
           corners={walk.shown.verdict?.contacts}
-          size={isPhone ? 156 : 250}
+          size={isPhone ? (isIn ? 124 : 156) : 250}
           onEdge={walk.shown.toggle}
         />
         <div className={classes.tester}>
@@ -80,6 +104,9 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
         </div>
         {walk.here.room !== null && (
           <div className={classes.map}>
+            <span className={classes.askPlan}>
+              <AskWhat explanation={planIs} what="the rectangle" />
+            </span>
             <RoomMap
               name={walk.here.room.name}
               door={walk.here.room.door}
@@ -91,46 +118,109 @@ export function CurrentReceptacle({ walk, survey, tester, onHelp, onSheet, onTak
             />
           </div>
         )}
+        <span className={classes.askTriangle}>
+          <AskWhat explanation={triangleIs} what="the triangle" />
+        </span>
       </div>
-      <div className={classes.keys}>
-        <PatternKeys lamps={walk.shown.isDraft ? null : walk.shown.lamps} onPattern={walk.record.pattern} />
-        <div className={classes.actions}>
-          <Button
-            className={classes.main ?? ''}
-            size="lg"
-            disabled={!walk.record.canRecord}
-            onClick={(event) => main.act(event.timeStamp)}
-            onKeyDown={pressOnce}
-            rightSection={<kbd className={classes.kbd}>{main.key}</kbd>}
+      <Keys walk={walk} job={job} onHelp={onHelp} onSheet={onSheet} onTest={onTest} onNextRoom={onNextRoom} />
+    </section>
+  );
+}
+
+type KeysProps = Pick<
+  CurrentReceptacleProps,
+  'job' | 'walk' | 'onHelp' | 'onSheet' | 'onTest' | 'onNextRoom'
+>;
+
+/** What is pressed at every receptacle: the lamps, and the way on; once they are read, what may come after. */
+function Keys({ job, walk, onHelp, onSheet, onTest, onNextRoom }: KeysProps) {
+  const words = useWords();
+  const { shown, record, here } = walk;
+  const [again, setAgain] = useState<string | null>(null);
+  const place = `${here.currentPlace?.room} ${here.currentPlace?.receptacle}`;
+  const main = mainAction(walk, words);
+  const isIn = shown.isRead && !shown.isDraft;
+  return (
+    <div className={classes.keys}>
+      {isIn && (
+        <div className={classes.after}>
+          <button type="button" className={classes.afterKey} onClick={onTest}>
+            {shown.next === null ? 'Enter a reading' : 'Next test'}
+          </button>
+          <CameraKey job={job} walk={walk} className={classes.afterKey} words="Photo" />
+          <button
+            type="button"
+            className={classes.afterKey}
+            disabled={!record.canRecord}
+            onClick={() => onSheet('note')}
           >
-            {main.words}
-          </Button>
-          <Button
-            variant="default"
-            size="lg"
-            className={classes.small ?? ''}
-            disabled={!walk.record.canRecord}
+            Note
+          </button>
+          <button
+            type="button"
+            className={classes.afterKey}
+            aria-pressed={again === place}
+            onClick={() => setAgain(again === place ? null : place)}
+          >
+            Read again
+          </button>
+        </div>
+      )}
+      <PatternKeys
+        lamps={shown.isDraft ? null : shown.lamps}
+        onPattern={record.pattern}
+        without={main.key === '1' ? 'hn-hg' : null}
+        isFolded={isIn && again !== place}
+      >
+        {main.key === '1' && (
+          <button
+            type="button"
+            className={classes.patternKey}
+            disabled={!record.canRecord}
             onClick={() => onSheet('not-reached')}
             aria-keyshortcuts={sheetWords['not-reached'].key}
-            rightSection={<kbd className={classes.kbd}>{sheetWords['not-reached'].key}</kbd>}
           >
-            Not reached
-          </Button>
+            <span>Not reached</span>
+            <kbd>{sheetWords['not-reached'].key}</kbd>
+          </button>
+        )}
+      </PatternKeys>
+      <div className={classes.actions}>
+        <Button
+          className={classes.main ?? ''}
+          size="lg"
+          disabled={!record.canRecord}
+          onClick={(event) => main.act(event.timeStamp)}
+          onKeyDown={pressOnce}
+          rightSection={<kbd className={classes.kbd}>{main.key}</kbd>}
+        >
+          {main.words}
+        </Button>
+        {onNextRoom !== null && (
           <Button
             variant="default"
             size="lg"
-            onClick={walk.record.undo}
-            aria-keyshortcuts="U"
-            rightSection={<kbd className={classes.kbd}>U</kbd>}
+            onClick={onNextRoom}
+            aria-keyshortcuts="ArrowDown"
+            rightSection={<kbd className={classes.kbd}>↓</kbd>}
           >
-            Undo
+            Next room
           </Button>
-        </div>
-        <button type="button" className={classes.help} onClick={onHelp}>
-          <kbd>?</kbd> all keys
-        </button>
+        )}
+        <Button
+          variant="default"
+          size="lg"
+          onClick={record.undo}
+          aria-keyshortcuts="U"
+          rightSection={<kbd className={classes.kbd}>U</kbd>}
+        >
+          Undo
+        </Button>
       </div>
-    </section>
+      <button type="button" className={classes.help} onClick={onHelp}>
+        <kbd>?</kbd> all keys
+      </button>
+    </div>
   );
 }
 

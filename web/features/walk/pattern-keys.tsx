@@ -1,5 +1,5 @@
 import { type LampPattern, type Lamps, lampPatterns, lampsOf, patternsOf } from '@fair-plug/core/instruments';
-import { memo } from 'react';
+import { memo, type ReactNode } from 'react';
 import { useWords } from '@/components/region-words';
 import { Triangle } from '@/components/triangle';
 import classes from './pattern-keys.module.css';
@@ -10,31 +10,47 @@ export interface PatternKeysProps {
   readonly lamps: Lamps | null;
   /** `at`: the time stamp of the press. */
   readonly onPattern: (pattern: LampPattern, at: number) => void;
+  /** What has a larger key of its own just now; null: none. */
+  readonly without: LampPattern | null;
+  /** On a phone they give way to what comes after a reading. */
+  readonly isFolded: boolean;
+  /** A last key, of what is shown where no lamps are read. */
+  readonly children?: ReactNode;
 }
 
 /** One key a pattern: pressed, it is recorded. */
-export const PatternKeys = memo(function PatternKeys({ lamps, onPattern }: PatternKeysProps) {
+export const PatternKeys = memo(function PatternKeys({
+  lamps,
+  onPattern,
+  without,
+  isFolded,
+  children,
+}: PatternKeysProps) {
   const words = useWords();
   const shown = lamps === null ? [] : patternsOf(lamps);
   return (
-    <fieldset className={classes.keys}>
+    <fieldset className={classes.keys} data-folded={isFolded}>
       <legend className={classes.legend}>What the lamps show</legend>
-      {lampPatterns.map((pattern, index) => (
-        <button
-          key={pattern}
-          type="button"
-          className={classes.key}
-          aria-pressed={shown.length === 1 && shown[0] === pattern}
-          aria-keyshortcuts={String(index + 1)}
-          title={words.lamps(lampsOf(pattern))}
-          onClick={(event) => onPattern(pattern, event.timeStamp)}
-          onKeyDown={pressOnce}
-        >
-          <Triangle lamps={lampsOf(pattern)} size={24} label="" />
-          <span>{words.patterns[pattern].key}</span>
-          <kbd>{index + 1}</kbd>
-        </button>
-      ))}
+      {lampPatterns.map(
+        (pattern, index) =>
+          pattern !== without && (
+            <button
+              key={pattern}
+              type="button"
+              className={classes.key}
+              aria-pressed={shown.length === 1 && shown[0] === pattern}
+              aria-keyshortcuts={String(index + 1)}
+              title={words.lamps(lampsOf(pattern))}
+              onClick={(event) => onPattern(pattern, event.timeStamp)}
+              onKeyDown={pressOnce}
+            >
+              <Triangle lamps={lampsOf(pattern)} size={24} label="" />
+              <span>{words.patterns[pattern].key}</span>
+              <kbd>{index + 1}</kbd>
+            </button>
+          ),
+      )}
+      {children}
     </fieldset>
   );
 });

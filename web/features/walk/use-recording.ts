@@ -165,7 +165,8 @@ export function useRecording(options: RecordingOptions): Recording {
     const place = shownPlace();
     if (keep === null || place === null || !counts(`${read.hn} ${read.hg} ${read.ng}`, at)) return;
     const verdict = judgeByLamps({ lamps: read });
-    const message = `Recorded: ${place.name}, ${words.verdict(verdict).headline.toLowerCase()}`;
+    // What stays in hand has its verdict beside it, and the engine may know better than the lamps.
+    const message = `Recorded: ${place.name}${verdict.plain ? `, ${words.verdict(verdict).headline.toLowerCase()}` : ''}`;
     const statements = lampsAt(place, read, tester);
     setBeingKept((count) => count + 1);
     onBegun(place, read);

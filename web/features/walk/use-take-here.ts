@@ -1,4 +1,5 @@
-import { type TakenPhotos, useTakePhotos } from '@/local/photos/use-take-photos';
+import type { TakenPhotos } from '@/local/photos/take-photos';
+import { useTakePhotos } from '@/local/photos/use-take-photos';
 import type { Walk } from './use-walk';
 
 type TakeHere = (of: 'receptacle' | 'box', files: readonly File[]) => Promise<TakenPhotos>;

@@ -1,11 +1,14 @@
 import type { JudgedCircuit, Verdict } from '@fair-plug/core/assessment';
 import type { Fit } from '@fair-plug/core/knowledge';
+import type { House, JobEntry } from '@fair-plug/core/log';
 import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { memo } from 'react';
+import { Explained, type Explanation } from '@/components/explained';
 import { useWords } from '@/components/region-words';
 import { UrgencyMark } from '@/components/urgency-mark';
 import { useDrawn } from '@/components/use-drawn';
+import { whenUsed } from '@/components/when-used';
 import type { AskedReading } from './asked-reading';
 import { CircuitNext } from './causes-list';
 import { DangerWords } from './danger-words';
@@ -14,20 +17,21 @@ import type { Walk } from './use-walk';
 import classes from './verdict-panel.module.css';
 import { type SheetId, sheetName, sheetWords } from './words';
 
-/** Those that are not reached elsewhere on the screen. */
-const tools = [
+/** What is often entered at a receptacle besides its lamps. */
+const usualTools = [
+  'photos',
+  'note',
   'ground-fault',
   'visible-defects',
-  'note',
-  'kind',
-  'cover-off',
-  'breaker',
-  'edit',
-  'history',
 ] as const satisfies readonly SheetId[];
+
+/** What is rarely. */
+const rareTools = ['kind', 'cover-off', 'breaker', 'edit', 'history'] as const satisfies readonly SheetId[];
 
 /** What of the house is no receptacle, in the usual order of the work. */
 const houseTools = ['panel', 'switches', 'heat', 'aluminum'] as const satisfies readonly SheetId[];
+
+const DoneHere = whenUsed(() => import('./done-here').then((one) => one.DoneHere));
 
 const frequencyWords: Readonly<Record<Fit['frequency'], string>> = {
   usual: 'common',
@@ -40,8 +44,15 @@ function names(fit: Fit, words: Spoken): string {
   return [first, ...others.map((name) => name.toLowerCase())].join(' and ');
 }
 
+const noPhotos: NonNullable<House['photos']> = [];
+
 export interface VerdictPanelProps {
+  readonly job: string;
+  readonly house: House;
+  readonly entries: readonly JobEntry[];
   readonly walk: Walk;
+  readonly triangleIs: Explanation;
+  readonly planIs: Explanation;
   /** The circuit of the receptacle in hand. */
   readonly circuit: JudgedCircuit | null;
   readonly nameOf: (id: string) => string;
@@ -55,7 +66,12 @@ export interface VerdictPanelProps {
 
 /** What the readings mean, what else fits, what is not ruled out, and the test that tells. */
 export function VerdictPanel({
+  job,
+  house,
+  entries,
   walk,
+  triangleIs,
+  planIs,
   circuit,
   isDoubted,
   asksForHalves,
@@ -66,13 +82,16 @@ export function VerdictPanel({
 }: VerdictPanelProps) {
   const words = useWords();
   const { verdict, judged } = walk.shown;
-  const { currentPlace } = walk.here;
+  const { currentPlace, receptacle: doneAt } = walk.here;
+  const photos = house.photos ?? noPhotos;
   const enterReading = useDrawn(() =>
     onTest(currentPlace?.receptacle ?? '', { instrument: 'meter', loadsOff: false }),
   );
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
     <section className={classes.panel} aria-label="Verdict" tabIndex={0}>
+      <Explained explanation={triangleIs}>{words.screens.walk.triangleIs}</Explained>
+      <Explained explanation={planIs}>{words.screens.walk.planIs}</Explained>
       <div aria-live="polite" className={classes.words}>
         {verdict === null ? (
           <NothingRead hasDanger={walk.shown.danger !== null} />
@@ -118,6 +137,9 @@ export function VerdictPanel({
           {words.cautions[id]}
         </p>
       ))}
+      {doneAt !== null && (
+        <DoneHere job={job} receptacle={doneAt} entries={entries} photos={photos} onSheet={onSheet} />
+      )}
       <Tools canRecord={walk.record.canRecord} onSheet={onSheet} onReading={enterReading} />
     </section>
   );
@@ -129,32 +151,37 @@ interface ToolsProps {
   readonly onReading: () => void;
 }
 
-/** Everything else that can be entered here; a reading changes none of it. */
+/** What else can be entered: the usual at hand, the rest one press further; a reading changes none of it. */
 const Tools = memo(function Tools({ canRecord, onSheet, onReading }: ToolsProps) {
   return (
-    <section className={classes.more} aria-label="More at this receptacle">
-      <Button
-        variant="default"
-        aria-keyshortcuts="M"
-        rightSection={<kbd className={classes.kbd}>M</kbd>}
-        onClick={onReading}
-      >
-        Enter a reading
-      </Button>
-      <div className={classes.tools}>
-        {tools.map((id) => (
-          <Tool key={id} id={id} isOff={!canRecord && id !== 'history'} onSheet={onSheet} />
-        ))}
-      </div>
-      <section className={classes.more} aria-label="Elsewhere in the house">
-        <p>Elsewhere in the house</p>
+    <>
+      <section className={classes.more} aria-label="Enter here">
         <div className={classes.tools}>
-          {houseTools.map((id) => (
+          <button type="button" aria-keyshortcuts="M" onClick={onReading}>
+            A reading <kbd className={classes.kbd}>M</kbd>
+          </button>
+          {usualTools.map((id) => (
             <Tool key={id} id={id} isOff={!canRecord} onSheet={onSheet} />
           ))}
         </div>
       </section>
-    </section>
+      <details className={classes.rest}>
+        <summary>More here, and elsewhere in the house</summary>
+        <div className={classes.tools}>
+          {rareTools.map((id) => (
+            <Tool key={id} id={id} isOff={!canRecord && id !== 'history'} onSheet={onSheet} />
+          ))}
+        </div>
+        <section aria-label="Elsewhere in the house">
+          <p>Elsewhere in the house</p>
+          <div className={classes.tools}>
+            {houseTools.map((id) => (
+              <Tool key={id} id={id} isOff={!canRecord} onSheet={onSheet} />
+            ))}
+          </div>
+        </section>
+      </details>
+    </>
   );
 });
 
@@ -192,7 +219,7 @@ function Halves({
     return (
       <section className={classes.halves} aria-label="Both halves">
         <p className={classes.caution}>Its halves differ: read the lower one by itself.</p>
-        <Button size="compact-sm" variant="default" onClick={onTakeApart}>
+        <Button size="md" variant="default" onClick={onTakeApart}>
           Take the halves apart
         </Button>
       </section>
@@ -207,10 +234,10 @@ function Halves({
     <section className={classes.halves} aria-label="Both halves">
       <p>Try both halves. How does the other one read?</p>
       <div className={classes.pair}>
-        <Button size="compact-sm" variant="default" onClick={() => record(true)}>
+        <Button size="md" variant="default" onClick={() => record(true)}>
           Alike
         </Button>
-        <Button size="compact-sm" variant="default" onClick={() => record(false)}>
+        <Button size="md" variant="default" onClick={() => record(false)}>
           Otherwise
         </Button>
       </div>

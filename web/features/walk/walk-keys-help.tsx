@@ -1,7 +1,8 @@
-import { Kbd, Modal, Table } from '@mantine/core';
+import { Kbd, Modal } from '@mantine/core';
 import { memo } from 'react';
 import { useWords } from '@/components/region-words';
 import { walkKeys } from './use-walk-keys';
+import classes from './walk-keys-help.module.css';
 
 export const WalkKeysHelp = memo(function WalkKeysHelp({
   opened,
@@ -16,28 +17,27 @@ export const WalkKeysHelp = memo(function WalkKeysHelp({
       opened={opened}
       onClose={onClose}
       title="Keys of the walk"
+      size="xl"
       closeButtonProps={{ 'aria-label': 'Close' }}
     >
-      <Table>
-        <Table.Tbody>
-          {walkKeys(screens).map(([key, does]) => (
-            <Table.Tr key={key}>
-              <Table.Th scope="row" style={{ whiteSpace: 'nowrap' }}>
-                {key.split(' ').map((part) =>
-                  part === '…' ? (
-                    '… '
-                  ) : (
-                    <Kbd key={part} mr={4}>
-                      {part}
-                    </Kbd>
-                  ),
-                )}
-              </Table.Th>
-              <Table.Td>{does}</Table.Td>
-            </Table.Tr>
-          ))}
-        </Table.Tbody>
-      </Table>
+      <dl className={classes.keys}>
+        {walkKeys(screens).map(([key, does]) => (
+          <div key={key}>
+            <dt>
+              {key.split(' ').map((part) =>
+                part === '…' ? (
+                  '… '
+                ) : (
+                  <Kbd key={part} mr={4}>
+                    {part}
+                  </Kbd>
+                ),
+              )}
+            </dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
     </Modal>
   );
 });

@@ -1,11 +1,12 @@
 'use client';
 
-import { type HazardId, hazardAt } from '@fair-plug/core/assessment';
+import { type Assessment, type HazardId, hazardAt, type JudgedCircuit } from '@fair-plug/core/assessment';
 import type { InstrumentId } from '@fair-plug/core/instruments';
 
 import { type House, houseDay, panelsOf, receptaclesOf } from '@fair-plug/core/log';
-import { surveyOf } from '@fair-plug/core/report';
+import { type Survey, surveyOf } from '@fair-plug/core/report';
 import { useCallback, useMemo, useState } from 'react';
+import { useExplanation } from '@/components/explained';
 import { useWords } from '@/components/region-words';
 import { useAfterPaint } from '@/local/use-after-paint';
 import { useAssessment } from '@/local/use-assessment';
@@ -26,6 +27,7 @@ import { useWalkKeys } from './use-walk-keys';
 import { VerdictPanel } from './verdict-panel';
 import classes from './walk.module.css';
 import { WalkKeysHelp } from './walk-keys-help';
+import { stepRoom } from './walk-order';
 import { type SheetId, sheetFor, sheetWords } from './words';
 
 /** Nobody has said on the day of the latest reading whether halves read alike. */
@@ -148,6 +150,48 @@ function FirstRoom() {
   );
 }
 
+interface RoomsProps {
+  readonly house: House;
+  readonly assessment: Assessment;
+  readonly survey: Survey;
+  readonly walk: Walked;
+  readonly nameOf: (id: string) => string;
+  /** What comes first is on screen: the rest may be drawn. */
+  readonly isPainted: boolean;
+  readonly onTake: (receptacle: string) => void;
+  readonly onSheet: (sheet: SheetId) => void;
+}
+
+/** Where the walk may go: the panel, the causes on circuits, the rooms. */
+function Rooms({ house, assessment, survey, walk, nameOf, isPainted, onTake, onSheet }: RoomsProps) {
+  return (
+    <nav className={classes.rooms} aria-label="Rooms">
+      <PanelFirst house={house} onSheet={onSheet} />
+      <CausesList assessment={assessment} nameOf={nameOf} onTake={onTake} />
+      {isPainted && (
+        <RoomList
+          survey={survey}
+          house={house}
+          currentPlace={walk.here.currentPlace}
+          onTake={walk.moves.take}
+        />
+      )}
+      <NavFoot onAddRoom={walk.moves.addRoom} onSheet={onSheet} />
+    </nav>
+  );
+}
+
+/** The way to the next room; null where there is no other. */
+function wayToNextRoom(house: House, { here: { room }, moves }: Walked): (() => void) | null {
+  const to = room === null ? null : stepRoom(house, room.id, 1);
+  return to === null || to.room === room?.id ? null : () => moves.take(to);
+}
+
+/** The circuit of the receptacle in hand; its next test stands here already where it is made here. */
+const circuitOf = ({ circuits }: Assessment, { here: { receptacle } }: Walked): JudgedCircuit | null =>
+  circuits.find(({ breaker, next }) => breaker === receptacle?.breaker && next?.at !== receptacle?.id) ??
+  null;
+
 function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const tester = useChosenTester();
   const assessed = useAssessment(job, house);
@@ -160,47 +204,46 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
     onNextTest: nextTest,
     onSheet: setSheet,
   });
+  const nextOrAny = (): void => {
+    if (walk.shown.next === null) setAsked({ instrument: 'meter', loadsOff: false });
+    else nextTest();
+  };
+  const triangleIs = useExplanation('triangle');
+  const planIs = useExplanation('plan');
   const isPainted = useAfterPaint();
   const survey = useMemo(() => surveyOf(assessment), [assessment]);
   const { receptacle } = walk.here;
   const here = assessment.receptacles.get(receptacle?.id ?? '');
   const hazardOf = (instrument: InstrumentId) => hazardAt(assessment, receptacle?.id ?? '', instrument);
-  // Its next test stands here already where it is made here.
-  const circuit = assessment.circuits.find(
-    ({ breaker, next }) => breaker === receptacle?.breaker && next?.at !== receptacle?.id,
-  );
   return (
     <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} assessed={assessed} stage="walk">
       <h1 className={classes.unseen}>Walk: {house.address ?? noAddress}</h1>
       <div className={classes.walk}>
-        <nav className={classes.rooms} aria-label="Rooms">
-          <PanelFirst house={house} onSheet={setSheet} />
-          <CausesList assessment={assessment} nameOf={nameOf} onTake={takeById} />
-          {isPainted && (
-            <RoomList
-              survey={survey}
-              house={house}
-              currentPlace={walk.here.currentPlace}
-              onTake={walk.moves.take}
-            />
-          )}
-          <NavFoot onAddRoom={walk.moves.addRoom} onSheet={setSheet} />
-        </nav>
+        <Rooms
+          {...{ house, assessment, survey, walk, nameOf, isPainted }}
+          onTake={takeById}
+          onSheet={setSheet}
+        />
         {walk.here.room === null ? (
           <FirstRoom />
         ) : (
           <CurrentReceptacle
+            job={job}
             walk={walk}
             survey={survey}
             tester={tester}
             onHelp={help.open}
             onSheet={setSheet}
             onTake={takeById}
+            onTest={nextOrAny}
+            triangleIs={triangleIs}
+            planIs={planIs}
+            onNextRoom={wayToNextRoom(house, walk)}
           />
         )}
         <VerdictPanel
-          walk={walk}
-          circuit={circuit ?? null}
+          {...{ job, house, entries, walk, triangleIs, planIs }}
+          circuit={circuitOf(assessment, walk)}
           onTake={takeById}
           isDoubted={here?.isDoubted === true}
           asksForHalves={asksForHalves(house)}

@@ -119,7 +119,7 @@ function TesterButton({ walk, hazard, onTripped }: ButtonProps & { readonly haza
   return (
     <section className={classes.part} aria-label="Tester’s button">
       <p className={classes.timer} role="timer">
-        {(held.seconds ?? 0).toFixed(1)} <small>s of {longestSeconds}</small>
+        {Math.min(held.seconds ?? 0, longestSeconds).toFixed(1)} <small>s of {longestSeconds}</small>
       </p>
       {held.isTooLong && (
         <p className={classes.strong} role="alert">

@@ -1,5 +1,5 @@
 import { inOrder, type JobEntry, withdrawnIn } from '@fair-plug/core/log';
-import { entryLine } from '@fair-plug/core/words';
+import { describedAnew, entryLine, type Words } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { useHouseTime } from '@/components/house-time';
 import { useWholeWords } from '@/components/whole-words';
@@ -10,6 +10,22 @@ import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';
 
 type Said = Exclude<JobEntry, { kind: 'withdrawn' }>;
+
+/** What each entry says; of a description, what it says that the one before it did not. */
+function linesOf(inTurn: readonly Said[], words: Words): ReadonlyMap<string, string> {
+  let before: Extract<Said, { kind: 'receptacle-described' }> | null = null;
+  return new Map(
+    inTurn.map((entry): [string, string] => {
+      if (entry.kind !== 'receptacle-described') return [entry.id, entryLine(words.entries, entry)];
+      const line =
+        before === null
+          ? entryLine(words.entries, entry)
+          : (describedAnew(words, entry, before) ?? 'Described the same once more');
+      before = { ...before, ...entry };
+      return [entry.id, line];
+    }),
+  );
+}
 
 /** All that was ever entered at the receptacle: when, by whom, with which tester; each can be taken back, and put back. */
 export function HistorySheet({ walk, house, entries }: SheetProps) {
@@ -33,8 +49,8 @@ export function HistorySheet({ walk, house, entries }: SheetProps) {
         ('receptacle' in entry && (entry.receptacle === id || mergedFrom.includes(entry.receptacle))) ||
         (entry.kind === 'lost-power' && (entry.outlet === id || mergedFrom.includes(entry.outlet))),
     )
-    .sort(inOrder)
-    .reverse();
+    .sort(inOrder);
+  const lines = linesOf(about, words);
   const testers = new Map(kit.kind === 'loaded' ? kit.testers.map((one) => [one.id, one.name]) : []);
   const who = (entry: JobEntry): string =>
     [
@@ -44,10 +60,10 @@ export function HistorySheet({ walk, house, entries }: SheetProps) {
     ].join(' · ');
   return (
     <ol className={classes.history}>
-      {about.map((entry) => (
+      {about.toReversed().map((entry) => (
         <li key={entry.id} data-withdrawn={gone.has(entry.id)}>
           <span>
-            {entryLine(words.entries, entry)}
+            {lines.get(entry.id)}
             <small>
               {time(entry.at, 'D MMM HH:mm:ss')} · {who(entry)}
             </small>
@@ -58,7 +74,7 @@ export function HistorySheet({ walk, house, entries }: SheetProps) {
               variant="default"
               onClick={() =>
                 walk.record.ofHouse(
-                  `${gone.has(entry.id) ? 'Put back' : 'Taken back'}: ${entryLine(words.entries, entry)}`,
+                  `${gone.has(entry.id) ? 'Put back' : 'Taken back'}: ${lines.get(entry.id)}`,
                   {
                     kind: 'withdrawn',
                     entries: gone.has(entry.id) ? withdrawalsOf(entry).map(({ id }) => id) : [entry.id],

@@ -1,0 +1,64 @@
+import { type ReactNode, useEffect, useState } from 'react';
+import { storeName } from '@/local/identity';
+import { useLocal } from '@/local/local-store';
+import classes from './explained.module.css';
+
+export interface Explanation {
+  readonly isOpen: boolean;
+  readonly toggle: () => void;
+}
+
+/** What is explained the first time that somebody sees it in this browser, once, and again when they ask. */
+export function useExplanation(what: string): Explanation {
+  const { identity } = useLocal();
+  const name = `${storeName(identity)} explained ${what}`;
+  const [isOpen, setOpen] = useState(() => localStorage.getItem(name) === null);
+  useEffect(() => {
+    try {
+      localStorage.setItem(name, 'seen');
+    } catch {
+      // No room left: it is explained once more.
+    }
+  }, [name]);
+  return { isOpen, toggle: () => setOpen((before) => !before) };
+}
+
+export interface ExplainedProps {
+  readonly explanation: Explanation;
+  readonly children: ReactNode;
+}
+
+/** The explanation itself, while it is open. */
+export function Explained({ explanation, children }: ExplainedProps) {
+  if (!explanation.isOpen) return null;
+  return (
+    <aside className={classes.note}>
+      <p>{children}</p>
+      <button type="button" onClick={explanation.toggle}>
+        Got it
+      </button>
+    </aside>
+  );
+}
+
+/** Asks for it. */
+export function AskWhat({
+  explanation,
+  what,
+}: {
+  readonly explanation: Explanation;
+  /** "the triangle" */
+  readonly what: string;
+}) {
+  return (
+    <button
+      type="button"
+      className={classes.ask}
+      aria-label={`What is ${what}?`}
+      aria-expanded={explanation.isOpen}
+      onClick={explanation.toggle}
+    >
+      <span aria-hidden>?</span>
+    </button>
+  );
+}
