@@ -1,9 +1,11 @@
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { foldHouse, type JobStatement } from '@fair-plug/core/log';
 import { expect, test } from '@playwright/test';
 import { v7 } from 'uuid';
 import { removeData } from '../scripts/setup/cluster.mjs';
+import { noisyPhotos } from './camera.ts';
 import { type Device, logOnServer, newDevices, openDemo, type Server } from './devices.ts';
 import { type Instance, instancesOn } from './instance.ts';
 
@@ -98,4 +100,67 @@ test('PostgreSQL is killed in the middle of a batch and comes back by itself: th
   expect(health).toMatchObject({ status: 'ok', restarts: 1 });
   expect(running?.output()).toContain('The database runs again.');
   await afterwards(await openDemo(origin), work);
+});
+
+test('twenty photos, a closed tab, a cut connection and a killed server: each arrives once, its bytes the same', async ({
+  browser,
+}) => {
+  const first = await start();
+  const context = await browser.newContext({ serviceWorkers: 'allow' });
+  await context.request.post(`${origin}/api/demo`);
+  const { person } = await (await context.request.get(`${origin}/api/session`)).json();
+  const job = v7();
+  const at = new Date().toISOString();
+  const said = {
+    id: v7(),
+    device: v7(),
+    author: person.id,
+    at,
+    kind: 'job-described',
+    address: '20 Alder Rise',
+  };
+  await context.request.post(`${origin}/api/jobs`, { data: { job, entries: [said] } });
+  const open = async () => {
+    const page = await context.newPage();
+    await page.goto(`${origin}/prepare?job=${job}`);
+    await page.getByRole('heading', { name: 'Photos of the house' }).waitFor();
+    return page;
+  };
+  const before = await open();
+  // Only then does the page open without a network.
+  await before.evaluate(() => navigator.serviceWorker.ready);
+  await before.reload();
+  await before.getByLabel('Add photos').waitFor({ state: 'attached' });
+  await context.setOffline(true);
+  await before.getByLabel('Add photos').setInputFiles(await noisyPhotos(20));
+  // Some are ready, and the tab goes.
+  await before.getByRole('button', { name: /^Photo 3:/ }).waitFor();
+  await before.close();
+
+  const page = await open();
+  await expect(page.getByText(/20 photos to send/)).toBeVisible({ timeout: 60_000 });
+  let pieces = 0;
+  await context.route(/\/photos\/[0-9a-f]{64}/, (route) => {
+    pieces += 1;
+    return pieces % 4 === 0 ? route.abort('connectionreset') : route.continue();
+  });
+  await context.setOffline(false);
+  await expect(page.getByText(/ 1\d photos to send/)).toBeVisible({ timeout: 30_000 });
+  first.killServer();
+  await first.interrupt();
+  await start();
+  await expect(page.getByText('saved on the server')).toBeVisible({ timeout: 60_000 });
+  await context.unroute(/\/photos\/[0-9a-f]{64}/);
+  // Another start, another password: the session is the same.
+  const { photos } = await (await context.request.get(`${origin}/api/jobs/${job}/photos`)).json();
+  const { entries } = await (await context.request.get(`${origin}/api/jobs/${job}/entries`)).json();
+  const taken = foldHouse(entries).photos ?? [];
+  expect(taken).toHaveLength(20);
+  expect(new Set(taken.map(({ hash }) => hash)).size).toBe(20);
+  expect(photos.filter(({ isWhole }: { isWhole: boolean }) => isWhole)).toHaveLength(20);
+  for (const { hash } of taken) {
+    const bytes = await (await context.request.get(`${origin}/api/jobs/${job}/photos/${hash}`)).body();
+    expect(createHash('sha256').update(bytes).digest('hex')).toBe(hash);
+  }
+  await context.close();
 });

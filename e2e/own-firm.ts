@@ -17,7 +17,7 @@ export const owner = { id: demoAuthor };
 type StorageState = Exclude<PlaywrightTestOptions['storageState'], undefined>;
 
 /** A new firm with an owner who has signed in. */
-async function foundFirm(connection: Connection): Promise<StorageState> {
+export async function foundFirm(connection: Connection): Promise<StorageState> {
   const person = v7();
   const token = randomBytes(24).toString('base64url');
   await connection

@@ -1,3 +1,4 @@
+import type { PhotoSubject } from '@fair-plug/core/knowledge';
 import { type BareLink, type ChainHead, clockOf, type Entry, isPossibleClock } from '@fair-plug/core/log';
 import type { FindingSummary, HouseSummary } from '@fair-plug/core/report';
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
@@ -95,6 +96,23 @@ export interface PhotoBytes {
   readonly bytes: ArrayBuffer;
 }
 
+/** A file that somebody chose as a photo and that is not made ready yet: it outlives the tab. */
+export interface PhotoFile {
+  /** Id of the photo that it becomes. */
+  readonly id: string;
+  readonly log: LogKey;
+  readonly subject: Photographed;
+  readonly name: string;
+  readonly file: Blob;
+}
+
+/** What photos are taken of. */
+export interface Photographed {
+  readonly of: PhotoSubject;
+  /** The id of what it is; left out for the house. */
+  readonly about?: string;
+}
+
 /** What is kept in this browser for one person in one firm. */
 export class LocalDatabase extends Dexie {
   declare unsent: EntityTable<Unsent, 'order'>;
@@ -105,6 +123,7 @@ export class LocalDatabase extends Dexie {
   declare links: Table<KeptLink, [LogKey, string, number]>;
   declare settings: EntityTable<Setting, 'name'>;
   declare photos: Table<KeptPhoto, [LogKey, string]>;
+  declare photoFiles: Table<PhotoFile, string>;
   declare photoBytes: Table<PhotoBytes, [LogKey, string, PhotoBytes['version']]>;
 
   constructor(name: string) {
@@ -115,7 +134,11 @@ export class LocalDatabase extends Dexie {
     this.version(4)
       .stores({ chains: 'log', links: '[log+device+place], log, sent, [log+sent]' })
       .upgrade(forgetImpossible);
-    this.version(5).stores({ photos: '[log+hash], log, sent', photoBytes: '[log+hash+version], [log+hash]' });
+    this.version(5).stores({
+      photos: '[log+hash], log, sent',
+      photoBytes: '[log+hash+version], [log+hash]',
+      photoFiles: 'id',
+    });
   }
 }
 

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { memo, type ReactNode } from 'react';
 import { useLocal } from '@/local/local-store';
+import { useResumedPhotos } from '@/local/photos/use-resumed-photos';
 import { AccountMenu, PlacesMenu, places } from './account-menu';
 import { ClockWarning } from './clock-warning';
 import classes from './frame.module.css';
@@ -73,6 +74,7 @@ const Banners = memo(function Banners() {
 
 /** Head of every screen: where one is, where the data is, and the way back. What is inside changes without it. */
 export function Frame({ head = null, children }: FrameProps) {
+  useResumedPhotos();
   return (
     <div className={classes.frame}>
       <a href="#content" className={`${classes.skip} screen-only`}>

@@ -52,7 +52,7 @@ export const entryTable = (words: Words): EntryTable => ({
   'lamps-read': ({ lamps }) => `Lamps: ${words.lamps(lamps)}`,
   'left-as-found': ({ item, done }) => notThere(done, item.replaceAll('-', ' ')),
   'load-planned': ({ load, planned }) => notThere(planned, `${spaced(load)} runs while heat is looked for`),
-  'look-noted': ({ look, seen }) => `${seen ? '' : 'Not '}${lower(words.looks[look].name)}`,
+  'look-noted': ({ look, seen }) => notThere(seen, words.looks[look].name),
   'lost-power': ({ by, lost }) =>
     `${lost ? 'Lost' : 'Kept'} power with ${by.kind === 'breaker' ? `breaker ${by.breaker}` : 'the device'}`,
   'not-reached': ({ reason }) =>

@@ -16,7 +16,7 @@ export interface EditedMarkProps {
   readonly size: { readonly width: number; readonly height: number };
   readonly isChosen: boolean;
   readonly onChoose: () => void;
-  readonly onChange: (shape: Shape) => void;
+  readonly onChange: (to: (before: Shape) => Shape) => void;
 }
 
 /** Where the far end of a shape is taken hold of; null where it has none. */
@@ -45,7 +45,7 @@ export function EditedMark(props: EditedMarkProps) {
         onDragEnd={({ target }) => {
           const by = [target.x() / side, target.y() / side] as const;
           target.position({ x: 0, y: 0 });
-          onChange(movedBy(shape, by));
+          onChange((before) => movedBy(before, by));
         }}
       >
         <Figure {...props} />
@@ -62,7 +62,7 @@ export function EditedMark(props: EditedMarkProps) {
           onDragEnd={({ target }) => {
             const by = [target.x() / side - end[0], target.y() / side - end[1]] as const;
             target.position({ x: end[0] * side, y: end[1] * side });
-            onChange(sizedBy(shape, shape.form === 'ring' ? [by[0], 0] : by));
+            onChange((before) => sizedBy(before, before.form === 'ring' ? [by[0], 0] : by));
           }}
         />
       )}

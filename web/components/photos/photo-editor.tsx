@@ -69,11 +69,23 @@ export function PhotoEditor({ job, photo, record, onDone }: PhotoEditorProps) {
   const { ref, width } = useElementSize();
   const [chosen, setChosen] = useState<string | null>(null);
   const scale = width / photo.width;
-  const say = (drawn: string, shape: Shape | null): void =>
-    record({ kind: 'photo-marked', photo: photo.id, drawn, shape } satisfies JobStatement);
+  /** From what is kept by then: the keys may be quicker than the drawing. */
+  const change = (drawn: string, to: (before: Shape) => Shape | null): void =>
+    record(({ house }) => {
+      const marks = house.photos?.find(({ id }) => id === photo.id)?.marks ?? [];
+      const before = marks.find(({ id }) => id === drawn)?.shape;
+      return before === undefined
+        ? []
+        : [{ kind: 'photo-marked', photo: photo.id, drawn, shape: to(before) }];
+    });
   const add = (form: Shape['form']): void => {
     const id = v7();
-    say(id, begun(form, photo));
+    record({
+      kind: 'photo-marked',
+      photo: photo.id,
+      drawn: id,
+      shape: begun(form, photo),
+    } satisfies JobStatement);
     setChosen(id);
   };
   return (
@@ -107,15 +119,15 @@ export function PhotoEditor({ job, photo, record, onDone }: PhotoEditorProps) {
                   size={{ width, height: photo.height * scale }}
                   isChosen={id === chosen}
                   onChoose={() => setChosen(id)}
-                  onChange={(to) => say(id, to)}
+                  onChange={(to) => change(id, to)}
                 />
               ))}
             </Layer>
           </Stage>
         )}
       </div>
-      <MarkList marks={photo.marks} chosen={chosen} onChoose={setChosen} onSay={say} />
-      <Button onClick={onDone}>Done</Button>
+      <MarkList marks={photo.marks} chosen={chosen} onChoose={setChosen} onChange={change} />
+      <Button onClick={onDone}>Done marking</Button>
     </section>
   );
 }
@@ -125,19 +137,20 @@ interface MarkListProps {
   readonly chosen: string | null;
   readonly onChoose: (id: string) => void;
   /** null: taken off. */
-  readonly onSay: (id: string, shape: Shape | null) => void;
+  readonly onChange: (id: string, to: (before: Shape) => Shape | null) => void;
 }
 
 /** All that is drawn, by name: what can be done with a pointer is done here with keys. */
-function MarkList({ marks, chosen, onChoose, onSay }: MarkListProps) {
-  const steer = (id: string, shape: Shape) => (event: KeyboardEvent) => {
+function MarkList({ marks, chosen, onChoose, onChange }: MarkListProps) {
+  const steer = (id: string) => (event: KeyboardEvent) => {
     const by = steps[event.key];
     if (by !== undefined) {
       event.preventDefault();
-      onSay(id, event.shiftKey ? sizedBy(shape, by) : movedBy(shape, by));
+      const isSized = event.shiftKey;
+      onChange(id, (shape) => (isSized ? sizedBy(shape, by) : movedBy(shape, by)));
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
       event.preventDefault();
-      onSay(id, null);
+      onChange(id, () => null);
     }
   };
   if (marks.length === 0) return null;
@@ -153,7 +166,7 @@ function MarkList({ marks, chosen, onChoose, onSay }: MarkListProps) {
               aria-keyshortcuts="ArrowLeft ArrowRight ArrowUp ArrowDown Delete"
               onClick={() => onChoose(id)}
               onFocus={() => onChoose(id)}
-              onKeyDown={steer(id, shape)}
+              onKeyDown={steer(id)}
             >
               {index + 1} {toolWords[shape.form]}
             </Button>
@@ -163,13 +176,17 @@ function MarkList({ marks, chosen, onChoose, onSay }: MarkListProps) {
                 isInRow
                 longest={60}
                 value={shape.words}
-                onSave={(words) => onSay(id, words === null ? null : { ...shape, words })}
+                onSave={(words) =>
+                  onChange(id, (before) =>
+                    words === null || before.form !== 'text' ? null : { ...before, words },
+                  )
+                }
               />
             )}
             <Button
               variant="subtle"
               aria-label={`Take off ${index + 1} ${toolWords[shape.form]}`}
-              onClick={() => onSay(id, null)}
+              onClick={() => onChange(id, () => null)}
             >
               Take off
             </Button>

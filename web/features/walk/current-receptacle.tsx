@@ -73,7 +73,9 @@ export function CurrentReceptacle({
           {statusOf(walk)}
         </p>
         <span className={classes.beside}>
-          {!isIn && <CameraKey job={job} walk={walk} className={classes.kind} />}
+          <span className={classes.camera} data-in={isIn}>
+            <CameraKey job={job} walk={walk} className={classes.kind} />
+          </span>
           <KindButton walk={walk} onSheet={onSheet} />
         </span>
         <FunctionCheckLine survey={survey} tester={tester} onProve={() => onSheet('function-checks')} />

@@ -1,7 +1,8 @@
 import { useCallback } from 'react';
 import { useLocal } from '../local-store';
+import type { Photographed } from '../tables';
 import { useKeep } from '../use-logs';
-import type { Photographed, TakenPhotos } from './take-photos';
+import type { SayPhoto, TakenPhotos } from './take-photos';
 
 /** Takes files as photos of something. */
 export type TakePhotosOf = (subject: Photographed, files: readonly File[]) => Promise<TakenPhotos>;
@@ -14,8 +15,7 @@ export function useTakePhotos(job: string): TakePhotosOf | null {
     (subject, files) =>
       unsent.during(
         import('./take-photos').then(async ({ takePhotos }) => {
-          const say = async (statement: Parameters<NonNullable<typeof keep>['inJob']>[1]) =>
-            keep?.inJob(job, statement);
+          const say: SayPhoto = async (log, statement) => keep?.inJob(log, statement);
           const taken = await takePhotos({ store, job, subject, files, say });
           sync.wakeSoon();
           return taken;
