@@ -55,6 +55,8 @@ describe('a backup', () => {
     const file = join(folder, 'whole.backup');
     const made = await backUp(source.ownerUrl, file);
     expect(made.tables.entry).toBeGreaterThan(100);
+    // Photos are inside, and that is said.
+    expect(made).toMatchObject({ photos: { count: 3, bucket: null } });
     await restore({ ...target(), file, replace: false });
     const restored = connect(target().url);
     expect(await contents(restored)).toEqual(await contents(source.owner));
@@ -85,11 +87,13 @@ describe('a backup', () => {
 
   test('does not go over data unless told to', async () => {
     const file = join(folder, 'second.backup');
-    await backUp(source.ownerUrl, file);
+    // Where their bytes are in a bucket, it says in which.
+    const { photos } = (await backUp(source.ownerUrl, file, 'photos-of-ours')) as { photos?: object };
+    expect(photos).toEqual({ count: 3, bucket: 'photos-of-ours' });
     await restore({ ...target(), file, replace: true });
     await expect(restore({ ...target(), file, replace: false })).rejects.toThrow('--replace');
     await expect(restore({ ...target(), file, replace: true })).resolves.toMatchObject({
-      format: 'fair-plug/backup@1',
+      format: 'fair-plug/backup@2',
     });
   });
 

@@ -17,15 +17,24 @@ import { mustRun } from '../setup/processes.mjs';
 import { Refusal } from '../setup/refusal.mjs';
 import { postgresPrograms } from '../setup/toolchain.mjs';
 
-const manifestSchema = z.strictObject({
-  format: z.literal('fair-plug/backup@1'),
+const ofEvery = {
   /** ISO time. */
   madeAt: z.string(),
   /** Rows of every table. */
   tables: z.record(z.string(), z.number().int()),
   /** Of the dump. */
   sha256: z.string(),
-});
+};
+const manifestSchema = z.discriminatedUnion('format', [
+  z.strictObject({
+    format: z.literal('fair-plug/backup@2'),
+    ...ofEvery,
+    /** How many photos there were, and the bucket that their bytes are in; null: they are in the dump. */
+    photos: z.strictObject({ count: z.number().int(), bucket: z.string().nullable() }),
+  }),
+  // From before there were photos.
+  z.strictObject({ format: z.literal('fair-plug/backup@1'), ...ofEvery }),
+]);
 export type Manifest = z.infer<typeof manifestSchema>;
 
 /** Whoever holds a backup is nobody who has signed in: rows that open doors stay out of it. */
@@ -68,7 +77,7 @@ export async function countRows(connection: Connection): Promise<Record<string, 
 }
 
 /** Writes a database into one file: a dump in PostgreSQL's custom format, and a manifest. The database may be in use. */
-export async function backUp(url: string, file: string): Promise<Manifest> {
+export async function backUp(url: string, file: string, bucket: string | null = null): Promise<Manifest> {
   const target = resolve(file);
   if (!existsSync(dirname(target))) throw new Refusal(`There is no folder ${dirname(target)}.`);
   const folder = mkdtempSync(join(dirname(target), '.backup-'));
@@ -97,10 +106,11 @@ export async function backUp(url: string, file: string): Promise<Manifest> {
         return { ...counted, ...Object.fromEntries(leftOut.map((table) => [table, 0])) };
       });
     const manifest: Manifest = {
-      format: 'fair-plug/backup@1',
+      format: 'fair-plug/backup@2',
       madeAt: new Date().toISOString(),
       tables,
       sha256: await checksum(dump),
+      photos: { count: tables.photo ?? 0, bucket },
     };
     writeFileSync(join(folder, manifestName), JSON.stringify(manifest, null, 2));
     const archive = join(folder, 'archive.tar');

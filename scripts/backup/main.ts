@@ -15,13 +15,24 @@ if (!adminUrl || !url || !password || !file)
     'FAIRPLUG_ADMIN_URL, FAIRPLUG_OWNER_URL, FAIRPLUG_APPLICATION_PASSWORD and a file are needed',
   );
 
-const inWords = ({ madeAt, tables }: Manifest): string => {
+/** Whether photos are inside. */
+function photosInWords(manifest: Manifest): string {
+  if (manifest.format === 'fair-plug/backup@1') return 'from before there were photos';
+  const { count, bucket } = manifest.photos;
+  return bucket === null
+    ? `${count} photos inside`
+    : `the bytes of ${count} photos NOT inside: they are in the bucket ${bucket}, which has to be backed up too`;
+}
+
+const inWords = (manifest: Manifest): string => {
+  const { madeAt, tables } = manifest;
   const rows = Object.values(tables).reduce((sum, count) => sum + count, 0);
-  return `${rows} rows in ${Object.keys(tables).length} tables, of ${madeAt}`;
+  return `${rows} rows in ${Object.keys(tables).length} tables, of ${madeAt}; ${photosInWords(manifest)}`;
 };
 
 try {
-  if (what === 'backup') console.log(`${file}: ${inWords(await backUp(url, file))}`);
+  if (what === 'backup')
+    console.log(`${file}: ${inWords(await backUp(url, file, process.env.FAIRPLUG_S3_BUCKET || null))}`);
   else {
     const manifest = await restore({ adminUrl, url, file, replace: options.includes('--replace') });
     const owner = connect(url);

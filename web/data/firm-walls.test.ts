@@ -22,6 +22,8 @@ import * as sweep from './photos/sweep.ts';
 import * as readJobs from './read-jobs.ts';
 import { freshDatabase, newFirm, newPerson } from './testing-database.ts';
 
+// Longer than other files: every function over a firm’s data is called here, a line each.
+
 let connection: Connection;
 let owner: Connection;
 let drop: () => Promise<void>;

@@ -14,6 +14,8 @@ import { leavingPicture, whyNoPhoto } from './pictures.ts';
 import { photoStore } from './store.ts';
 import { sweepPhotos } from './sweep.ts';
 
+// Longer than other files: a photo’s way through the server, from its first piece to its erasure.
+
 let connection: Connection;
 let drop: () => Promise<void>;
 
