@@ -107,7 +107,7 @@ const timedTap = (page: Page, key: string, headline: string) =>
       document.querySelector<HTMLButtonElement>(`button[aria-keyshortcuts="${pressed}"]`)?.click();
       const first = await shown(() => panel?.querySelector('h3')?.textContent?.includes(expected) === true);
       const engine = await shown(
-        () => panel?.querySelector('section[aria-label="Next test"], details') != null,
+        () => panel?.querySelector('section[aria-label="Next test"], details[data-evidence]') != null,
       );
       return { first: first - from, engine: engine - from };
     },

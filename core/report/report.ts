@@ -47,7 +47,8 @@ export interface Report extends Survey<ReportLine> {
   readonly missing: readonly { readonly faulty: number; readonly chance: number }[];
   /** What is no defect. */
   readonly noDefect: readonly NoDefect[];
-  readonly photos: ReportedPhotos;
+  /** Left out where none was taken. */
+  readonly photos?: ReportedPhotos;
   readonly practice: Practice;
   /** What it is written with. */
   readonly words: ReportLanguage;
@@ -144,7 +145,7 @@ export function reportOn(assessment: Assessment, practice: Practice, words: Repo
       .filter((faulty) => coverage.tested > 0 && faulty <= coverage.expected - coverage.tested)
       .map((faulty) => ({ faulty, chance: chanceOfMissing(coverage.expected, faulty, coverage.tested) })),
     noDefect: noDefects(house, practice, words),
-    photos: reportedPhotos(house, findings),
+    ...(house.photos === undefined ? {} : { photos: reportedPhotos(house, findings) }),
     practice,
     words,
   };

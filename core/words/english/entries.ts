@@ -1,11 +1,8 @@
-import type { AssessmentWords } from '../../assessment/index.ts';
 import type { CatalogWords } from '../../knowledge/index.ts';
 import type { JobEntry, JobEntryOf } from '../../log/index.ts';
+import { type DoneWords, doneTable, notThere } from './done-lines.ts';
 import { capital, comma, lower } from './terms.ts';
 import type { UndoneTerms } from './undone.ts';
-
-const notThere = (isThere: boolean, words: string): string =>
-  isThere ? words : `Not ${words.toLowerCase()}`;
 
 /** A code in words. */
 const spaced = (code: string): string => code.replaceAll('-', ' ');
@@ -13,13 +10,12 @@ const spaced = (code: string): string => code.replaceAll('-', ' ');
 /** What every kind of entry says, as a line of a history. */
 export type EntryTable = { readonly [K in JobEntry['kind']]: (entry: JobEntryOf<K>) => string };
 
-type Words = Pick<AssessmentWords, 'instruments' | 'values' | 'lamps'> &
-  Pick<CatalogWords, 'dangers' | 'labels' | 'looks' | 'notReached'> &
-  UndoneTerms;
+type Words = DoneWords & Pick<CatalogWords, 'dangers' | 'labels'> & UndoneTerms;
 
 /** Words for every kind of entry of a job. It is a table: its length is that of the list of kinds. */
 // biome-ignore lint/complexity/noExcessiveLinesPerFunction: a table, as long as the list of kinds.
 export const entryTable = (words: Words): EntryTable => ({
+  ...doneTable(words, `${words.groundFaultName} test`),
   'alteration-noted': ({ year, what, made }) => notThere(made, `${year}: ${what}`),
   'aluminum-sought': ({ place, found }) =>
     `${capital(words.aluminumName)} at ${spaced(place)}: ${found === null ? 'not looked for' : found ? 'seen' : 'not found'}`,
@@ -30,7 +26,6 @@ export const entryTable = (words: Words): EntryTable => ({
       : `Breaker ${number ?? ''} described`.replace('  ', ' '),
   'combination-tried': ({ positions, lit }) =>
     `Levers ${positions}: ${lit === null ? 'not tried' : lit ? 'light on' : 'light off'}`,
-  'cover-off': () => 'Seen with the cover off',
   'dimmer-measured': () => 'Dimmer measured',
   'finding-added': ({ headline }) => `Finding: ${headline}`,
   'finding-decided': ({ decision }) => `Finding: ${decision}`,
@@ -38,26 +33,16 @@ export const entryTable = (words: Words): EntryTable => ({
   'finding-merged': ({ into }) => (into === null ? 'Finding by itself again' : 'Finding joined to another'),
   'finding-split': () => 'Finding split',
   'findings-ordered': () => 'Findings put in order',
-  'ground-fault-tested': ({ by, result, heldSeconds }) =>
-    `${capital(words.groundFaultName)} test, ${by.replace('-', ' ')}: ${result.replaceAll('-', ' ')}${
-      heldSeconds === undefined ? '' : `, held ${heldSeconds} s`
-    }`,
-  'halves-tried': ({ alike }) => (alike ? 'Both halves tried: alike' : 'Both halves tried: they differ'),
   'hot-spot-measured': ({ where }) => `Looked at for heat: ${where ?? 'a spot'}`,
   'job-described': () => 'House described',
   'kept-powered': ({ equipment, kept }) => `${kept ? 'Must' : 'Need not'} keep power: ${equipment}`,
   'label-noted': ({ label, there }) => notThere(there, words.labels[label]),
   'labels-looked-for': () => 'Labels looked for',
   'lampholder-measured': () => 'Lampholder measured',
-  'lamps-read': ({ lamps }) => `Lamps: ${words.lamps(lamps)}`,
   'left-as-found': ({ item, done }) => notThere(done, item.replaceAll('-', ' ')),
   'load-planned': ({ load, planned }) => notThere(planned, `${spaced(load)} runs while heat is looked for`),
-  'look-noted': ({ look, seen }) => notThere(seen, words.looks[look].name),
   'lost-power': ({ by, lost }) =>
     `${lost ? 'Lost' : 'Kept'} power with ${by.kind === 'breaker' ? `breaker ${by.breaker}` : 'the device'}`,
-  'not-reached': ({ reason }) =>
-    reason === null ? 'To be reached' : `Not reached: ${lower(words.notReached[reason])}`,
-  noted: ({ text }) => `Note: ${text}`,
   'panel-checked': ({ check, found }) => `At the ${words.panelName}, ${spaced(check)}: ${spaced(found)}`,
   'panel-described': ({ gone }) =>
     gone === true ? `A ${words.panelName} taken off` : `${capital(words.panelName)} described`,
@@ -71,7 +56,6 @@ export const entryTable = (words: Words): EntryTable => ({
     caption === undefined || caption === null ? 'Photo described' : `Photo: ${caption}`,
   'photo-marked': ({ shape }) =>
     shape === null ? 'A mark taken off a photo' : `Photo marked: ${shape.form}`,
-  'photo-taken': () => 'Photo',
   'photos-ordered': () => 'Photos put in order',
   'plan-chosen': ({ sample }) => (sample === null ? 'All that can be reached' : `A sample of ${sample}`),
   'point-described': ({ name, gone }) =>
@@ -79,12 +63,6 @@ export const entryTable = (words: Words): EntryTable => ({
   'point-sign-noted': ({ sign, seen }) => notThere(seen, `${capital(sign)} at a switch`),
   'power-restored': ({ restored }) => (restored ? 'Power is back' : 'Will not reset'),
   'protection-noted': () => 'Labels, reset or device',
-  'reading-taken': ({ shown, receptacle }) =>
-    shown.instrument === 'lamps'
-      ? `Lamps: ${words.lamps(shown)}`
-      : `${words.instruments[shown.instrument].name}: ${comma(
-          words.values({ at: receptacle, ...shown }).map(([name, value]) => `${name} ${value}`),
-        )}`,
   'receptacle-described': ({ name }) => `Described as ${name}`,
   'receptacle-fed': ({ breaker }) => (breaker === null ? 'Breaker not known' : `On breaker ${breaker}`),
   'receptacle-merged': () => 'Merged into another',

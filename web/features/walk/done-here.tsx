@@ -1,25 +1,13 @@
 import { inOrder, type JobEntry, type Receptacle, withdrawnIn } from '@fair-plug/core/log';
-import { entryLine } from '@fair-plug/core/words';
+import { type DoneKind, doneKinds, doneLine, doneTable } from '@fair-plug/core/words/english/done-lines.ts';
 import { useMemo } from 'react';
 import { useHouseTime } from '@/components/house-time';
 import { PhotoPicture } from '@/components/photos/photo-picture';
-import { useWholeWords } from '@/components/whole-words';
+import { useWords } from '@/components/region-words';
 import classes from './done-here.module.css';
 import type { SheetId } from './words';
 
-/** Kinds of entries that were done at a receptacle: tried, looked at, photographed, written down. */
-const doneKinds = [
-  'reading-taken',
-  'lamps-read',
-  'ground-fault-tested',
-  'halves-tried',
-  'look-noted',
-  'cover-off',
-  'not-reached',
-  'noted',
-  'photo-taken',
-] as const satisfies readonly JobEntry['kind'][];
-type Done = Extract<JobEntry, { kind: (typeof doneKinds)[number] }>;
+type Done = Extract<JobEntry, { kind: DoneKind }>;
 
 const isDone = (entry: JobEntry): entry is Done => (doneKinds as readonly string[]).includes(entry.kind);
 
@@ -42,7 +30,8 @@ export interface DoneHereProps {
 
 /** What was done at a receptacle, as far as it stands, in the order in which it was done. */
 export function DoneHere({ job, receptacle, entries, photos, onSheet }: DoneHereProps) {
-  const words = useWholeWords();
+  const words = useWords();
+  const lines = useMemo(() => doneTable(words, words.screens.walk.groundFaultTest), [words]);
   const time = useHouseTime();
   const { id, mergedFrom = [] } = receptacle;
   const own = [id, ...mergedFrom].join(' ');
@@ -66,7 +55,7 @@ export function DoneHere({ job, receptacle, entries, photos, onSheet }: DoneHere
           const photo =
             entry.kind === 'photo-taken' ? photos.find((one) => one.id === entry.photo) : undefined;
           const sheet = sheetOf[entry.kind];
-          const line = photo?.caption ?? entryLine(words.entries, entry);
+          const line = photo?.caption ?? doneLine(lines, entry);
           return (
             <li key={entry.id}>
               <time dateTime={entry.at}>{time(entry.at, 'HH:mm')}</time>

@@ -91,7 +91,7 @@ export function EngineOpinion({
       )}
       <Doubts judged={judged} isPlain={isPlain} />
       {table.length > 0 && (
-        <details className={classes.evidence} open={!isPlain}>
+        <details className={classes.evidence} data-evidence open={!isPlain}>
           <summary>Evidence</summary>
           <EvidenceTable table={table} />
         </details>
