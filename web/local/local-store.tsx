@@ -1,7 +1,6 @@
 'use client';
 
 import { useWindowEvent } from '@mantine/hooks';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 import { type FirmApi, firmApi } from './api';
 import { type Identity, rememberedIdentity, storeName } from './identity';
@@ -46,7 +45,6 @@ const partsFor = (identity: Identity) => {
     cache,
     sync: new Sync(store, api, cache),
     unsent: new UnsentWatch(store),
-    queries: new QueryClient({ defaultOptions: { queries: { retry: 1, networkMode: 'always' } } }),
   };
 };
 
@@ -76,7 +74,7 @@ export function headStart(log: LogKey): void {
  */
 export function LocalStore({ identity, standing, children }: LocalStoreProps) {
   const [parts] = useState(() => partsOf(identity));
-  const { store, api, cache, sync, unsent, queries } = parts;
+  const { store, api, cache, sync, unsent } = parts;
   const isKnown = standing === 'known';
   useEffect(() => {
     // While the server does not know them, what is kept here stays here.
@@ -93,9 +91,5 @@ export function LocalStore({ identity, standing, children }: LocalStoreProps) {
     () => ({ identity, standing, store, api, cache, sync, unsent }),
     [identity, standing, store, api, cache, sync, unsent],
   );
-  return (
-    <QueryClientProvider client={queries}>
-      <Context value={local}>{children}</Context>
-    </QueryClientProvider>
-  );
+  return <Context value={local}>{children}</Context>;
 }

@@ -6,7 +6,8 @@ import {
   type JobEntry,
   type KitEntry,
 } from '@fair-plug/core/log';
-import { type FindingSummary, summaryOf } from '@fair-plug/core/report';
+import type { FindingSummary } from '@fair-plug/core/report';
+import { summaryOf } from '@fair-plug/core/report/house-summary.ts';
 import { beforePacking, beforeSummary } from '@/local/pauses';
 import { countOf, entriesOf, isWhole, kitKey, type LocalDatabase, type LogKey, pack } from './store';
 

@@ -15,7 +15,7 @@ import {
   verify,
   withdrawnIn,
 } from '@fair-plug/core/log';
-import { counted } from '@fair-plug/core/words';
+import { counted } from '@fair-plug/core/words/counted.ts';
 import { z } from 'zod';
 import { keepLinks } from './chain';
 import type { Local } from './local-store';

@@ -39,7 +39,7 @@ export function useFindingSummary(job: string, { assessment, isFinal }: Assessed
     const count = async (): Promise<void> => {
       const { proposedIn, vanishedSince } = await import('@fair-plug/core/findings');
       const { findingsOf } = await import('@fair-plug/core/words');
-      const { summaryOfFindings } = await import('@fair-plug/core/report');
+      const { summaryOfFindings } = await import('@fair-plug/core/report/finding-summary.ts');
       if (!isCurrent) return;
       const findings = findingsOf(assessment, practice);
       const counted = summaryOfFindings(findings);

@@ -8,6 +8,7 @@ import type { JobSummary } from '@/contract/answers';
 import { RequestFailed } from './api';
 import { engine } from './engine';
 import { useLocal } from './local-store';
+import { useQueries } from './queries';
 import { countOf, type KeptLog, kitKey } from './store';
 import { useFirmSettings } from './use-firm-settings';
 import { type Loaded, useSyncState } from './use-logs';
@@ -35,7 +36,10 @@ export function useJobs(): Loaded<{ jobs: readonly JobSummary[] }> {
     void cache.allAssessed(summarize);
   }, [cache, practice, toAssess]);
   const { failure } = useSyncState();
-  const remote = useQuery({ queryKey: ['jobs'], queryFn: api.jobs, refetchInterval, retry: false });
+  const remote = useQuery(
+    { queryKey: ['jobs'], queryFn: api.jobs, refetchInterval, retry: false },
+    useQueries(),
+  );
   return useMemo(() => {
     if (kept === undefined) return { kind: 'loading' };
     const here = new Map(

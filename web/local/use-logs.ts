@@ -2,12 +2,11 @@
 
 import type { House, JobEntry, JobStatement, Kit, KitStatement } from '@fair-plug/core/log';
 import { counted } from '@fair-plug/core/words/counted.ts';
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { RequestFailed } from './api';
 import { useLocal } from './local-store';
 import { kitIn, type LogState } from './log-cache';
-import { deviceId, type KeptPhoto, keep, kitKey, type LogKey, type Unsent } from './store';
+import { type KeptPhoto, keep, kitKey, type LogKey, type Unsent } from './store';
 import type { SyncState } from './sync';
 import { nothingUnsent } from './unsent-watch';
 import type { Standing } from './who-is-here';
@@ -64,16 +63,6 @@ export function useHouse(
 export function useKit(): Loaded<Kit> {
   const log = useLog(kitKey);
   return useMemo(() => (log.kind === 'loaded' ? { kind: 'loaded', ...kitIn(log.entries) } : log), [log]);
-}
-
-export function useDevice(): string | null {
-  const { store } = useLocal();
-  const { data } = useQuery({
-    queryKey: ['device'],
-    queryFn: () => deviceId(store),
-    staleTime: Number.POSITIVE_INFINITY,
-  });
-  return data ?? null;
 }
 
 /** A statement, or those that follow from what is kept by the time it is their turn: what was shown may be older. */

@@ -3,6 +3,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
 import { useLocal } from './local-store';
+import { useQueries } from './queries';
 import { useOwnStorage } from './use-own-storage';
 
 export interface Names {
@@ -18,12 +19,15 @@ const none: Readonly<Record<string, string>> = {};
 export function useNames(): Names {
   const { identity, api } = useLocal();
   const [known, remember] = useOwnStorage('names', none);
-  const { data, isPending } = useQuery({
-    queryKey: ['names'],
-    queryFn: api.names,
-    staleTime: 60_000,
-    retry: false,
-  });
+  const { data, isPending } = useQuery(
+    {
+      queryKey: ['names'],
+      queryFn: api.names,
+      staleTime: 60_000,
+      retry: false,
+    },
+    useQueries(),
+  );
   useEffect(() => {
     if (data !== undefined) remember(data);
   }, [data, remember]);

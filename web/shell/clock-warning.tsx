@@ -1,4 +1,4 @@
-import { counted } from '@fair-plug/core/words';
+import { counted } from '@fair-plug/core/words/counted.ts';
 import { useSyncState } from '@/local/use-logs';
 import classes from './save-state.module.css';
 

@@ -1,12 +1,14 @@
 'use client';
 
+import { IconMenu2, IconUser } from '@tabler/icons-react';
 import Link from 'next/link';
 import { memo, type ReactNode } from 'react';
 import { useLocal } from '@/local/local-store';
 import { useResumedPhotos } from '@/local/photos/use-resumed-photos';
-import { AccountMenu, PlacesMenu, places } from './account-menu';
 import { ClockWarning } from './clock-warning';
 import classes from './frame.module.css';
+import { MenuKey } from './menu-key';
+import { places } from './places';
 import { AwayBanner, SaveStateLine, SpaceWarning, UnsentReminder } from './save-state';
 import { useTheme } from './use-theme';
 
@@ -39,6 +41,7 @@ export interface FrameProps {
 
 /** Where one is, where the data is, and the way to the rest. */
 const Head = memo(function Head({ head }: { readonly head: ReactNode }) {
+  const { identity } = useLocal();
   return (
     <header className={`${classes.head} screen-only`}>
       <Link prefetch={false} href="/" className={classes.brand}>
@@ -52,9 +55,9 @@ const Head = memo(function Head({ head }: { readonly head: ReactNode }) {
             {name}
           </Link>
         ))}
-        <PlacesMenu />
+        <MenuKey menu="PlacesMenu" label="Bench, kit, settings, theme" icon={IconMenu2} isPhoneOnly />
         <ThemeSwitch />
-        <AccountMenu />
+        <MenuKey menu="AccountMenu" label={`Account of ${identity.person.name}`} icon={IconUser} />
       </div>
     </header>
   );

@@ -7,8 +7,8 @@ import { useExportRecord } from '@/local/record';
 import { forgetRead } from '@/local/store';
 import { useSaveState } from '@/local/use-logs';
 import { useWhoIsHere } from '@/local/who-is-here';
-import { useSignOut } from './account-menu';
 import { GateLayout } from './gate-layout';
+import { useSignOut } from './use-sign-out';
 
 /** For whoever was removed from the firm: what was read is gone from the device; what they entered can be handed over. */
 export function LockedOut() {

@@ -1,42 +1,22 @@
 'use client';
 
 import { counted } from '@fair-plug/core/words/counted.ts';
-import { Popover, UnstyledButton } from '@mantine/core';
 import dayjs from 'dayjs';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
+import { whenUsed } from '@/components/when-used';
 import { useLocal } from '@/local/local-store';
 import { useExportRecord } from '@/local/record';
 import { useSaveState } from '@/local/use-logs';
 import classes from './save-state.module.css';
 
+const Refusals = whenUsed(() => import('./refusals').then((one) => one.Refusals));
+
 /** Where everything entered is: on the server, waiting here, or refused, with the reason. */
 export function SaveStateLine() {
   const { isKeeping, toSend, refused, photosToSend, photosRefused, away } = useSaveState();
   const refusals = refused.length + photosRefused.length;
-  if (refusals > 0)
-    return (
-      <Popover width={320} position="bottom-end" withArrow>
-        <Popover.Target>
-          <UnstyledButton className={classes.state} data-state="refused">
-            ▲ {refusals} refused
-          </UnstyledButton>
-        </Popover.Target>
-        <Popover.Dropdown>
-          <p>Kept in this browser, but the server does not take:</p>
-          <ul>
-            {refused.map((row) => (
-              <li key={row.order}>
-                {row.entry.kind}: {row.refused}
-              </li>
-            ))}
-            {photosRefused.map(({ hash, refused: why }) => (
-              <li key={hash}>photo: {why}</li>
-            ))}
-          </ul>
-        </Popover.Dropdown>
-      </Popover>
-    );
+  if (refusals > 0) return <Refusals refused={refused} photos={photosRefused} />;
   if (isKeeping || toSend + photosToSend > 0)
     return (
       <span className={classes.state} data-state="waiting" role="status">

@@ -1,15 +1,16 @@
 'use client';
 
 import { Button } from '@mantine/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Page } from '@/components/page';
 import { endSession, fetchSessions, post } from '@/local/api';
 import { useLocal } from '@/local/local-store';
+import { useQueries } from '@/local/queries';
 import { useSaveState } from '@/local/use-logs';
-import { useSignOut } from '@/shell/account-menu';
 import { CredentialsForm } from '@/shell/credentials-form';
+import { useSignOut } from '@/shell/use-sign-out';
 import classes from './people.module.css';
 import { Records } from './records';
 
@@ -54,12 +55,15 @@ function Devices() {
   const { toSend, photosToSend, unsentWords } = useSaveState();
   const isSending = toSend + photosToSend > 0;
   const signOutEverywhere = useSignOut('everywhere');
-  const client = useQueryClient();
-  const { data = [] } = useQuery({ queryKey: ['sessions'], queryFn: fetchSessions, retry: false });
-  const end = useMutation({
-    mutationFn: (id: string) => endSession(id),
-    onSettled: () => client.invalidateQueries({ queryKey: ['sessions'] }),
-  });
+  const client = useQueries();
+  const { data = [] } = useQuery({ queryKey: ['sessions'], queryFn: fetchSessions, retry: false }, client);
+  const end = useMutation(
+    {
+      mutationFn: (id: string) => endSession(id),
+      onSettled: () => client.invalidateQueries({ queryKey: ['sessions'] }),
+    },
+    client,
+  );
   return (
     <section className={classes.section} aria-label="Devices">
       <h2>Devices</h2>

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, CopyButton, NativeSelect, TextInput } from '@mantine/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Loading } from '@/components/loading';
@@ -9,6 +9,7 @@ import { Page } from '@/components/page';
 import type { AuditLine, Member, Role } from '@/contract/answers';
 import { RequestFailed } from '@/local/api';
 import { useLocal } from '@/local/local-store';
+import { useQueries } from '@/local/queries';
 import classes from './people.module.css';
 
 const roleOptions: { value: Role; label: string }[] = [
@@ -22,7 +23,7 @@ const messageOf = (error: unknown): string => (error instanceof Error ? error.me
 /** The people of the firm, invitations, what was done, and records handed in; for owners. */
 export function PeopleScreen() {
   const { identity, api } = useLocal();
-  const people = useQuery({ queryKey: ['people'], queryFn: api.people });
+  const people = useQuery({ queryKey: ['people'], queryFn: api.people }, useQueries());
   return (
     <Page title={identity.firm.name} action={null}>
       {people.data === undefined ? (
@@ -60,11 +61,14 @@ function People({ people }: { readonly people: readonly Member[] }) {
 
 function MemberLine({ member: { id, name, email, role } }: { readonly member: Member }) {
   const { api } = useLocal();
-  const queries = useQueryClient();
+  const queries = useQueries();
   const [isAsking, setAsking] = useState(false);
   const refresh = () => queries.invalidateQueries();
-  const change = useMutation({ mutationFn: (next: Role) => api.changeRole(id, next), onSettled: refresh });
-  const removal = useMutation({ mutationFn: () => api.remove(id), onSettled: refresh });
+  const change = useMutation(
+    { mutationFn: (next: Role) => api.changeRole(id, next), onSettled: refresh },
+    queries,
+  );
+  const removal = useMutation({ mutationFn: () => api.remove(id), onSettled: refresh }, queries);
   const problem = change.error ?? removal.error;
   return (
     <li className={classes.line}>
@@ -98,16 +102,19 @@ function MemberLine({ member: { id, name, email, role } }: { readonly member: Me
 
 function Invitations() {
   const { api } = useLocal();
-  const queries = useQueryClient();
+  const queries = useQueries();
   const [role, setRole] = useState<Role>('inspector');
   const [email, setEmail] = useState('');
-  const open = useQuery({ queryKey: ['invitations'], queryFn: api.invitations });
+  const open = useQuery({ queryKey: ['invitations'], queryFn: api.invitations }, queries);
   const refresh = () => queries.invalidateQueries();
-  const invite = useMutation({
-    mutationFn: () => api.invite({ role, email: email.trim() === '' ? null : email.trim() }),
-    onSettled: refresh,
-  });
-  const withdraw = useMutation({ mutationFn: api.withdraw, onSettled: refresh });
+  const invite = useMutation(
+    {
+      mutationFn: () => api.invite({ role, email: email.trim() === '' ? null : email.trim() }),
+      onSettled: refresh,
+    },
+    queries,
+  );
+  const withdraw = useMutation({ mutationFn: api.withdraw, onSettled: refresh }, queries);
   return (
     <section className={classes.section} aria-label="Invitations">
       <h2>Invite somebody</h2>
@@ -184,7 +191,7 @@ const actionWords: Readonly<Record<string, string>> = {
 
 function Trail() {
   const { api } = useLocal();
-  const { data = [] } = useQuery({ queryKey: ['audit'], queryFn: api.audit });
+  const { data = [] } = useQuery({ queryKey: ['audit'], queryFn: api.audit }, useQueries());
   return (
     <section className={classes.section} aria-label="What was done">
       <h2>What was done</h2>

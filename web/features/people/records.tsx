@@ -4,6 +4,7 @@ import { counted } from '@fair-plug/core/words/counted.ts';
 import { Button, FileButton } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
 import { useLocal } from '@/local/local-store';
+import { useQueries } from '@/local/queries';
 import { useExportRecord } from '@/local/record';
 import { takeIn } from '@/local/take-in';
 import classes from './people.module.css';
@@ -12,10 +13,13 @@ import classes from './people.module.css';
 export function Records() {
   const local = useLocal();
   const exportRecord = useExportRecord();
-  const taken = useMutation({
-    networkMode: 'always',
-    mutationFn: async (file: File) => takeIn(local, await file.text()),
-  });
+  const taken = useMutation(
+    {
+      networkMode: 'always',
+      mutationFn: async (file: File) => takeIn(local, await file.text()),
+    },
+    useQueries(),
+  );
   return (
     <section className={classes.narrow} aria-label="Records">
       <h2>What is kept on this device</h2>

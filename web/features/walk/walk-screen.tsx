@@ -4,10 +4,11 @@ import { type Assessment, type HazardId, hazardAt, type JudgedCircuit } from '@f
 import type { InstrumentId } from '@fair-plug/core/instruments';
 
 import { type House, houseDay, panelsOf, receptaclesOf } from '@fair-plug/core/log';
-import { type Survey, surveyOf } from '@fair-plug/core/report';
+import { type Survey, surveyOf } from '@fair-plug/core/report/survey.ts';
 import { useCallback, useMemo, useState } from 'react';
 import { useExplanation } from '@/components/explained';
 import { useWords } from '@/components/region-words';
+import { useWhenWanted, whenUsed } from '@/components/when-used';
 import { useAfterPaint } from '@/local/use-after-paint';
 import { useAssessment } from '@/local/use-assessment';
 import { useChosenTester } from '@/local/use-chosen-tester';
@@ -18,17 +19,17 @@ import { AddRoom } from './add-room';
 import type { AskedReading } from './asked-reading';
 import { CausesList } from './causes-list';
 import { CurrentReceptacle } from './current-receptacle';
-import { ReadingForm } from './reading-form';
 import { RoomList } from './room-list';
 import { placeOf } from './sheets/sheet-props';
-import { WalkSheet } from './sheets/walk-sheet';
 import { useWalk, type Walk as Walked } from './use-walk';
 import { useWalkKeys } from './use-walk-keys';
 import { VerdictPanel } from './verdict-panel';
 import classes from './walk.module.css';
-import { WalkKeysHelp } from './walk-keys-help';
 import { stepRoom } from './walk-order';
 import { type SheetId, sheetFor, sheetWords } from './words';
+
+const loadDialogs = () => import('./walk-dialogs').then((one) => one.WalkDialogs);
+const WalkDialogs = whenUsed(loadDialogs);
 
 /** Nobody has said on the day of the latest reading whether halves read alike. */
 function asksForHalves(house: House): boolean {
@@ -115,31 +116,6 @@ function NavFoot({ onAddRoom, onSheet }: NavFootProps) {
   );
 }
 
-interface ReadingHereProps {
-  readonly job: string;
-  readonly walk: Walked;
-  readonly hazardOf: (instrument: InstrumentId) => HazardId | null;
-  readonly asked: AskedReading | null;
-  readonly onClose: () => void;
-}
-
-/** The form of a reading at the receptacle in hand. */
-function ReadingHere({ job, walk, hazardOf, asked, onClose }: ReadingHereProps) {
-  return (
-    <ReadingForm
-      name={walk.here.name}
-      place={`${job} ${placeOf(walk)}`}
-      asked={asked}
-      hazardOf={hazardOf}
-      onRecord={(shown, plateScrew) => {
-        onClose();
-        walk.record.shown(shown, plateScrew);
-      }}
-      onClose={onClose}
-    />
-  );
-}
-
 function FirstRoom() {
   const words = useWords();
   return (
@@ -178,6 +154,37 @@ function Rooms({ house, assessment, survey, walk, nameOf, isPainted, onTake, onS
       )}
       <NavFoot onAddRoom={walk.moves.addRoom} onSheet={onSheet} />
     </nav>
+  );
+}
+
+interface DialogsProps
+  extends Pick<LoadedJob, 'job' | 'house' | 'entries'>,
+    Pick<ReturnType<typeof useAsked>, 'asked' | 'setAsked' | 'sheet' | 'setSheet'> {
+  readonly walk: Walked;
+  readonly hazardOf: (instrument: InstrumentId) => HazardId | null;
+  readonly help: ReturnType<typeof useWalkKeys>;
+}
+
+/** All that opens over the walk, once it may be wanted. */
+function Dialogs({ asked, setAsked, sheet, setSheet, help, ...here }: DialogsProps) {
+  const { job, walk, hazardOf } = here;
+  if (!useWhenWanted(loadDialogs)) return null;
+  return (
+    <WalkDialogs
+      reading={{
+        name: walk.here.name,
+        place: `${job} ${placeOf(walk)}`,
+        asked,
+        hazardOf,
+        onRecord: (shown, plateScrew) => {
+          setAsked(null);
+          walk.record.shown(shown, plateScrew);
+        },
+        onClose: () => setAsked(null),
+      }}
+      sheet={{ ...here, open: sheet, onClose: () => setSheet(null) }}
+      help={help}
+    />
   );
 }
 
@@ -252,21 +259,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
           onSheet={setSheet}
         />
       </div>
-      {isPainted && (
-        <>
-          <ReadingHere {...{ job, walk, hazardOf, asked }} onClose={() => setAsked(null)} />
-          <WalkSheet
-            open={sheet}
-            job={job}
-            house={house}
-            entries={entries}
-            walk={walk}
-            hazardOf={hazardOf}
-            onClose={() => setSheet(null)}
-          />
-          <WalkKeysHelp opened={help.opened} onClose={help.close} />
-        </>
-      )}
+      <Dialogs {...{ job, house, entries, walk, hazardOf, asked, setAsked, sheet, setSheet, help }} />
     </JobFrame>
   );
 }

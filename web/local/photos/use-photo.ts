@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useLocal } from '../local-store';
+import { useQueries } from '../queries';
 import type { PhotoBytes } from '../tables';
 import { bytesHere } from './kept';
 
@@ -15,21 +16,24 @@ export type PhotoAddress =
 /** A photo from this device, or else from the server; a small one is kept here from then on. */
 export function usePhoto(job: string, hash: string, version: PhotoBytes['version']): PhotoAddress {
   const { store, api } = useLocal();
-  const { data, isError } = useQuery({
-    queryKey: ['photo', job, hash, version],
-    queryFn: async (): Promise<Blob | null> => {
-      const kept = await bytesHere(store, job, hash, version);
-      const bytes = kept ?? (await api.photo(job, hash, version));
-      if (bytes === null) return null;
-      if (kept === null && version === 'small')
-        await store.photoBytes.put({ log: job, hash, version, bytes }).catch(() => {});
-      return new Blob([bytes], { type: 'image/jpeg' });
+  const { data, isError } = useQuery(
+    {
+      queryKey: ['photo', job, hash, version],
+      queryFn: async (): Promise<Blob | null> => {
+        const kept = await bytesHere(store, job, hash, version);
+        const bytes = kept ?? (await api.photo(job, hash, version));
+        if (bytes === null) return null;
+        if (kept === null && version === 'small')
+          await store.photoBytes.put({ log: job, hash, version, bytes }).catch(() => {});
+        return new Blob([bytes], { type: 'image/jpeg' });
+      },
+      // What is not there yet may come.
+      refetchInterval: (query) => (query.state.data === null ? 15_000 : false),
+      staleTime: Number.POSITIVE_INFINITY,
+      gcTime: 60_000,
     },
-    // What is not there yet may come.
-    refetchInterval: (query) => (query.state.data === null ? 15_000 : false),
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 60_000,
-  });
+    useQueries(),
+  );
   const [address, setAddress] = useState<string | null>(null);
   useEffect(() => {
     if (!data) return;

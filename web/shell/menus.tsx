@@ -6,24 +6,18 @@ import { IconMenu2, IconUser } from '@tabler/icons-react';
 import Link from 'next/link';
 import { useLocal } from '@/local/local-store';
 import { useExportRecord } from '@/local/record';
-import { finishSignOut, rememberSignOut, type SignOutWay } from '@/local/signing-out';
 import { useSaveState } from '@/local/use-logs';
 import { useWhoIsHere } from '@/local/who-is-here';
 import classes from './frame.module.css';
+import { places } from './places';
+import { useSignOut } from './use-sign-out';
 import { useTheme } from './use-theme';
 
-/** Where the kit and all jobs are worked on, wherever one is. */
-export const places = [
-  { href: '/bench', name: 'Bench' },
-  { href: '/kit', name: 'Kit' },
-  { href: '/settings', name: 'Settings' },
-] as const;
-
-/** The ways that stand in a row on a desk, on a phone under one key. */
+/** The ways that stand in a row on a desk, on a phone under one key. Open at first: it is loaded with the first press. */
 export function PlacesMenu() {
   const { words, toggle } = useTheme();
   return (
-    <Menu position="bottom-end" width={220} withInitialFocusPlaceholder={false}>
+    <Menu defaultOpened position="bottom-end" width={220} withInitialFocusPlaceholder={false}>
       <Menu.Target>
         <button
           type="button"
@@ -45,7 +39,7 @@ export function PlacesMenu() {
   );
 }
 
-/** Who works here and for which firm; the ways to others. */
+/** Who works here and for which firm; the ways to others. Open at first, as the one above. */
 export function AccountMenu() {
   const { identity } = useLocal();
   const { switchTo } = useWhoIsHere();
@@ -55,7 +49,7 @@ export function AccountMenu() {
   const others = identity.firms.filter(({ id }) => id !== identity.firm.id);
   return (
     <>
-      <Menu position="bottom-end" width={260} withInitialFocusPlaceholder={false}>
+      <Menu defaultOpened position="bottom-end" width={260} withInitialFocusPlaceholder={false}>
         <Menu.Target>
           <button type="button" className={classes.icon} aria-label={`Account of ${identity.person.name}`}>
             <IconUser size={20} aria-hidden />
@@ -121,17 +115,4 @@ function UnsentWarning({ unsent, unsentWords, onSignOut, onStay }: UnsentWarning
       </Group>
     </Stack>
   );
-}
-
-/** Ends the session, now or once the server can be reached, and deletes what is kept in this browser for it. */
-export function useSignOut(way: SignOutWay = 'here'): () => Promise<void> {
-  const { store, sync } = useLocal();
-  const { leave } = useWhoIsHere();
-  return async () => {
-    sync.end();
-    rememberSignOut(way);
-    await store.delete();
-    leave();
-    await finishSignOut();
-  };
 }
