@@ -69,7 +69,7 @@ test('by keyboard: panel, aluminum, heat, switches and lights; then findings and
     await type(page, 'A similar one', '35');
     await expect(dialog(page).getByRole('status')).toContainText('Major deficiency');
     const file = (text: string) => ({ name: 't.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
-    const input = dialog(page).locator('input[type=file]');
+    const input = dialog(page).locator('input[type=file][accept*=csv]');
     await input.setInputFiles(file('C,1\n21,hot\n'));
     await expect(dialog(page).getByText('Line 2, column 2: “hot” is no number.')).toBeVisible();
     await input.setInputFiles(file('C,1\n21,22\n23,64\n'));
@@ -153,7 +153,9 @@ test('on phones, two people without a network: what each entered is there for bo
     ).newPage();
   const pages = [await phone(), await phone()] as const;
   const sheet = async (page: Page, name: RegExp, work: () => Promise<void>): Promise<void> => {
-    await page.getByRole('region', { name: 'Elsewhere in the house' }).getByRole('button', { name }).tap();
+    const elsewhere = page.getByRole('region', { name: 'Elsewhere in the house' });
+    if (!(await elsewhere.isVisible())) await page.getByText('More here, and elsewhere').tap();
+    await elsewhere.getByRole('button', { name }).tap();
     await expect(key(page, 'Done')).toBeVisible();
     await work();
     await key(page, 'Done').tap();

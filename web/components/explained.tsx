@@ -25,16 +25,18 @@ export function useExplanation(what: string): Explanation {
 
 export interface ExplainedProps {
   readonly explanation: Explanation;
+  /** "the triangle" */
+  readonly what: string;
   readonly children: ReactNode;
 }
 
 /** The explanation itself, while it is open. */
-export function Explained({ explanation, children }: ExplainedProps) {
+export function Explained({ explanation, what, children }: ExplainedProps) {
   if (!explanation.isOpen) return null;
   return (
     <aside className={classes.note}>
       <p>{children}</p>
-      <button type="button" onClick={explanation.toggle}>
+      <button type="button" aria-label={`Got it: ${what}`} onClick={explanation.toggle}>
         Got it
       </button>
     </aside>

@@ -1,6 +1,6 @@
 import type { JudgedCircuit, Verdict } from '@fair-plug/core/assessment';
 import type { Fit } from '@fair-plug/core/knowledge';
-import type { House, JobEntry } from '@fair-plug/core/log';
+import type { House, JobEntry, Receptacle } from '@fair-plug/core/log';
 import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { Explained, type Explanation } from '@/components/explained';
@@ -29,6 +29,14 @@ function names(fit: Fit, words: Spoken): string {
   const [first, ...others] = fit.conditions.map((id) => words.conditions[id].name);
   return [first, ...others.map((name) => name.toLowerCase())].join(' and ');
 }
+
+/** Something was done at a receptacle: what lists it is not loaded before. */
+const wasDone = (one: Receptacle, photos: NonNullable<House['photos']>): boolean =>
+  one.readings.length + one.looks.length + one.notes.length + one.groundFaultTests.length > 0 ||
+  one.coverOff !== null ||
+  one.notReached !== null ||
+  one.halves !== undefined ||
+  photos.some(({ about }) => about === one.id);
 
 const noPhotos: NonNullable<House['photos']> = [];
 
@@ -76,8 +84,12 @@ export function VerdictPanel({
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
     <section className={classes.panel} aria-label="Verdict" tabIndex={0}>
-      <Explained explanation={triangleIs}>{words.screens.walk.triangleIs}</Explained>
-      <Explained explanation={planIs}>{words.screens.walk.planIs}</Explained>
+      <Explained explanation={triangleIs} what="the triangle">
+        {words.screens.walk.triangleIs}
+      </Explained>
+      <Explained explanation={planIs} what="the rectangle">
+        {words.screens.walk.planIs}
+      </Explained>
       <div aria-live="polite" className={classes.words}>
         {verdict === null ? (
           <NothingRead hasDanger={walk.shown.danger !== null} />
@@ -123,7 +135,7 @@ export function VerdictPanel({
           {words.cautions[id]}
         </p>
       ))}
-      {doneAt !== null && (
+      {doneAt !== null && wasDone(doneAt, photos) && (
         <DoneHere job={job} receptacle={doneAt} entries={entries} photos={photos} onSheet={onSheet} />
       )}
       <Tools canRecord={walk.record.canRecord} onSheet={onSheet} onReading={enterReading} />
