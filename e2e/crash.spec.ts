@@ -139,6 +139,7 @@ test('twenty photos, a closed tab, a cut connection and a killed server: each ar
 
   const page = await open();
   await expect(page.getByText(/20 photos to send/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('◐ saved here, to send')).toHaveCount(20);
   let pieces = 0;
   await context.route(/\/photos\/[0-9a-f]{64}/, (route) => {
     pieces += 1;
@@ -150,6 +151,7 @@ test('twenty photos, a closed tab, a cut connection and a killed server: each ar
   await first.interrupt();
   await start();
   await expect(page.getByText('saved on the server')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('● on the server')).toHaveCount(20);
   await context.unroute(/\/photos\/[0-9a-f]{64}/);
   // Another start, another password: the session is the same.
   const { photos } = await (await context.request.get(`${origin}/api/jobs/${job}/photos`)).json();

@@ -4,6 +4,7 @@ import { lampPatterns, lampsOf } from '@fair-plug/core/instruments';
 import type { JobStatement } from '@fair-plug/core/log';
 import { request } from 'playwright-core';
 import { v7 } from 'uuid';
+import { uploadedPhotos } from './bench/photos.ts';
 import { author } from './demo/ids.ts';
 import { startOwnServer } from './own-server.ts';
 import { writeSections } from './pages.ts';
@@ -13,6 +14,7 @@ const receptacleCount = 150;
 const findingCount = 40;
 const perRoom = 10;
 const prints = 5;
+const photoCount = 60;
 /** From the report's screen having said that somebody looks at it to the PDF being wanted. */
 const lookMilliseconds = 4000;
 const unusedMilliseconds = 62_000;
@@ -63,7 +65,7 @@ function largeReport() {
   return log;
 }
 
-const { origin, stop } = await startOwnServer(3190, 54390);
+const { origin, memory, stop } = await startOwnServer(3190, 54390);
 const client = await request.newContext({ baseURL: origin, extraHTTPHeaders: { origin } });
 await client.post('/api/demo');
 const job = v7();
@@ -71,9 +73,12 @@ const answer = await client.post('/api/jobs', { data: { job, entries: largeRepor
 if (!answer.ok()) throw new Error(await answer.text());
 
 let bytes = Buffer.alloc(0);
-async function printed(): Promise<number> {
+async function printed(wanted = job): Promise<number> {
   const from = performance.now();
-  const lines = await client.post(`/api/jobs/${job}/report`, { data: { language: 'en' }, timeout: 60_000 });
+  const lines = await client.post(`/api/jobs/${wanted}/report`, {
+    data: { language: 'en' },
+    timeout: 60_000,
+  });
   const last = JSON.parse((await lines.text()).trimEnd().split('\n').at(-1) ?? '{}');
   if (last.stage !== 'done') throw new Error(last.message);
   bytes = Buffer.from(last.pdf, 'base64');
@@ -94,11 +99,34 @@ for (let print = 0; print < prints; print += 1) atOnce.push(await printed());
 // After a while without reports there is no browser.
 await new Promise((done) => setTimeout(done, unusedMilliseconds));
 const cold = await printed();
+const own = bytes;
+// The same house once more, with photos.
+const withPhotos = v7();
+const answered = await client.post('/api/jobs', { data: { job: withPhotos, entries: largeReport() } });
+if (!answered.ok()) throw new Error(await answered.text());
+const sent = await uploadedPhotos(client, origin, withPhotos, photoCount, {
+  sizeOf: (index) => (index % 2 === 0 ? 'large' : 'small'),
+  width: 2048,
+  height: 1536,
+});
+const before = memory();
+let [server, printer] = [0, 0];
+const watch = setInterval(() => {
+  const now = memory();
+  server = Math.max(server, now.server);
+  printer = Math.max(printer, now.printer);
+}, 200);
+await client.post('/api/press', { data: {} });
+await new Promise((done) => setTimeout(done, lookMilliseconds));
+const firstWithPhotos = await printed(withPhotos);
+const againWithPhotos = await printed(withPhotos);
+clearInterval(watch);
+const photoBytes = bytes;
 await client.dispose();
 await stop();
 const keep = process.argv.indexOf('--keep');
 const file = process.argv[keep + 1];
-if (keep !== -1 && file !== undefined) writeFileSync(file, bytes);
+if (keep !== -1 && file !== undefined) writeFileSync(file, photoBytes);
 
 const [cpu] = cpus();
 const text = `${receptacleCount} receptacles and ${findingCount} findings, printed by the server's own Chromium (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB). Written by \`npm run bench:report\`.
@@ -109,6 +137,11 @@ const text = `${receptacleCount} receptacles and ${findingCount} findings, print
 | ${prints} more, each ${lookMilliseconds / 1000} s after the other, worst | ${Math.max(...later).toFixed(1)} s | at most 5 s |
 | ${prints} more, each at once after the other, worst | ${Math.max(...atOnce).toFixed(1)} s | at most 5 s |
 | asked for out of the blue, no browser running | ${cold.toFixed(1)} s | at most 5 s |
-| size of the PDF | ${(bytes.length / 1e6).toFixed(2)} MB | at most 5 MB |`;
+| size of the PDF | ${(own.length / 1e6).toFixed(2)} MB | at most 5 MB |
+| with ${photoCount} photos besides (${(sent / 1e6).toFixed(0)} MB as they were sent, half of them large), the first time | ${firstWithPhotos.toFixed(1)} s | at most 8 s |
+| and once more | ${againWithPhotos.toFixed(1)} s | at most 8 s |
+| size of that PDF | ${(photoBytes.length / 1e6).toFixed(1)} MB | at most 15 MB |
+| memory of the web server and its watcher, before and at most meanwhile | ${Math.round(before.server)} and ${Math.round(server)} MB | |
+| memory of the Chromium that prints, at most | ${Math.round(printer)} MB | |`;
 process.stdout.write(`${text}\n`);
 writeSections('performance.md', null, [{ heading: '## The report as a PDF', text }]);

@@ -3,20 +3,31 @@ import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
 import { lampsOf } from '@fair-plug/core/instruments';
 import type { JobStatement } from '@fair-plug/core/log';
-import { type BrowserContext, chromium as driver, type Page } from 'playwright-core';
+import { chromium as driver, type Page } from 'playwright-core';
 import { v7 } from 'uuid';
+import { uploadedPhotos } from './bench/photos.ts';
+import {
+  at,
+  firstLoad,
+  ms,
+  slowdown,
+  slowed,
+  timedOpening,
+  timedTap,
+  watchFirstSight,
+} from './bench/walk-page.ts';
 import { author } from './demo/ids.ts';
 import { startOwnServer } from './own-server.ts';
 import { writeSections } from './pages.ts';
 import { chromium } from './setup/toolchain.mjs';
 
 /** The walk of a large house on a slow device; writes its section of docs/performance.md. */
-const slowdown = 4;
 const rooms = 30;
 const receptaclesEach = 10;
 const entryCount = 3000;
 const circuits = 12;
 const taps = 80;
+const photoCount = 200;
 
 const device = v7();
 let time = Date.now() - entryCount * 1000;
@@ -56,64 +67,6 @@ function largeHouse() {
   return log;
 }
 
-const at = (values: readonly number[], share: number): number =>
-  values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ??
-  Number.NaN;
-
-async function slowed(page: Page): Promise<void> {
-  const session = await page.context().newCDPSession(page);
-  await session.send('Emulation.setCPUThrottlingRate', { rate: slowdown });
-}
-
-/** What the functions that run inside pages share. */
-interface Measured {
-  /** Resolves once what is in the document now was drawn. */
-  drawn: () => Promise<void>;
-  /** When the receptacle in hand was first drawn. */
-  firstSight?: number;
-}
-
-/** Notes, inside every page, when the receptacle in hand was first drawn: asking from outside finds it up to half a second later. */
-function watchFirstSight(): void {
-  const own = window as unknown as Measured;
-  own.drawn = () =>
-    new Promise((done) => {
-      // The first task after a frame's callbacks comes when the frame was drawn.
-      const { port1, port2 } = new MessageChannel();
-      port1.onmessage = () => done();
-      requestAnimationFrame(() => port2.postMessage(null));
-    });
-  const observer = new MutationObserver(async () => {
-    if (document.querySelector('section[aria-label="Current receptacle"]') === null) return;
-    observer.disconnect();
-    await own.drawn();
-    own.firstSight = Date.now();
-  });
-  observer.observe(document, { childList: true, subtree: true });
-}
-
-/** Presses a pattern key and waits, inside the page, until each verdict is drawn. */
-const timedTap = (page: Page, key: string, headline: string) =>
-  page.evaluate(
-    async ([pressed, expected]) => {
-      const { drawn } = window as unknown as Measured;
-      const shown = async (isThere: () => boolean): Promise<number> => {
-        while (!isThere()) await new Promise(requestAnimationFrame);
-        await drawn();
-        return performance.now();
-      };
-      const panel = document.querySelector('section[aria-label="Verdict"]');
-      const from = performance.now();
-      document.querySelector<HTMLButtonElement>(`button[aria-keyshortcuts="${pressed}"]`)?.click();
-      const first = await shown(() => panel?.querySelector('h3')?.textContent?.includes(expected) === true);
-      const engine = await shown(
-        () => panel?.querySelector('section[aria-label="Next test"], details[data-evidence]') != null,
-      );
-      return { first: first - from, engine: engine - from };
-    },
-    [key, headline] as const,
-  );
-
 async function tapTimes(page: Page): Promise<{ first: number[]; engine: number[] }> {
   const first: number[] = [];
   const engine: number[] = [];
@@ -144,33 +97,16 @@ async function longTasksScrolling(page: Page): Promise<readonly number[]> {
   return page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
 }
 
-/** Milliseconds from asking for a page to its receptacle in hand being drawn. */
-async function timedOpening(page: Page, address: string): Promise<number> {
-  const from = Date.now();
-  await page.goto(address);
-  const sight = await page.waitForFunction(() => (window as unknown as Measured).firstSight);
-  return ((await sight.jsonValue()) ?? Number.NaN) - from;
-}
-
-/** Compressed bytes of the scripts that a first visit of the walk loads. */
-async function firstLoad(context: BrowserContext, address: string) {
-  const page = await context.newPage();
-  const session = await context.newCDPSession(page);
-  await session.send('Network.enable');
-  await session.send('Network.setCacheDisabled', { cacheDisabled: true });
-  const scripts = new Set<string>();
-  let bytes = 0;
-  session.on('Network.responseReceived', ({ requestId, type }) => {
-    if (type === 'Script') scripts.add(requestId);
-  });
-  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
-    if (scripts.has(requestId)) bytes += encodedDataLength;
-  });
-  await page.goto(address);
-  await page.getByRole('navigation', { name: 'Rooms' }).waitFor();
-  await page.waitForTimeout(2000);
-  await page.close();
-  return bytes / 1024;
+/** Milliseconds from asking for the findings to the first of them being shown. */
+async function findingsTimes(page: Page, address: string): Promise<readonly number[]> {
+  const times: number[] = [];
+  for (let visit = 0; visit < 5; visit += 1) {
+    const from = Date.now();
+    await page.goto(address);
+    await page.getByRole('region', { name: 'Current finding' }).waitFor();
+    times.push(Date.now() - from);
+  }
+  return times;
 }
 
 const { origin, stop } = await startOwnServer(3190, 54390);
@@ -196,6 +132,7 @@ for (let from = 0; from < log.length; from += 500) {
   const answer = await context.request.post(path as string, { data, headers: { origin } });
   if (!answer.ok()) throw new Error(await answer.text());
 }
+await uploadedPhotos(context.request, origin, job, photoCount);
 const address = `${origin}/walk?job=${job}`;
 const kilobytes = await firstLoad(
   await browser.newContext({ storageState: await context.storageState(), serviceWorkers: 'block' }),
@@ -214,6 +151,7 @@ await page.waitForTimeout(30_000);
 await slowed(page);
 const { first, engine } = await tapTimes(page);
 const longTasks = await longTasksScrolling(page);
+const findings = await findingsTimes(page, `${origin}/findings?job=${job}`);
 await page.getByText('saved on the server').waitFor();
 await context.setOffline(true);
 // As after the application was closed: nothing else is open.
@@ -232,9 +170,8 @@ await browser.close();
 rmSync(profile, { recursive: true, force: true });
 await stop();
 
-const ms = (value: number): string => `${Math.round(value)} ms`;
 const [cpu] = cpus();
-const text = `Chromium's CPU slowed ${slowdown} times (its main thread; it slows no worker), a job of ${rooms * receptaclesEach} receptacles, ${circuits} circuits and ${entryCount} entries, ${taps} receptacles read (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB). Written by \`npm run bench:walk\`.
+const text = `Chromium's CPU slowed ${slowdown} times (its main thread; it slows no worker), a job of ${rooms * receptaclesEach} receptacles, ${circuits} circuits, ${entryCount} entries and ${photoCount} photos, ${taps} receptacles read (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB). Written by \`npm run bench:walk\`.
 
 | what | median | 95th percentile | aim |
 |---|---|---|---|
@@ -242,6 +179,7 @@ const text = `Chromium's CPU slowed ${slowdown} times (its main thread; it slows
 | tap to the engine's verdict drawn | ${ms(at(engine, 0.5))} | ${ms(at(engine, 0.95))} | at most 500 ms |
 | opening the job offline | ${ms(at(openings, 0.5))} | worst ${ms(at(openings, 1))} | at most 2 s |
 | longest task while scrolling | ${longTasks.length === 0 ? 'none over 50 ms' : ms(Math.max(...longTasks))} | | none over 100 ms |
+| opening the findings | ${ms(at(findings, 0.5))} | worst ${ms(at(findings, 1))} | at most 3 s |
 | first-load JavaScript of the walk, compressed | ${kilobytes.toFixed(0)} KB | | at most 380 KB |`;
 console.log(text);
 writeSections('performance.md', null, [{ heading: '## The walk on a slow device', text }]);

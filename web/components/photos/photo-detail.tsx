@@ -75,6 +75,17 @@ export function PhotoDetail({ job, house, photo, where, record, onBack }: PhotoD
             value={photo.caption ?? null}
             onSave={(caption) => record({ kind: 'photo-described', photo: id, caption })}
           />
+          {(photo.of === 'receptacle' || photo.of === 'box') && photo.about !== undefined && (
+            <ChoiceKeys
+              legend="It shows"
+              choices={[
+                ['receptacle', place.name ?? 'It'],
+                ['box', 'Inside its box'],
+              ]}
+              chosen={(one) => one === photo.of}
+              onChoose={(of) => record({ kind: 'photo-described', photo: id, of, about: photo.about })}
+            />
+          )}
           <ChoiceKeys
             legend="In the report"
             choices={sizes.map((one) => [one, sizeWords[one]] as const)}

@@ -1,0 +1,166 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { cpus, tmpdir, totalmem } from 'node:os';
+import { join } from 'node:path';
+import type { JobStatement } from '@fair-plug/core/log';
+import { chromium as driver, type Page } from 'playwright-core';
+import { v7 } from 'uuid';
+import {
+  at,
+  firstLoad,
+  ms,
+  slowdown,
+  slowed,
+  timedOpening,
+  timedTap,
+  watchFirstSight,
+} from './bench/walk-page.ts';
+import { author } from './demo/ids.ts';
+import { startOwnServer } from './own-server.ts';
+import { writeSections } from './pages.ts';
+import { chromium } from './setup/toolchain.mjs';
+
+/** Walks of 18 receptacles of which three are not correct, by thumb on a slow phone; writes its section of docs/performance.md. */
+const rooms = { Entry: 2, Kitchen: 6, Den: 5, Bath: 1, Bedroom: 4 } as const;
+/** Pattern and headline of those that are not correct, by their number on the walk. */
+const wrong: Readonly<Record<number, readonly [key: string, headline: string]>> = {
+  4: ['2', 'reversed'],
+  9: ['4', 'open ground'],
+  16: ['3', 'neutral'],
+};
+const walks = 8;
+const receptacleCount = Object.values(rooms).reduce((sum, count) => sum + count, 0);
+const device = v7();
+
+function house(): readonly object[] {
+  let time = Date.now() - 100_000;
+  const entry = (statement: JobStatement): object => {
+    time += 1000;
+    return { id: v7(), device, author, at: new Date(time).toISOString(), ...statement };
+  };
+  return [
+    entry({ kind: 'job-described', address: '18 Short Row', yearBuilt: 1966 }),
+    ...Object.entries(rooms).flatMap(([name, count]) => {
+      const room = v7();
+      return [
+        entry({ kind: 'room-described', room, name }),
+        ...Array.from({ length: count }, (_, index) =>
+          entry({ kind: 'receptacle-described', receptacle: v7(), room, name: `${name} ${index + 1}` }),
+        ),
+      ];
+    }),
+  ];
+}
+
+/** Longer than a second press of the same key is taken for a slip. */
+const betweenTaps = 600;
+
+interface Walked {
+  readonly taps: number;
+  readonly seconds: number;
+  readonly first: readonly number[];
+  readonly engine: readonly number[];
+}
+
+async function walked(page: Page): Promise<Walked> {
+  let taps = 0;
+  const first: number[] = [];
+  const engine: number[] = [];
+  const tap = async (name: string | RegExp): Promise<void> => {
+    taps += 1;
+    await page.getByRole('button', { name }).first().tap();
+  };
+  const from = Date.now();
+  for (let number = 1; number <= receptacleCount; number += 1) {
+    const shows = wrong[number];
+    if (shows === undefined) {
+      await tap(/^Correct – next/);
+    } else {
+      taps += 1;
+      const times = await timedTap(page, ...shows);
+      first.push(times.first);
+      engine.push(times.engine);
+      // The next test is looked at and left for later.
+      await tap('Next test');
+      await tap('Close');
+      await tap(/^Next( Enter)?$/);
+    }
+    await page.waitForTimeout(betweenTaps);
+  }
+  return { taps, seconds: (Date.now() - from) / 1000, first, engine };
+}
+
+const { origin, stop } = await startOwnServer(3191, 54391);
+const profile = mkdtempSync(join(tmpdir(), 'fair-plug-profile-'));
+const args = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
+const context = await driver.launchPersistentContext(profile, {
+  executablePath: chromium,
+  args,
+  viewport: { width: 390, height: 844 },
+  hasTouch: true,
+  isMobile: true,
+  baseURL: origin,
+});
+await context.request.post('/api/demo', { headers: { origin } });
+// tsx names the functions that are sent to the page by this helper of its own.
+await context.addInitScript({ content: 'globalThis.__name ??= (one) => one;' });
+await context.addInitScript(watchFirstSight);
+const results: Walked[] = [];
+let address = '';
+for (let walk = 0; walk < walks; walk += 1) {
+  const job = v7();
+  const answer = await context.request.post('/api/jobs', {
+    data: { job, entries: house() },
+    headers: { origin },
+  });
+  if (!answer.ok()) throw new Error(await answer.text());
+  address = `${origin}/walk?job=${job}`;
+  const page = await context.newPage();
+  await page.goto(address);
+  await page.getByText('saved on the server').waitFor();
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.waitForTimeout(3000);
+  await slowed(page);
+  results.push(await walked(page));
+  await page.close();
+}
+await context.setOffline(true);
+const openings: number[] = [];
+for (let visit = 0; visit < 12; visit += 1) {
+  await new Promise((done) => setTimeout(done, 2000));
+  const tab = await context.newPage();
+  await slowed(tab);
+  openings.push(await timedOpening(tab, address));
+  await tab.close();
+}
+await context.setOffline(false);
+const browser = await driver.launch({ executablePath: chromium, args });
+const kilobytes = await firstLoad(
+  await browser.newContext({ storageState: await context.storageState(), serviceWorkers: 'block' }),
+  address,
+);
+await browser.close();
+await context.close();
+rmSync(profile, { recursive: true, force: true });
+await stop();
+
+const first = results.flatMap((one) => one.first);
+const engine = results.flatMap((one) => one.engine);
+const [cpu] = cpus();
+const text = `A phone of 390 × 844 with Chromium's CPU slowed ${slowdown} times, ${walks} walks of ${receptacleCount} receptacles of which ${Object.keys(wrong).length} are not correct, each of those with its next test opened and left, ${betweenTaps} ms after every receptacle (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB). Written by \`npm run bench:phone\`.
+
+| what | median | 95th percentile | aim |
+|---|---|---|---|
+| taps of a walk | ${at(
+  results.map(({ taps }) => taps),
+  0.5,
+)} | | at most 27 |
+| seconds of a walk | ${at(
+  results.map(({ seconds }) => seconds),
+  0.5,
+).toFixed(1)} | worst ${Math.max(...results.map(({ seconds }) => seconds)).toFixed(1)} | |
+| tap to the lamps' verdict drawn | ${ms(at(first, 0.5))} | ${ms(at(first, 0.95))} | at most 50 ms |
+| tap to the engine's verdict drawn | ${ms(at(engine, 0.5))} | ${ms(at(engine, 0.95))} | at most 200 ms |
+| opening the job offline | ${ms(at(openings, 0.5))} | worst ${ms(at(openings, 1))} | at most 1 s |
+| first-load JavaScript of the walk, compressed | ${kilobytes.toFixed(0)} KB | | at most 300 KB |`;
+console.log(text);
+writeSections('performance.md', null, [{ heading: '## The walk on a phone', text }]);
