@@ -4,7 +4,7 @@ import { SpaceLeft } from './space-left';
 
 afterEach(() => vi.unstubAllGlobals());
 
-const withRoom = (megabytes: number): void =>
+const withRoom = (megabytes: number) =>
   vi.stubGlobal('navigator', {
     storage: { estimate: async () => ({ quota: 1000 * 2 ** 20, usage: (1000 - megabytes) * 2 ** 20 }) },
   });

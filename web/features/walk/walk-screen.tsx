@@ -5,10 +5,10 @@ import type { InstrumentId } from '@fair-plug/core/instruments';
 
 import { type House, houseDay, panelsOf, receptaclesOf } from '@fair-plug/core/log';
 import { type Survey, surveyOf } from '@fair-plug/core/report/survey.ts';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useExplanation } from '@/components/explained';
 import { useWords } from '@/components/region-words';
-import { useWhenWanted, whenUsed } from '@/components/when-used';
+import { NotHere, useWhenWanted } from '@/components/when-used';
 import { useAfterPaint } from '@/local/use-after-paint';
 import { useAssessment } from '@/local/use-assessment';
 import { useChosenTester } from '@/local/use-chosen-tester';
@@ -29,7 +29,6 @@ import { stepRoom } from './walk-order';
 import { type SheetId, sheetFor, sheetWords } from './words';
 
 const loadDialogs = () => import('./walk-dialogs').then((one) => one.WalkDialogs);
-const WalkDialogs = whenUsed(loadDialogs);
 
 /** Nobody has said on the day of the latest reading whether halves read alike. */
 function asksForHalves(house: House): boolean {
@@ -168,7 +167,19 @@ interface DialogsProps
 /** All that opens over the walk, once it may be wanted. */
 function Dialogs({ asked, setAsked, sheet, setSheet, help, ...here }: DialogsProps) {
   const { job, walk, hazardOf } = here;
-  if (!useWhenWanted(loadDialogs)) return null;
+  const WalkDialogs = useWhenWanted(loadDialogs);
+  const isAskedFor = asked !== null || sheet !== null || help.opened;
+  const [isMissed, setMissed] = useState(false);
+  useEffect(() => {
+    if (WalkDialogs !== 'missing' || !isAskedFor) return;
+    // Nothing opens: the walk goes on, and it is said why.
+    setMissed(true);
+    setAsked(null);
+    setSheet(null);
+    help.close();
+  }, [WalkDialogs, isAskedFor, setAsked, setSheet, help.close]);
+  if (WalkDialogs === 'missing') return isMissed && <NotHere />;
+  if (WalkDialogs === null) return null;
   return (
     <WalkDialogs
       reading={{
