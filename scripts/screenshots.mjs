@@ -31,8 +31,14 @@ const views = [
     size: phone,
     keys: [...Array(8).fill('ArrowUp'), 'g'],
   },
+  {
+    file: 'walk-photos',
+    path: (job) => `/walk?job=${job}`,
+    size: phone,
+    keys: [...Array(9).fill('ArrowUp'), 'ArrowRight', 'v'],
+    presses: [/^Photo 1/],
+  },
   { file: 'walk-panel', path: (job) => `/walk?job=${job}`, size: phone, keys: ['d'] },
-  { file: 'kit-bag', path: () => '/kit', size: desk },
   { file: 'kit', path: () => '/kit', size: desk, presses: ['Set up a tester'] },
   {
     file: 'bench',
@@ -40,13 +46,6 @@ const views = [
     size: desk,
     choose: 'Open neutral, a lamp on downstream',
     presses: ['Meter'],
-  },
-  {
-    file: 'bench-phone',
-    path: () => '/bench',
-    size: phone,
-    choose: 'Reversed bootleg ground',
-    presses: ['Non-contact probe'],
   },
   {
     file: 'bench-diagnosing',
@@ -66,6 +65,7 @@ const views = [
   { file: 'findings', path: (job) => `/findings?job=${job}`, size: desk, keys: ['ArrowDown'] },
   { file: 'findings-phone', path: (job) => `/findings?job=${job}`, size: phone, colorScheme: 'dark' },
   { file: 'report', path: (job) => `/report?job=${job}`, size: desk },
+  { file: 'report-photos', path: (job) => `/report?job=${job}`, size: desk, scrollTo: 'Findings' },
   {
     file: 'report-work-list',
     path: (job) => `/report?job=${job}`,
@@ -108,6 +108,9 @@ await runMain(async () => {
     await page.goto(origin + path(job));
     await page.getByText('saved on the server').waitFor();
     await page.getByRole('heading', { level: 1 }).waitFor();
+    // What is explained once is read.
+    for (let note = page.getByRole('button', { name: /^Got it/ }); (await note.count()) > 0; )
+      await note.first().press('Enter');
     for (const key of keys) await page.keyboard.press(key);
     if (choose) await page.getByLabel('Begin with').selectOption(choose);
     for (const name of presses) await page.getByRole('button', { name, exact: true }).click();

@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { promisify } from 'node:util';
+import { brotliCompress, gzip } from 'node:zlib';
 import { mustRun } from './processes.mjs';
 import { root, webFolder } from './settings.mjs';
 
@@ -20,7 +22,8 @@ function sourceFingerprint() {
     (path) => !/\.test\.tsx?$|^web\/testing\/|next-env\.d\.ts$|\.tsbuildinfo$/.test(relative(root, path)),
   );
   const all = [...sources, join(root, 'package-lock.json'), join(root, 'tsconfig.base.json')].sort();
-  const hash = createHash('sha256');
+  // What is made of a build besides: raised when that changes.
+  const hash = createHash('sha256').update('compressed 1');
   for (const path of all)
     hash.update(relative(root, path)).update('\0').update(readFileSync(path)).update('\0');
   return hash.digest('hex');
@@ -40,6 +43,7 @@ export async function needBuild(dist) {
   );
   writeFileSync(join(webFolder, dist, 'inline-scripts.json'), JSON.stringify(inlineScripts(dist)));
   await buildServiceWorker(dist);
+  await compressFiles(dist);
   writeFileSync(stamp, wanted);
 }
 
@@ -66,7 +70,7 @@ function precached(dist) {
       .map(({ path, file }) => ({ url: path, revision: hashOf(file) })),
     // Named after what is in them.
     ...filesIn(files)
-      .filter((path) => !path.endsWith('.map'))
+      .filter((path) => !/\.(map|br|gz)$/.test(path))
       .map((path) => ({ url: `/_next/static/${relative(files, path)}`, revision: null })),
     ...filesIn(open).map((path) => ({ url: `/${relative(open, path)}`, revision: hashOf(path) })),
     { url: '/icon.svg', revision: hashOf(join(webFolder, 'app/icon.svg')) },
@@ -87,6 +91,19 @@ async function buildServiceWorker(dist) {
     define: { precached: JSON.stringify(precached(dist)), 'process.env.NODE_ENV': '"production"' },
     logLevel: 'error',
   });
+}
+
+/** Puts each script and style beside itself as small as it can be made. */
+async function compressFiles(dist) {
+  const [brotli, gzipped] = [promisify(brotliCompress), promisify(gzip)];
+  const all = filesIn(join(webFolder, dist, 'static')).filter((path) => /\.(js|css)$/.test(path));
+  await Promise.all(
+    all.map(async (path) => {
+      const bytes = readFileSync(path);
+      writeFileSync(`${path}.br`, await brotli(bytes));
+      writeFileSync(`${path}.gz`, await gzipped(bytes, { level: 9 }));
+    }),
+  );
 }
 
 /** By page, the hashes of the scripts that stand in its HTML: what its content security policy allows. */

@@ -1,16 +1,33 @@
 import { createServer } from 'node:http';
+import { join } from 'node:path';
 import next from 'next';
 import proxyAddress from 'proxy-addr';
+import sirv from 'sirv';
 import { webFolder } from './settings.mjs';
 
 /**
  * The web server: next's, behind what it does not do by itself. Forwarded addresses count only where a proxy said them
- * that was named; whatever a visitor says of their own is overwritten. Under https browsers are told to stay with it.
+ * that was named; whatever a visitor says of their own is overwritten. Under https browsers are told to stay with it. What
+ * was built is sent as small as it can be made, which takes longer than a request may.
  */
 const { FAIRPLUG_HOST_LISTENING: hostname, FAIRPLUG_PORT_LISTENING, FAIRPLUG_PROXIES = '' } = process.env;
 const port = Number(FAIRPLUG_PORT_LISTENING);
 const isTrusted = proxyAddress.compile(FAIRPLUG_PROXIES.split(',').filter((one) => one !== ''));
 const isSecure = process.env.FAIRPLUG_ORIGIN?.startsWith('https:') ?? false;
+
+/** Files of the build under their own names, which say what is in them: compressed when they were built, and kept for ever. */
+const files = sirv(join(webFolder, process.env.FAIRPLUG_DIST || '.next', 'static'), {
+  brotli: true,
+  gzip: true,
+  immutable: true,
+  maxAge: 31_536_000,
+  etag: true,
+  setHeaders: (response) => {
+    response.setHeader('X-Content-Type-Options', 'nosniff');
+    response.setHeader('Vary', 'Accept-Encoding');
+  },
+});
+const staticPath = '/_next/static';
 
 const app = next({ dev: false, dir: webFolder, hostname, port });
 const handle = app.getRequestHandler();
@@ -21,7 +38,13 @@ const server = createServer((request, response) => {
   request.headers['x-forwarded-for'] = source ?? 'unknown';
   for (const name of ['x-real-ip', 'forwarded']) delete request.headers[name];
   if (isSecure) response.setHeader('Strict-Transport-Security', 'max-age=31536000; includeSubDomains');
-  handle(request, response);
+  if (!request.url?.startsWith(`${staticPath}/`)) return handle(request, response);
+  const asked = request.url;
+  request.url = asked.slice(staticPath.length);
+  files(request, response, () => {
+    request.url = asked;
+    handle(request, response);
+  });
 });
 server.listen(port, hostname);
 
