@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
 import type { JobStatement } from '@fair-plug/core/log';
-import { chromium as driver, type Page } from 'playwright-core';
+import { type BrowserContext, chromium as driver, type Page } from 'playwright-core';
 import { v7 } from 'uuid';
 import {
   at,
@@ -27,7 +27,7 @@ const wrong: Readonly<Record<number, readonly [key: string, headline: string]>> 
   9: ['4', 'open ground'],
   16: ['3', 'neutral'],
 };
-const walks = 5;
+const walks = 4;
 const receptacleCount = Object.values(rooms).reduce((sum, count) => sum + count, 0);
 const device = v7();
 
@@ -90,31 +90,40 @@ async function walked(page: Page): Promise<Walked> {
 }
 
 const { origin, stop } = await startOwnServer(3191, 54391);
-const profile = mkdtempSync(join(tmpdir(), 'fair-plug-profile-'));
 const args = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
-const context = await driver.launchPersistentContext(profile, {
-  executablePath: chromium,
-  args,
-  viewport: { width: 390, height: 844 },
-  hasTouch: true,
-  isMobile: true,
-  baseURL: origin,
-});
-await context.request.post('/api/demo', { headers: { origin } });
-// tsx names the functions that are sent to the page by this helper of its own.
-await context.addInitScript({ content: 'globalThis.__name ??= (one) => one;' });
-await context.addInitScript(watchFirstSight);
-const results: Walked[] = [];
-let address = '';
-for (let walk = 0; walk < walks; walk += 1) {
-  const job = v7();
-  const answer = await context.request.post('/api/jobs', {
-    data: { job, entries: house() },
-    headers: { origin },
+
+/** A phone of its own, signed in. */
+async function newPhone(profile: string): Promise<BrowserContext> {
+  const context = await driver.launchPersistentContext(profile, {
+    executablePath: chromium,
+    args,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    baseURL: origin,
   });
+  await context.request.post('/api/demo', { headers: { origin } });
+  // tsx names the functions that are sent to the page by this helper of its own.
+  await context.addInitScript({ content: 'globalThis.__name ??= (one) => one;' });
+  await context.addInitScript(watchFirstSight);
+  return context;
+}
+
+async function newJob({ request }: BrowserContext): Promise<string> {
+  const job = v7();
+  const answer = await request.post('/api/jobs', { data: { job, entries: house() }, headers: { origin } });
   if (!answer.ok()) throw new Error(await answer.text());
-  address = `${origin}/walk?job=${job}`;
-  const page = await context.newPage();
+  return `${origin}/walk?job=${job}`;
+}
+
+const results: Walked[] = [];
+const openings: number[] = [];
+let kilobytes = Number.NaN;
+for (let walk = 0; walk < walks; walk += 1) {
+  const profile = mkdtempSync(join(tmpdir(), 'fair-plug-profile-'));
+  const phone = await newPhone(profile);
+  const address = await newJob(phone);
+  const page = await phone.newPage();
   await page.goto(address);
   await page.getByText('saved on the server').waitFor();
   await page.evaluate(() => navigator.serviceWorker.ready);
@@ -122,25 +131,27 @@ for (let walk = 0; walk < walks; walk += 1) {
   await slowed(page);
   results.push(await walked(page));
   await page.close();
+  await phone.setOffline(true);
+  for (let visit = 0; visit < 4; visit += 1) {
+    await new Promise((done) => setTimeout(done, 2000));
+    const tab = await phone.newPage();
+    await slowed(tab);
+    openings.push(await timedOpening(tab, address));
+    await tab.close();
+  }
+  await phone.setOffline(false);
+  if (walk === 0) {
+    const browser = await driver.launch({ executablePath: chromium, args });
+    const visitor = await browser.newContext({
+      storageState: await phone.storageState(),
+      serviceWorkers: 'block',
+    });
+    kilobytes = await firstLoad(visitor, await newJob(phone));
+    await browser.close();
+  }
+  await phone.close();
+  rmSync(profile, { recursive: true, force: true });
 }
-await context.setOffline(true);
-const openings: number[] = [];
-for (let visit = 0; visit < 6; visit += 1) {
-  await new Promise((done) => setTimeout(done, 2000));
-  const tab = await context.newPage();
-  await slowed(tab);
-  openings.push(await timedOpening(tab, address));
-  await tab.close();
-}
-await context.setOffline(false);
-const browser = await driver.launch({ executablePath: chromium, args });
-const kilobytes = await firstLoad(
-  await browser.newContext({ storageState: await context.storageState(), serviceWorkers: 'block' }),
-  address,
-);
-await browser.close();
-await context.close();
-rmSync(profile, { recursive: true, force: true });
 await stop();
 
 const first = results.flatMap((one) => one.first);

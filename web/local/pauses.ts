@@ -7,4 +7,4 @@ export const beforeSummary = 400;
 /** Before loose entries are packed. */
 export const beforePacking = 8000;
 /** Before findings are counted: not between two receptacles read in a row. */
-export const beforeCounting = 1500;
+export const beforeCounting = 2500;
