@@ -3,6 +3,7 @@ import type { Fit } from '@fair-plug/core/knowledge';
 import type { House, JobEntry, Receptacle } from '@fair-plug/core/log';
 import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
+import { useDeferredValue, useMemo } from 'react';
 import { Explained, type Explanation } from '@/components/explained';
 import { useWords } from '@/components/region-words';
 import { UrgencyMark } from '@/components/urgency-mark';
@@ -39,6 +40,7 @@ const wasDone = (one: Receptacle, photos: NonNullable<House['photos']>): boolean
   photos.some(({ about }) => about === one.id);
 
 const noPhotos: NonNullable<House['photos']> = [];
+const nothingDone = { at: null, entries: [], photos: noPhotos };
 
 export interface VerdictPanelProps {
   readonly job: string;
@@ -78,6 +80,11 @@ export function VerdictPanel({
   const { verdict, judged } = walk.shown;
   const { currentPlace, receptacle: doneAt } = walk.here;
   const photos = house.photos ?? noPhotos;
+  // The verdict is drawn first, then what was done.
+  const done = useDeferredValue(
+    useMemo(() => ({ at: doneAt, entries, photos }), [doneAt, entries, photos]),
+    nothingDone,
+  );
   const enterReading = useDrawn(() =>
     onTest(currentPlace?.receptacle ?? '', { instrument: 'meter', loadsOff: false }),
   );
@@ -135,8 +142,14 @@ export function VerdictPanel({
           {words.cautions[id]}
         </p>
       ))}
-      {doneAt !== null && wasDone(doneAt, photos) && (
-        <DoneHere job={job} receptacle={doneAt} entries={entries} photos={photos} onSheet={onSheet} />
+      {done.at !== null && wasDone(done.at, done.photos) && (
+        <DoneHere
+          job={job}
+          receptacle={done.at}
+          entries={done.entries}
+          photos={done.photos}
+          onSheet={onSheet}
+        />
       )}
       <Tools canRecord={walk.record.canRecord} onSheet={onSheet} onReading={enterReading} />
     </section>
