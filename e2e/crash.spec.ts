@@ -120,6 +120,8 @@ test('twenty photos, a closed tab, a cut connection and a killed server: each ar
     address: '20 Alder Rise',
   };
   await context.request.post(`${origin}/api/jobs`, { data: { job, entries: [said] } });
+  // Two of several pieces, and many of one.
+  const files = [...(await noisyPhotos(2)), ...(await noisyPhotos(20, 400, 320)).slice(2)];
   const open = async () => {
     const page = await context.newPage();
     await page.goto(`${origin}/prepare?job=${job}`);
@@ -132,7 +134,7 @@ test('twenty photos, a closed tab, a cut connection and a killed server: each ar
   await before.reload();
   await before.getByLabel('Add photos').waitFor({ state: 'attached' });
   await context.setOffline(true);
-  await before.getByLabel('Add photos').setInputFiles(await noisyPhotos(20));
+  await before.getByLabel('Add photos').setInputFiles(files);
   // Some are ready, and the tab goes.
   await before.getByRole('button', { name: /^Photo 3:/ }).waitFor();
   await before.close();
