@@ -1,5 +1,4 @@
 import { usualPhotoDays } from '@fair-plug/core/log';
-import { Button } from '@mantine/core';
 import { v7 } from 'uuid';
 import { SavedNumber, SavedText } from '@/components/saved-fields';
 import classes from './settings.module.css';
@@ -23,19 +22,17 @@ export function PhotosSection({ firm, settle }: SettingsProps) {
             onSave={(to) => settle?.({ kind: 'phrase-saved', phrase: id, text: to })}
           />
         ))}
+        {settle !== null && (
+          <SavedText
+            // Empty again once it is one of those above.
+            key={phrases.length}
+            label="One more phrase"
+            longest={200}
+            value={null}
+            onSave={(text) => text !== null && settle({ kind: 'phrase-saved', phrase: v7(), text })}
+          />
+        )}
       </div>
-      {settle !== null && (
-        <div>
-          <Button
-            variant="default"
-            onClick={() =>
-              settle({ kind: 'phrase-saved', phrase: v7(), text: `A phrase (${phrases.length + 1})` })
-            }
-          >
-            + Phrase
-          </Button>
-        </div>
-      )}
       <div className={classes.fields}>
         <SavedNumber
           label="Days that photos are kept after they were taken back"

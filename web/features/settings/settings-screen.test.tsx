@@ -22,6 +22,21 @@ describe('an owner settles', () => {
     await waitFor(() => expect(kit('letterhead-described')).toMatchObject([{ licence: 'HI-17' }]));
   });
 
+  test('phrases for notes and captions, and how long photos are kept that were taken back', async () => {
+    const { user, kit } = await settings();
+    const notes = section('Notes and photos');
+    await user.type(notes.getByLabelText('One more phrase'), 'Loose in its box{Enter}');
+    await waitFor(() =>
+      expect(notes.getByLabelText<HTMLInputElement>('Phrase 1').value).toBe('Loose in its box'),
+    );
+    expect(notes.getByLabelText<HTMLInputElement>('One more phrase').value).toBe('');
+    const days = notes.getByLabelText<HTMLInputElement>(/^Days that photos/);
+    expect(days.value).toBe('90 days');
+    await user.clear(days);
+    await user.type(days, '30{Enter}');
+    await waitFor(() => expect(kit('photo-keeping-chosen')).toMatchObject([{ days: 30 }]));
+  });
+
   test('two references ticked in quick succession are both ticked', async () => {
     const { kit } = await settings();
     const [first, second] = section('References').getAllByRole('checkbox');
