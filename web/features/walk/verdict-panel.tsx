@@ -1,6 +1,6 @@
 import type { JudgedCircuit, Verdict } from '@fair-plug/core/assessment';
 import type { Fit } from '@fair-plug/core/knowledge';
-import type { House, JobEntry, Receptacle } from '@fair-plug/core/log';
+import { type House, type JobEntry, photosAt, type Receptacle } from '@fair-plug/core/log';
 import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { useDeferredValue, useMemo } from 'react';
@@ -37,7 +37,7 @@ const wasDone = (one: Receptacle, photos: NonNullable<House['photos']>): boolean
   one.coverOff !== null ||
   one.notReached !== null ||
   one.halves !== undefined ||
-  photos.some(({ about }) => about === one.id);
+  photosAt({ photos }, one.id).length > 0;
 
 const noPhotos: NonNullable<House['photos']> = [];
 const nothingDone = { at: null, entries: [], photos: noPhotos };

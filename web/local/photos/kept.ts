@@ -35,7 +35,7 @@ export async function bytesHere(
 
 /** Space that is kept free for entries, and what a photo takes, in bytes. */
 const reserve = 20 * 2 ** 20;
-export const usualPhoto = 900_000;
+const usualPhoto = 900_000;
 
 /** How many more photos this device has room for; null where the browser does not say. */
 export async function photosLeft(): Promise<number | null> {
