@@ -106,15 +106,18 @@ export async function takePiece(firm: FirmData, piece: Piece): Promise<Arrived> 
       .orderBy('place')
       .execute();
     const have = here.reduce((sum, { length }) => sum + length, 0);
-    // Somewhere else than where it goes on: whoever sends is told where that is.
-    if (from !== have) return { kind: 'arrived', have, isThere: false };
-    if (have + bytes.length > total || total > mostPhotoBytes)
-      return { kind: 'refused', message: `A photo may be at most ${mostPhotoBytes} bytes long.` };
-    await transaction
-      .insertInto('photo_piece')
-      .values({ organization: firm.id, hash, version: 'arriving', place: from, bytes: Buffer.from(bytes) })
-      .execute();
-    if (have + bytes.length < total) return { kind: 'arrived', have: have + bytes.length, isThere: false };
+    // All of it is here where the server died before it was made whole: whatever is sent, it is made whole now.
+    if (have < total) {
+      // Somewhere else than where it goes on: whoever sends is told where that is.
+      if (from !== have) return { kind: 'arrived', have, isThere: false };
+      if (have + bytes.length > total || total > mostPhotoBytes)
+        return { kind: 'refused', message: `A photo may be at most ${mostPhotoBytes} bytes long.` };
+      await transaction
+        .insertInto('photo_piece')
+        .values({ organization: firm.id, hash, version: 'arriving', place: from, bytes: Buffer.from(bytes) })
+        .execute();
+      if (have + bytes.length < total) return { kind: 'arrived', have: have + bytes.length, isThere: false };
+    }
     const pieces = await arrivingPieces(transaction, firm, hash).select('bytes').orderBy('place').execute();
     return Buffer.concat(pieces.map((one) => one.bytes));
   });

@@ -127,6 +127,27 @@ test('pieces of a photo make the same bytes, wherever the sending broke off', as
   expect(await piece(0, 1000)).toMatchObject({ isThere: true });
 });
 
+test('one whose last piece was stored when the server died is made whole by the next piece, whichever that is', async () => {
+  const one = await world();
+  const bytes = await noisyPhoto(300);
+  const hash = hashOf(bytes);
+  await one.say(photoTaken(bytes));
+  const { firm, job } = one;
+  // As it stands between the last piece and what is made of all of them.
+  await firm.transaction(async (transaction) => {
+    await transaction.insertInto('photo').values({ organization: firm.id, hash }).execute();
+    await transaction
+      .insertInto('photo_piece')
+      .values({ organization: firm.id, hash, version: 'arriving', place: 0, bytes })
+      .execute();
+  });
+  const total = bytes.length;
+  const from = total - 1;
+  const sent = await takePiece(firm, { job, hash, from, total, bytes: bytes.subarray(from), burnt: null });
+  expect(sent).toEqual({ kind: 'arrived', have: total, isThere: true });
+  expect(await photoStates(firm, job)).toMatchObject([{ isWhole: true }]);
+});
+
 test('a photo that no entry speaks of waits, and is nobody else’s', async () => {
   const [one, other] = [await world(), await world()];
   const bytes = await noisyPhoto(300);
