@@ -74,6 +74,8 @@ export class PhotoSender {
         ...(answer.isThere ? { sent: 1 as const } : {}),
       });
       if (answer.isThere) return;
+      // Told twice to go on from the same place, it is left for the next try: nothing is sent for ever.
+      if (answer.have === from) throw new RequestFailed('failed', 'The server takes no more of a photo.');
       from = answer.have;
     }
   }
