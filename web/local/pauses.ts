@@ -8,3 +8,5 @@ export const beforeSummary = 400;
 export const beforePacking = 8000;
 /** Before findings are counted: not between two receptacles read in a row. */
 export const beforeCounting = 2500;
+/** Before a part of the application that could not be had is asked for again. */
+export const beforeAskingAgain = 3000;

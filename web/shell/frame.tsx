@@ -12,6 +12,9 @@ import { places } from './places';
 import { AwayBanner, SaveStateLine, SpaceWarning, UnsentReminder } from './save-state';
 import { useTheme } from './use-theme';
 
+const placesMenu = () => import('./menus').then(({ PlacesMenu }) => PlacesMenu);
+const accountMenu = () => import('./menus').then(({ AccountMenu }) => AccountMenu);
+
 function ThemeSwitch() {
   const { Icon, words, toggle } = useTheme();
   return (
@@ -55,9 +58,9 @@ const Head = memo(function Head({ head }: { readonly head: ReactNode }) {
             {name}
           </Link>
         ))}
-        <MenuKey menu="PlacesMenu" label="Bench, kit, settings, theme" icon={IconMenu2} isPhoneOnly />
+        <MenuKey load={placesMenu} label="Bench, kit, settings, theme" icon={IconMenu2} isPhoneOnly />
         <ThemeSwitch />
-        <MenuKey menu="AccountMenu" label={`Account of ${identity.person.name}`} icon={IconUser} />
+        <MenuKey load={accountMenu} label={`Account of ${identity.person.name}`} icon={IconUser} />
       </div>
     </header>
   );

@@ -3,3 +3,4 @@ export const beforeSending = 5;
 export const beforeSummary = 20;
 export const beforePacking = 8000;
 export const beforeCounting = 60;
+export const beforeAskingAgain = 30;
