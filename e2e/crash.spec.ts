@@ -13,17 +13,19 @@ const { settings, origin, startInstance, stopInstances } = instancesOn('crash');
 
 test.describe.configure({ mode: 'serial', timeout: 120_000 });
 
+/** Runs on from test to test: each start takes seconds. */
 let running: Instance | null = null;
 const start = async (): Promise<Instance> => {
-  running = await startInstance();
+  running ??= await startInstance();
   return running;
+};
+const killed = async (instance: Instance): Promise<void> => {
+  instance.killServer();
+  await instance.interrupt();
+  running = null;
 };
 
 test.beforeAll(() => removeData(settings.data));
-test.afterEach(async () => {
-  await running?.interrupt();
-  running = null;
-});
 test.afterAll(async () => {
   await stopInstances();
   await removeData(settings.data);
@@ -76,7 +78,7 @@ test('the server is killed between receiving and answering: every entry arrives,
   first.killServer();
   expect(await sending).toBe('cut off');
   expect(await work.device.unsent()).toBeGreaterThan(0);
-  await first.interrupt();
+  await killed(first);
   await start();
   await untilSent(work.device);
   await afterwards(await openDemo(origin), work);
@@ -149,8 +151,7 @@ test('twenty photos, a closed tab, a cut connection and a killed server: each ar
   });
   await context.setOffline(false);
   await expect(page.getByText(/ 1\d photos to send/)).toBeVisible({ timeout: 30_000 });
-  first.killServer();
-  await first.interrupt();
+  await killed(first);
   await context.unroute(/\/photos\/[0-9a-f]{64}/);
   await start();
   // As when a network is found again: nobody waits for the next try.

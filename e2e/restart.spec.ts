@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { removeData, stopDatabase } from '../scripts/setup/cluster.mjs';
 import { inHand, saved, verdict } from './house.ts';
-import { instancesOn } from './instance.ts';
+import { type Instance, instancesOn } from './instance.ts';
 
 const { settings, origin, startInstance, failedStart, stopInstances, allStopped } = instancesOn('restart');
 
@@ -25,6 +25,9 @@ const openDemo = async (page: Page) => {
   if (await demo.isVisible()) await demo.click();
   await page.getByRole('link', { name: '27 Lantern Hollow, Quillmere' }).click();
 };
+
+/** The second start of the first test, for the one after it. */
+let running: Instance | null = null;
 
 test('what was entered is there after Ctrl-C and another start, and Ctrl-C leaves nothing running', async ({
   browser,
@@ -53,14 +56,15 @@ test('what was entered is there after Ctrl-C and another start, and Ctrl-C leave
     later.getByRole('table', { name: 'Den', exact: true }).getByRole('row', { name: /Den 1/ }),
   ).toContainText('Reads open ground');
   await later.close();
-  expect(await second.interrupt()).toBe(0);
+  running = second;
 });
 
 test('while the database is away the screen says so, keeps what is typed and sends it afterwards', async ({
   page,
   request,
 }) => {
-  const running = await startInstance();
+  const instance = running;
+  if (instance === null) throw new Error('the test before left nothing running');
   try {
     await openDemo(page);
     await expect(inHand(page, 'Den 2')).toBeVisible();
@@ -98,18 +102,18 @@ test('while the database is away the screen says so, keeps what is typed and sen
     await page.reload();
     await expect(page.getByRole('navigation', { name: 'Stages' })).toContainText('51 of 60');
   } finally {
-    await running.interrupt();
+    expect(await instance.interrupt()).toBe(0);
   }
 });
 
 test('a database that cannot be started again ends the application, with the reason and a status that says so', async () => {
-  const running = await startInstance({ FAIRPLUG_DATABASE_PATIENCE: '0.2' });
+  const impatient = await startInstance({ FAIRPLUG_DATABASE_PATIENCE: '0.2' });
   const cluster = join(settings.data, 'cluster');
   renameSync(join(cluster, 'postgresql.conf'), join(cluster, 'put-away.conf'));
   try {
     await stopDatabase(settings.data);
-    expect(await running.ended).toBe(1);
-    expect(running.output()).toContain('The database cannot be started again.');
+    expect(await impatient.ended).toBe(1);
+    expect(impatient.output()).toContain('The database cannot be started again.');
     expect(await allStopped()).toBe(true);
   } finally {
     renameSync(join(cluster, 'put-away.conf'), join(cluster, 'postgresql.conf'));

@@ -1,4 +1,4 @@
 import { LoneDiagnostician } from './lone-outlet.ts';
 
-/** One for all tests of a process: what receptacles are held against takes half a second to make. */
+/** One for all tests of a process: what instruments show is worked out once. */
 export const lone = new LoneDiagnostician();

@@ -198,7 +198,10 @@ function lostSharedNeutral(): readonly Row[] {
   );
 }
 
-/** Everything that may hold at a receptacle, as far as it is told from the rest or is another cause. */
+/** Circuits that stand for any. */
+export const standIns = (): readonly Network[] => [...ofOneLeg, ofTwoLegs].map((one) => one.network);
+
+/** Everything that may hold at a receptacle, whether or not it is told from the rest. */
 export const everyRow = (): readonly Row[] => [
   ...ofOneLeg.flatMap(oneLegRows),
   trippedUpstream(),

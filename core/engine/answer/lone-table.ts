@@ -1,18 +1,14 @@
 import {
   blank,
   type ChannelKind,
-  instrumentIds,
-  isOfDevice,
   type Reading,
   settingsOf,
-  type Test,
   type TestState,
 } from '../../instruments/index.ts';
-import type { Network } from '../../physics/index.ts';
-import { Evaluator } from '../evidence/evaluator.ts';
-import { evidenceOf } from '../evidence/evidence.ts';
 import { type HouseFacts, oddsIn } from '../model/priors.ts';
-import { everyRow, here, network, type Origin, type Row } from './lone-rows.ts';
+import { predictionsOf } from './lone-predictions.ts';
+import { here, type Origin, type Row } from './lone-rows.ts';
+import { madeRows } from './made-rows.ts';
 
 export interface Column {
   readonly kinds: readonly ChannelKind[];
@@ -35,72 +31,12 @@ const stateOf = ({ loadsOff, breakerOff }: TestState = {}): TestState => ({
   ...(breakerOff === true ? { breakerOff } : {}),
 });
 
-interface Foreseen {
-  readonly predicted: Float64Array;
-  readonly adrift: Uint8Array;
-}
-
-/** What every row predicts for some readings, and which channels each of them has. */
-function predictionsOf(rows: readonly Row[], readings: readonly Reading[]) {
-  const evaluators = new Map<Network, Evaluator>();
-  const evaluatorFor = (of: Network): Evaluator => {
-    const known = evaluators.get(of);
-    if (known !== undefined) return known;
-    const made = new Evaluator(of, evidenceOf(of, { readings, trippedBefore: null, afterRepair: [] }));
-    evaluators.set(of, made);
-    return made;
-  };
-  const { kinds, states } = evaluatorFor(network).evidence;
-  const spans: (readonly [first: number, end: number])[] = [];
-  for (const { outlets } of states)
-    for (const { readings: compiled } of outlets)
-      for (const { position, first, end } of compiled) spans[position] = [first, end];
-  return {
-    kinds,
-    spans,
-    byRow: rows.map(({ network: of, supposed }): Foreseen => {
-      const evaluator = evaluatorFor(of);
-      evaluator.predict(supposed, false);
-      return { predicted: evaluator.predicted.slice(), adrift: evaluator.weighing.adrift.slice() };
-    }),
-  };
-}
-
 const columnKey = (reading: Reading): string => {
   const { loadsOff = false, breakerOff = false } = reading.state ?? {};
   return [reading.instrument, ...Object.values(settingsOf(reading)), loadsOff, breakerOff].join(':');
 };
 
-/** Tests by which rows are told apart; what is alike in all of them is one row. */
-const tellingStates: readonly TestState[] = [{}, { loadsOff: true }, { breakerOff: true }];
-const tellingReadings: readonly Reading[] = instrumentIds
-  .filter((instrument) => !isOfDevice(instrument))
-  .flatMap((instrument) => tellingStates.map((state) => blank({ at: here, instrument, state } as Test)));
-
-interface Merged {
-  row: Row;
-  readonly seen: Foreseen;
-}
-
-/** Rows that show alike in every telling test are one, which stands for all that is behind them. */
-function merged(rows: readonly Row[], byRow: readonly Foreseen[]): readonly Merged[] {
-  const byShown = new Map<string, Merged>();
-  rows.forEach((row, index) => {
-    const seen = byRow[index];
-    if (seen === undefined) return;
-    const shown = Array.from(seen.predicted, (value) => Math.round(200 * value));
-    const key = `${row.condition}:${row.tripped}:${shown.join()}:${seen.adrift.join('')}`;
-    const before = byShown.get(key);
-    if (before === undefined) byShown.set(key, { row, seen });
-    else {
-      const simpler = before.row.causeCount <= row.causeCount ? before.row : row;
-      before.row = { ...simpler, origins: [...before.row.origins, ...row.origins] };
-    }
-  });
-  return [...byShown.values()];
-}
-
-/** All that may hold at a receptacle, and what it shows; made once, it serves every receptacle. */
+/** All that may hold at a receptacle, and what it shows; one serves every receptacle. */
 export class LoneTable {
   readonly rows: readonly Row[];
   /** What every row predicts for an instrument in a state, made when first asked for. */
@@ -110,18 +46,7 @@ export class LoneTable {
   private readonly names: readonly string[];
 
   constructor() {
-    const every = everyRow();
-    const predictions = predictionsOf(every, tellingReadings);
-    const all = merged(every, predictions.byRow);
-    tellingReadings.forEach((reading, position) => {
-      const [first, end] = predictions.spans[position] ?? [0, 0];
-      this.columns.set(columnKey(reading), {
-        kinds: predictions.kinds.slice(first, end),
-        byRow: all.map(({ seen }) => seen.predicted.slice(first, end)),
-        adriftByRow: all.map(({ seen }) => seen.adrift.slice(first, end)),
-      });
-    });
-    this.rows = all.map(({ row }) => row);
+    this.rows = madeRows();
     this.names = this.rows.map(({ condition, tripped, faults }) => {
       const named = faults.map((fault) => Object.values({ ...fault, ohms: 0 }).join());
       return `${condition}:${tripped}:${named.join(';')}`;
