@@ -83,6 +83,10 @@ function causeAt(
   return circuit === undefined || cause === undefined ? null : { breaker, position, circuit, ...cause };
 }
 
+/** Somebody said that they have nothing in common. */
+const isSetApart = ({ apart = [] }: House, outlets: readonly string[]): boolean =>
+  apart.some((ids) => outlets.every((id) => ids.includes(id)));
+
 interface Given {
   readonly answered: JudgedReceptacle | undefined;
   readonly circuits: ReadonlyMap<string, JudgedCircuit>;
@@ -160,7 +164,7 @@ export function assess(
     house,
     receptacles,
     circuits: tested,
-    likelyGroups: answers?.likelyGroups ?? [],
+    likelyGroups: (answers?.likelyGroups ?? []).filter(({ outlets }) => !isSetApart(house, outlets)),
     serviceNeutral,
     miswired: miswiredIn(house, all),
     notSeen: readCorrect === 0 ? [] : (answers?.notSeen ?? openBehindLamps()),

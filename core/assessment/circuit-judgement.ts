@@ -1,9 +1,11 @@
+import type { Circuit } from '../circuit/index.ts';
 import { type Diagnosis, runLengths } from '../engine/index.ts';
 import type { Fault } from '../faults/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../knowledge/index.ts';
 import { type FedTogether, readingsOf, type VoltScale } from './circuits.ts';
-import type { JudgedCause, JudgedCircuit, JudgedReceptacle } from './judged.ts';
+import type { CircuitExplanation, JudgedCause, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 import { kindOfCause } from './kind-of-cause.ts';
+import { probabilityOf, suspectsOf } from './suspects.ts';
 
 export const mostExplanations = 5;
 /** Explanations less probable than this are not worth a line. */
@@ -33,14 +35,40 @@ function unseenOn({ next, outlets, isFinal, stoppedEarly }: Diagnosis): readonly
   return conditionIds.filter((id) => outlets.some(({ notRuledOut }) => notRuledOut.includes(id)));
 }
 
+/** Explanations of a circuit that are shown beside each other. */
+const mostAlternatives = 12;
+
+/** Without what the engine supposes besides, such as what stands at the other leg. */
+function explanationOf(
+  { hypothesis, fitted, foresight, conditions: here, group, probability }: Diagnosis['explanations'][number],
+  place: number,
+  receptacles: FedTogether['receptacles'],
+): CircuitExplanation {
+  const { faults, loads } = fitted.supposed;
+  const { instruments } = hypothesis;
+  return {
+    faults,
+    loads: loads.filter(({ at }) => receptacles.some(({ id }) => id === at)),
+    receptacles: receptacles.flatMap(({ id }, outlet) => (here[outlet] === 'correct' ? [] : [id])),
+    instruments,
+    isMisread: instruments.length === 0 && isMisread(faults, place),
+    isShared: foresight.problem.network.circuit.outlets.length > receptacles.length,
+    group,
+    probability,
+    scale: fitted.scale,
+  };
+}
+
 /** What the engine makes of a circuit, put to its receptacles. */
 export function answerOf(
-  { breaker, receptacles }: FedTogether,
+  { breaker, breakers, receptacles }: FedTogether,
+  circuit: Circuit,
   diagnosis: Diagnosis,
   scale: VoltScale,
   nominalVolts: number,
 ): CircuitAnswer {
   const { explanations, outlets, isFinal, stoppedEarly } = diagnosis;
+  const all = explanations.map((one, place) => explanationOf(one, place, receptacles));
   const shown = scale.toShown(diagnosis.table);
   const kinds = diagnosis.causes.map(({ faults }) => kindOfCause(faults));
   const causes: readonly JudgedCause[] = diagnosis.causes.map(({ faults, place, affected }, position) => ({
@@ -48,7 +76,7 @@ export function answerOf(
     faults,
     place,
     receptacles: affected,
-    probability: explanations[0]?.probability ?? 0,
+    probability: probabilityOf(faults, all),
   }));
   const judged = outlets.map((outlet, index): JudgedReceptacle => {
     const [hot, neutral, ground] = outlet.contacts;
@@ -77,7 +105,13 @@ export function answerOf(
     judged,
     circuit: {
       breaker,
+      breakers,
       receptacles: receptacles.map(({ id }) => id),
+      circuit,
+      explanations: all
+        .filter(({ probability }, place) => place === 0 || probability >= worthALine)
+        .slice(0, mostAlternatives),
+      suspects: suspectsOf(all),
       causes,
       next: diagnosis.next,
       unseen: unseenOn(diagnosis),

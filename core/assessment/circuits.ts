@@ -1,13 +1,42 @@
 import { type Circuit, runOf } from '../circuit/index.ts';
 import type { ReadingComparison } from '../engine/index.ts';
 import { instruments, type Reading, type Shown, scaled, type TestState } from '../instruments/index.ts';
-import { type House, isPlainLamps, type Receptacle, receptaclesOf } from '../log/index.ts';
+import type { ConductorMetal } from '../knowledge/index.ts';
+import {
+  circuitSaid,
+  type House,
+  isPlainLamps,
+  panelsOf,
+  type Receptacle,
+  receptaclesOf,
+  sharedWith,
+} from '../log/index.ts';
+import { type Metal, panel } from '../physics/index.ts';
 
-/** Receptacles of one breaker, from the panel outward as far as that is known. */
+/** Receptacles of one breaker, or of two that share a neutral, from the panel outward as far as that is known. */
 export interface FedTogether {
+  /** Names the circuit: of two, the one that was met first. */
   readonly breaker: string;
+  readonly breakers: readonly string[];
   readonly receptacles: readonly Receptacle[];
+  /** Its two ends meet at the panel. */
+  readonly isRing: boolean;
+  /** Whether its neutral is shared with another breaker: true and false only where somebody said so. */
+  readonly isShared: boolean | null;
+  /** Of the conductors on its breaker, as the directory has them; null where it does not say. */
+  readonly metal: Metal | null;
+  readonly awg: number | null;
 }
+
+const byPlace = (a: Receptacle, b: Receptacle): number =>
+  (a.place ?? Number.POSITIVE_INFINITY) - (b.place ?? Number.POSITIVE_INFINITY) || 0;
+
+const metals: Readonly<Partial<Record<ConductorMetal, Metal>>> = {
+  copper: 'copper',
+  'tinned-copper': 'copper',
+  aluminum: 'aluminum',
+  'copper-clad': 'copper-clad-aluminum',
+};
 
 /** Those with a place come first, in its order; the rest follow in the order of the walk. */
 export function circuitsOf(house: House): readonly FedTogether[] {
@@ -15,23 +44,76 @@ export function circuitsOf(house: House): readonly FedTogether[] {
   for (const receptacle of receptaclesOf(house))
     if (receptacle.breaker !== null)
       byBreaker.set(receptacle.breaker, [...(byBreaker.get(receptacle.breaker) ?? []), receptacle]);
-  const byPlace = (a: Receptacle, b: Receptacle): number =>
-    (a.place ?? Number.POSITIVE_INFINITY) - (b.place ?? Number.POSITIVE_INFINITY) || 0;
-  return [...byBreaker].map(([breaker, fed]) => ({
-    breaker,
-    receptacles: fed.toSorted((a, b) => (a.place === b.place ? 0 : byPlace(a, b))),
-  }));
+  const directory = new Map(
+    panelsOf(house).flatMap(({ breakers }) => breakers.map((one) => [one.number, one] as const)),
+  );
+  const taken = new Set<string>();
+  return [...byBreaker.keys()].flatMap((breaker): FedTogether[] => {
+    if (taken.has(breaker)) return [];
+    const other = sharedWith(house, breaker);
+    const pair = typeof other === 'string' && byBreaker.has(other) && other !== breaker ? [other] : [];
+    const breakers = [breaker, ...pair];
+    for (const one of breakers) taken.add(one);
+    const { metal, size } = directory.get(breaker) ?? {};
+    return [
+      {
+        breaker,
+        breakers,
+        receptacles: breakers.flatMap((one) =>
+          (byBreaker.get(one) ?? []).toSorted((a, b) => (a.place === b.place ? 0 : byPlace(a, b))),
+        ),
+        isRing: circuitSaid(house, breaker).ring === true,
+        isShared: other === undefined ? null : pair.length > 0 ? true : other === null ? false : null,
+        metal: (metal === undefined ? undefined : metals[metal]) ?? null,
+        awg: Number(size) > 0 ? Number(size) : null,
+      },
+    ];
+  });
 }
 
 /** Guessed where nobody measured: so far from the panel to the first receptacle, and from one to the next. */
 const guessedMeters = { first: 15, next: 4 } as const;
 
-/** The circuit that a breaker's receptacles are taken to form: one run, in their order, with a ground unless readings tell. */
-export const guessedCircuit = ({ receptacles }: FedTogether): Circuit =>
-  runOf(
-    receptacles.map(({ id }) => id),
-    { meters: guessedMeters, cableName: (id) => `to ${id}` },
-  );
+/** Names the cable that arrives at a receptacle. */
+export const cableTo = (receptacle: string): string => `to ${receptacle}`;
+/** And the one that closes a ring. */
+const closing = 'back';
+
+/**
+ * The circuit that a breaker's receptacles are taken to form: one run in their order, but for what was said of branches
+ * and rings, with a ground unless readings tell. Two breakers that share a neutral part behind the first receptacle.
+ */
+export function guessedCircuit({ breakers, receptacles, isRing, metal, awg }: FedTogether): Circuit {
+  const ids = new Set(receptacles.map(({ id }) => id));
+  const run = runOf([...ids], {
+    meters: guessedMeters,
+    cableName: cableTo,
+    legs: receptacles.map(({ breaker }) => (breaker === breakers[0] ? 'L1' : 'L2')),
+  });
+  const [first] = receptacles;
+  const cables = run.cables.map((cable, position): Circuit['cables'][number] => {
+    const here = receptacles[position];
+    const before = receptacles[position - 1];
+    const fedFrom = isBefore(receptacles, here?.fedFrom, position) ? here?.fedFrom : undefined;
+    const parts = before !== undefined && before.breaker !== here?.breaker ? first?.id : undefined;
+    return {
+      ...cable,
+      from: fedFrom ?? parts ?? cable.from,
+      metal: metal ?? cable.metal,
+      awg: awg ?? cable.awg,
+    };
+  });
+  const last = receptacles.at(-1);
+  const back = cables.at(-1);
+  const isClosed = isRing && breakers.length === 1 && receptacles.length > 1;
+  if (!isClosed || last === undefined || back === undefined) return { ...run, cables };
+  const closes = { ...back, id: closing, from: panel, to: last.id, meters: guessedMeters.first };
+  return { ...run, cables: [...cables, closes] };
+}
+
+/** A branch leaves from a receptacle nearer the panel: so nothing is fed in a circle. */
+const isBefore = (all: readonly Receptacle[], id: string | undefined, position: number): boolean =>
+  id !== undefined && all.slice(0, position).some((one) => one.id === id);
 
 const stateKey = (state: TestState | undefined): string =>
   `${state?.loadsOff === true}:${state?.breakerOff === true}`;

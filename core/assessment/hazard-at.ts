@@ -1,7 +1,7 @@
 import { type HazardId, hazardOf, type LostServiceNeutral } from '../engine/index.ts';
 import type { InstrumentId, Reading } from '../instruments/index.ts';
 import { countsAsAluminum, defectFacts } from '../knowledge/index.ts';
-import type { House, Receptacle } from '../log/index.ts';
+import { type House, type Receptacle, sharedWith } from '../log/index.ts';
 import { readingsOf } from './circuits.ts';
 import type { JudgedReceptacle } from './judged.ts';
 
@@ -74,10 +74,17 @@ export class Hazards {
     }
   }
 
+  /** All on a breaker, and on the one with which it shares its neutral. */
+  private fedBy(breaker: string): readonly Place[] {
+    const other = sharedWith(this.known.house, breaker);
+    const own = this.byBreaker.get(breaker) ?? [];
+    return typeof other === 'string' ? [...own, ...(this.byBreaker.get(other) ?? [])] : own;
+  }
+
   private fedWith(here: Place): Together {
     const { breaker } = here.receptacle;
     if (breaker === null) return togetherIn([here]);
-    const known = this.together.get(breaker) ?? togetherIn(this.byBreaker.get(breaker) ?? [here]);
+    const known = this.together.get(breaker) ?? togetherIn(this.fedBy(breaker));
     this.together.set(breaker, known);
     return known;
   }

@@ -1,7 +1,9 @@
+import type { Circuit } from '../circuit/index.ts';
 import {
   blindSpots,
   Diagnostician,
   type HouseFacts,
+  type Inspected,
   type LoneDiagnosis,
   LoneDiagnostician,
   likelyGroups,
@@ -22,6 +24,7 @@ import {
 } from './circuit-judgement.ts';
 import { circuitsOf, type FedTogether, guessedCircuit, readingsOf, VoltScale } from './circuits.ts';
 import { factsOf } from './house-facts.ts';
+import { inspectedOn } from './inspected-on.ts';
 import type { HouseJudgement, JudgedReceptacle } from './judged.ts';
 import { isSameQuestion, Memo } from './memo.ts';
 
@@ -49,8 +52,11 @@ interface LoneQuestion {
 /** And on a circuit. */
 interface CircuitQuestion extends LoneQuestion {
   readonly breaker: string;
-  /** From the panel outward. */
-  readonly receptacles: readonly string[];
+  /** From the panel outward, as it is taken to be wired. */
+  readonly circuit: Circuit;
+  /** Whether somebody said that its neutral is shared, or is not. */
+  readonly isShared: boolean | null;
+  readonly inspected: readonly Inspected[];
 }
 
 /** What the engine answers of a receptacle that stands for any. */
@@ -153,7 +159,9 @@ export class HouseJudge {
         {
           ...asked,
           breaker: fed.breaker,
-          receptacles: fed.receptacles.map(({ id }) => id),
+          circuit: guessedCircuit(fed),
+          isShared: fed.isShared,
+          inspected: inspectedOn(house, fed),
           readings: fed.receptacles.flatMap(readingsOf),
         },
       ]),
@@ -199,29 +207,34 @@ export class HouseJudge {
     limits: SearchLimits,
   ): Generator<CircuitAnswer | null> {
     const scale = new VoltScale(asked.nominalVolts);
-    const run = this.diagnosticianOf(fed, asked).diagnosing(
+    const run = this.diagnosticianOf(asked).diagnosing(
       { readings: scale.toEngine(asked.readings), trippedBefore: null, kit: asked.kit },
       limits,
     );
     for (;;) {
       const step = run.next();
-      yield step.value === null ? null : answerOf(fed, step.value, scale, asked.nominalVolts);
+      yield step.value === null ? null : answerOf(fed, asked.circuit, step.value, scale, asked.nominalVolts);
       if (step.done) return;
     }
   }
 
   /** What is known of a circuit's wiring alone outlasts the readings. */
-  private diagnosticianOf(
-    fed: FedTogether,
-    { breaker, receptacles, facts, twoLegs }: CircuitQuestion,
-  ): Diagnostician {
-    const asked = { receptacles, facts, twoLegs };
+  private diagnosticianOf({
+    breaker,
+    circuit,
+    facts,
+    twoLegs,
+    isShared,
+    inspected,
+  }: CircuitQuestion): Diagnostician {
+    const asked = { circuit, facts, twoLegs, isShared, inspected };
     const held = this.diagnosticians.get(breaker);
     if (held !== undefined && isSameQuestion(held.asked, asked)) return held.of;
     const made = new Diagnostician({
-      circuit: guessedCircuit(fed),
-      // Whether a breaker shares its neutral with another nobody has said; where there is one leg, none does.
-      legs: twoLegs ? 'unknown' : 'as-written',
+      circuit,
+      // Whether a breaker shares its neutral with another, nobody has said; where there is one leg, none does.
+      legs: twoLegs && isShared === null ? 'unknown' : 'as-written',
+      inspected,
       house: facts,
       unknownLoads: true,
       unknownDevices: new Set(),

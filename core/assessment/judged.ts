@@ -1,3 +1,4 @@
+import type { Circuit, Load } from '../circuit/index.ts';
 import type {
   ContactState,
   InstrumentFault,
@@ -10,6 +11,7 @@ import type {
 } from '../engine/index.ts';
 import type { Fault } from '../faults/index.ts';
 import type { ConditionId } from '../knowledge/index.ts';
+import type { Suspect } from './suspects.ts';
 
 /** Something that may be behind what was read. */
 export interface JudgedExplanation {
@@ -54,13 +56,41 @@ export interface JudgedCause {
   /** Where it sits; null where it is not known. */
   readonly place: Localization | null;
   readonly receptacles: readonly string[];
+  /** How probable it is, whatever stands beside it. */
   readonly probability: number;
+}
+
+/** What may hold of a circuit as a whole. */
+export interface CircuitExplanation {
+  /** With ohms as fitted. */
+  readonly faults: readonly Fault[];
+  readonly loads: readonly Load[];
+  /** Receptacles that are not correct under it. */
+  readonly receptacles: readonly string[];
+  readonly instruments: readonly InstrumentFault[];
+  /** Nothing is wrong, behind a fault that is more probable: then something was misread. */
+  readonly isMisread: boolean;
+  /** Its neutral is shared with another breaker, of which nobody has said so. */
+  readonly isShared: boolean;
+  /** Explanations of one group show all readings alike. */
+  readonly group: number;
+  readonly probability: number;
+  /** What all volts are times what the circuit's file says of its supply. */
+  readonly scale: number;
 }
 
 export interface JudgedCircuit {
   readonly breaker: string;
+  /** Two where they share a neutral. */
+  readonly breakers: readonly string[];
   /** From the panel outward. */
   readonly receptacles: readonly string[];
+  /** As it was taken to be wired, for what is worked out on it. */
+  readonly circuit: Circuit;
+  /** The most probable first. */
+  readonly explanations: readonly CircuitExplanation[];
+  /** Every fault that one of them or another puts somewhere. */
+  readonly suspects: readonly Suspect[];
   readonly causes: readonly JudgedCause[];
   /** The best test for the circuit as a whole; null where none decides anything, or none may be made. */
   readonly next: NextTest | null;

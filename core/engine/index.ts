@@ -19,6 +19,7 @@ export type { NextTest, Telling } from './answer/worth.ts';
 export type { Wrong } from './evidence/weighing.ts';
 export { causesOf } from './model/cause.ts';
 export * from './model/contact-state.ts';
+export type { Inspected } from './model/inspected.ts';
 export type { InstrumentFault } from './model/instrument-fault.ts';
 export { type HouseFacts, houseRules, type PriorId, priors } from './model/priors.ts';
 export { type SearchLimits, usualLimits } from './search/search.ts';

@@ -1,5 +1,6 @@
-import { groundFaultResult } from '../assessment/index.ts';
-import { isPlainLamps, type Receptacle } from '../log/index.ts';
+import { faultSeen, groundFaultResult, suspectId } from '../assessment/index.ts';
+import type { Fault } from '../faults/index.ts';
+import { type House, isPlainLamps, type Receptacle, whereIs } from '../log/index.ts';
 import type { Evidence } from './finding.ts';
 import type { FindingLanguage } from './finding-words.ts';
 
@@ -26,3 +27,25 @@ const plainLampsFirst = (readings: Receptacle['readings']): Receptacle['readings
   ...readings.filter(isPlainLamps),
   ...readings.filter((reading) => !isPlainLamps(reading)),
 ];
+
+/** What was found behind covers of a cause, and what was not, box by box. */
+export function behindCoversOf(
+  house: House,
+  { faults }: { readonly faults: readonly Fault[] },
+  words: FindingLanguage,
+): readonly Evidence[] {
+  const ids = faults.map(suspectId).sort().join();
+  return (house.behindCovers ?? [])
+    .filter(
+      (one) =>
+        one.faults
+          .map((fault) => suspectId(faultSeen(fault)))
+          .sort()
+          .join() === ids,
+    )
+    .map(({ box, found, at }) => ({
+      receptacle: whereIs(house, box)?.receptacle.name ?? null,
+      words: words.behindCover(found, words.cause(faults)),
+      at,
+    }));
+}

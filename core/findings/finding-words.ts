@@ -84,6 +84,12 @@ export interface RuleWords extends PartRuleWords {
   }) => RuleText;
   /** Read wrong and correct when read again; `openFirst` is of the condition. */
   readonly readWrongBefore: (condition: ConditionId) => Omit<RuleText, 'openFirst'>;
+  /** Two circuits that lost the same conductor near the panel. */
+  readonly sharedSymptoms: (shared: {
+    readonly breakers: readonly string[];
+    readonly conductor: 'neutral' | 'ground';
+  }) => RuleText;
+  readonly sharedEvidence: (of: { readonly breaker: string; readonly cause: string }) => string;
   readonly smallConductors: (
     those: readonly { readonly name: string; readonly awg: string; readonly amps: number }[],
   ) => RuleText;
@@ -144,6 +150,8 @@ export interface FindingLanguage extends CatalogWords, CorrectionWords, Assessme
   readonly isSamePlace: (before: string, now: string) => boolean;
   readonly metalSign: (sign: MetalSign) => string;
   readonly metalJudged: Readonly<Record<Exclude<MetalJudged['metal'], 'unknown'>, string>>;
+  /** Of a box that was opened to look for a cause. */
+  readonly behindCover: (found: boolean, cause: string) => string;
   /** Of a plate screw that a probe was held to, after the words of a reading. */
   readonly plateScrew: (sounds: boolean) => string;
   /** Of a try of a ground-fault device, as evidence. */

@@ -6,6 +6,7 @@ export * from './finding-words.ts';
 export * from './no-defect.ts';
 export * from './part-rule-words.ts';
 export { proposalsFor } from './proposals.ts';
+export * from './protection-map.ts';
 export type { ProtectedPlace } from './protection-rules.ts';
 export { type Ungrounded, ungroundedBy } from './rules/grounds.ts';
 export { measuredAt } from './rules/hot-spots.ts';

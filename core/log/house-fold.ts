@@ -1,3 +1,4 @@
+import { circuitsRenamed } from './circuits-said.ts';
 import type { JobEntry } from './entry.ts';
 import { inOrder } from './entry-order.ts';
 import {
@@ -24,6 +25,9 @@ interface Gathered {
   /** Some were entered twice. */
   readonly isMerged: boolean;
 }
+
+/** What is said of several receptacles. */
+type Renamed = 'wentDead' | 'findingEntries' | 'photos' | 'circuits' | 'behindCovers' | 'apart';
 
 const isReading = ({ kind }: Standing): boolean => kind === 'lamps-read' || kind === 'reading-taken';
 
@@ -146,24 +150,26 @@ export class HouseFold {
     const own = this.receptacles.find(id);
     const inTurn = entries.toSorted(inOrder);
     const state = own?.entries.length === entries.length ? own.state : receptacleOf(id, inTurn);
-    const { halfOf } = state.receptacle;
-    if (mergedFrom === undefined && (halfOf === null || this.meant(halfOf) === halfOf))
+    const { halfOf, fedFrom } = state.receptacle;
+    const isAsBefore = (other: string | null | undefined): boolean =>
+      other === null || other === undefined || this.meant(other) === other;
+    if (mergedFrom === undefined && isAsBefore(halfOf) && isAsBefore(fedFrom))
       return { entries: inTurn, state };
     const receptacle = {
       ...state.receptacle,
       halfOf: halfOf === null ? null : this.meant(halfOf),
+      ...(fedFrom === undefined ? {} : { fedFrom: this.meant(fedFrom) }),
       ...(mergedFrom === undefined ? {} : { mergedFrom }),
     };
     return { entries: inTurn, state: { ...state, receptacle } };
   }
 
   /** What is said of several receptacles, with those that became others under their new ids. */
-  private renamed(
-    job: Pick<Job, 'wentDead' | 'findingEntries' | 'photos'>,
-  ): Pick<Job, 'wentDead' | 'findingEntries' | 'photos'> {
+  private renamed(job: Job): Pick<Job, Renamed> {
     const all = (ids: readonly string[]): string[] => [...new Set(ids.map((id) => this.meant(id)))];
     const { photos } = job;
     return {
+      ...circuitsRenamed(job, (id) => this.meant(id)),
       ...(photos === undefined
         ? {}
         : {
@@ -239,7 +245,7 @@ export class HouseFold {
     }
     return {
       ...job,
-      ...(isMerged ? this.renamed(job) : {}),
+      ...(isMerged ? this.renamed(this.job.state) : {}),
       ...this.partsOf(parts, isMerged),
       ...this.changedSince(job.signatures),
       rooms: this.inRooms(places, roomOrders),

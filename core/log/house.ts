@@ -12,6 +12,7 @@ import type {
   ReceptacleType,
 } from '../knowledge/observations.ts';
 import type { Region } from '../knowledge/regions.ts';
+import type { OfCircuits } from './circuits-said.ts';
 import type { HouseParts } from './house-parts.ts';
 import type {
   FindingEntry,
@@ -37,6 +38,8 @@ export interface Receptacle {
   readonly breaker: string | null;
   /** Its place along the run, counted from the panel. */
   readonly place: number | null;
+  /** The receptacle that feeds it, where that is not the one before it along the run; left out where nobody said so. */
+  readonly fedFrom?: string;
   readonly type: ReceptacleType | null;
   /** A three-to-two adapter is in use. */
   readonly adapter: boolean;
@@ -127,7 +130,7 @@ export interface Described {
 }
 
 /** What was done in the house as a whole. */
-export interface Done {
+export interface Done extends OfCircuits {
   /** Testers tried on a receptacle known to be good, oldest first. */
   readonly proofs: readonly TesterProved[];
   /** Testers that were dropped, oldest first; left out where none was. */

@@ -1,5 +1,14 @@
 export { canonicalJson } from './canonical-json.ts';
 export * from './chain.ts';
+export {
+  type Apart,
+  type BehindCover,
+  type CircuitSaid,
+  circuitSaid,
+  panelBox,
+  type SeenFault,
+  sharedWith,
+} from './circuits-said.ts';
 export * from './clock.ts';
 export * from './close-out.ts';
 export * from './coverage.ts';

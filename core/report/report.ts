@@ -10,6 +10,7 @@ import {
   standingCautions,
 } from '../knowledge/index.ts';
 import { chanceOfMissing, type House, halvesTriedIn, receptaclesOf } from '../log/index.ts';
+import { type ReportedCircuit, reportedCircuits } from './circuits.ts';
 import { type ReportedPhotos, reportedPhotos } from './photos.ts';
 import type { MethodFacts, ReportLanguage } from './report-texts.ts';
 import { type Survey, type SurveyLine, surveyOf } from './survey.ts';
@@ -43,6 +44,8 @@ export interface Report extends Survey<ReportLine> {
   readonly instrumentDoubts: readonly { readonly words: string; readonly receptacles: readonly string[] }[];
   readonly cautions: readonly string[];
   readonly causes: readonly ReportedCause[];
+  /** Left out where no two receptacles are on one. */
+  readonly circuits?: readonly ReportedCircuit[];
   /** Had so many been faulty, the chance that a random sample of this size held none of them. */
   readonly missing: readonly { readonly faulty: number; readonly chance: number }[];
   /** What is no defect. */
@@ -123,6 +126,7 @@ export function reportOn(assessment: Assessment, practice: Practice, words: Repo
     }
   }
   const { coverage } = survey;
+  const circuits = reportedCircuits(assessment, words);
   return {
     ...survey,
     rooms: survey.rooms.map((room) => ({
@@ -141,6 +145,7 @@ export function reportOn(assessment: Assessment, practice: Practice, words: Repo
     instrumentDoubts: instrumentDoubts(assessment, words),
     cautions: cautionsFor(findings).map((id) => words.cautions[id]),
     causes: causesIn(assessment, words),
+    ...(circuits.length === 0 ? {} : { circuits }),
     missing: supposedFaulty
       .filter((faulty) => coverage.tested > 0 && faulty <= coverage.expected - coverage.tested)
       .map((faulty) => ({ faulty, chance: chanceOfMissing(coverage.expected, faulty, coverage.tested) })),

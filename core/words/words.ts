@@ -102,6 +102,7 @@ type OfPapers =
   | 'ownerPage'
   | 'parts'
   | 'photos'
+  | 'behindCover'
   | 'plateScrew'
   | 'questions'
   | 'readingFindings'

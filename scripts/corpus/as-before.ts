@@ -40,7 +40,11 @@ export function houseAsBefore(house: House, entries: readonly JobEntry[]): unkno
   return { address: address ?? 'Address not entered', ...rest, rooms };
 }
 
-const circuitAsBefore = ({ causes, ...circuit }: JudgedCircuit, house: House, words: Words) => {
+const circuitAsBefore = (
+  { causes, breakers: _b, circuit: _c, explanations: _e, suspects: _s, ...circuit }: JudgedCircuit,
+  house: House,
+  words: Words,
+) => {
   const names = new Map(receptaclesOf(house).map(({ id, name }) => [id, name]));
   return {
     ...circuit,
@@ -109,7 +113,8 @@ const findingAsBefore = ({ proposal, ...finding }: Finding, words: Words) => ({
 
 export function reportAsBefore(report: Report, entries: readonly JobEntry[]): unknown {
   const words = wordsIn(report.house.region);
-  const { words: _, cutShort: _cut, house, rooms, findings, decided, notSeen, noDefect, ...rest } = report;
+  const { words: _, cutShort: _cut, circuits: _strips, ...said } = report;
+  const { house, rooms, findings, decided, notSeen, noDefect, ...rest } = said;
   return {
     ...rest,
     house: houseAsBefore(house, entries),

@@ -1,6 +1,7 @@
 import type { LampPattern, Shown } from '@fair-plug/core/instruments';
 import type { Look, NotReachedReason, ReceptacleType } from '@fair-plug/core/knowledge';
 import type { JobEntryOf } from '@fair-plug/core/log';
+import { type DemoCircuit, demoCircuits } from './circuits.ts';
 
 /** People, firms and places are invented. */
 export const demoFirm = {
@@ -11,12 +12,6 @@ export const demoFirm = {
   practice: { edition: '2023', standard: 'the firm’s own, at least one receptacle a room' },
   introduction: 'At {address} we tested the receptacles that could be reached, on {date}.',
 } as const;
-
-/** Receptacles of one breaker, from the panel outward: "Den 3". */
-export interface DemoCircuit {
-  readonly breaker: string;
-  readonly run: readonly string[];
-}
 
 /** What another instrument showed at a receptacle. */
 export interface DemoReading {
@@ -80,24 +75,21 @@ export const demoHouses: readonly DemoHouse[] = [
     begun: '2026-11-23T08:55:00.000Z',
     rooms: [
       room('Entry', 2),
-      room('Living room', 6),
+      room('Living room', 6, true, { 5: 'hg', 6: 'hg' }),
       room('Dining room', 4, true, { 2: 'none' }),
       room('Kitchen', 7),
       room('Hall', 2),
       room('Bath', 1),
       room('Front bedroom', 4),
-      room('Back bedroom', 4, true, { 3: 'hn' }),
-      room('Main bedroom', 6, true, { 2: 'hn', 3: 'hn' }),
+      room('Back bedroom', 4),
+      room('Main bedroom', 6, true, { 2: 'hn' }),
       room('Family room', 7, true, { 5: 'hn-ng', 6: 'hn-ng', 7: 'hn-ng' }),
       room('Sunroom', 5, true, { 4: 'hg-ng' }),
       room('Den', 5, false),
       room('Laundry', 3, false),
       room('Garage', 4, false),
     ],
-    circuits: [
-      { breaker: '12', run: [1, 2, 3, 4, 5, 6, 7].map((number) => `Family room ${number}`) },
-      { breaker: '9', run: [1, 2, 3, 4, 5].map((number) => `Sunroom ${number}`) },
-    ],
+    circuits: demoCircuits,
     described: {
       storeys: 2,
       region: 'north-america',
@@ -115,22 +107,17 @@ export const demoHouses: readonly DemoHouse[] = [
     },
     types: {
       'Kitchen 2': 'ground-fault',
-      'Kitchen 5': 'ground-fault',
       'Bath 1': 'ground-fault',
       'Living room 2': 'switched',
     },
     looks: { 'Kitchen 3': 'hole-up', 'Front bedroom 2': 'painted', 'Dining room 2': 'scorch' },
     notReached: { 'Laundry 3': 'furniture' },
     hasParts: true,
-    devices: { 'Kitchen 2': ['Kitchen 3', 'Kitchen 4'], 'Kitchen 5': ['Kitchen 6'], 'Bath 1': [] },
+    devices: { 'Kitchen 2': [3, 4, 5, 6, 7].map((number) => `Kitchen ${number}`), 'Bath 1': [] },
     taken: [
       {
-        at: 'Family room 5',
-        shown: { instrument: 'probe', hot: false, neutral: true, ground: false },
-      },
-      {
-        at: 'Main bedroom 2',
-        shown: { instrument: 'meter', hn: 121.4, hg: 38.2, ng: 83.0 },
+        at: 'Sunroom 4',
+        shown: { instrument: 'probe', hot: false, neutral: false, ground: true },
       },
     ],
   },

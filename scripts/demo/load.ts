@@ -6,6 +6,7 @@ import { FirmData, hasFirms } from '../../web/data/firm-data.ts';
 import { appendToKit, openJob } from '../../web/data/logs.ts';
 import { takePiece } from '../../web/data/photos/arriving.ts';
 import { createPerson, setCredentials } from '../../web/data/sign-in.ts';
+import { readOn } from './circuits.ts';
 import { type DemoHouse, demoFirm, demoHouses } from './houses.ts';
 import { author, beganAt, idFor } from './ids.ts';
 import { demoParts } from './parts.ts';
@@ -57,12 +58,27 @@ export function logOf(house: DemoHouse, photos: readonly JobStatement[] = []): J
   if (house.hasParts) for (const statement of demoParts(idOf)) record(statement, 12);
   for (const { at, shown } of house.taken ?? [])
     record({ kind: 'reading-taken', receptacle: idOf(at), shown }, 30);
-  for (const { breaker, run } of house.circuits ?? [])
-    run.forEach((name, index) => {
-      record({ kind: 'receptacle-fed', receptacle: idOf(name), breaker, place: index + 1 }, 5);
-    });
+  recordCircuits(house, idOf, record);
   for (const statement of photos) record(statement, 8);
   return [...chained(log, null).entries];
+}
+
+/** Which breaker feeds what, in which order, and what was read along it. */
+function recordCircuits(
+  { circuits = [] }: DemoHouse,
+  idOf: (name: string) => string,
+  record: (statement: JobStatement, seconds: number) => void,
+): void {
+  for (const circuit of circuits) {
+    const { breaker, run, shares } = circuit;
+    for (const one of [{ breaker, run }, ...(shares === undefined ? [] : [shares])])
+      one.run.forEach((name, index) => {
+        record({ kind: 'receptacle-fed', receptacle: idOf(name), breaker: one.breaker, place: index + 1 }, 5);
+      });
+    if (shares !== undefined) record({ kind: 'circuit-described', breaker, sharesWith: shares.breaker }, 5);
+    for (const { at, shown } of readOn(circuit))
+      record({ kind: 'reading-taken', receptacle: idOf(at), shown }, 30);
+  }
 }
 
 /** Looks, ground-fault tests, and what was not reached. */

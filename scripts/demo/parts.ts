@@ -7,12 +7,15 @@ const directory: readonly (readonly [number: string, amps: number, feeds: string
   ['2', 30, 'Dryer', '10'],
   ['5', 20, 'Kitchen counter left', '12'],
   ['6', 20, 'Kitchen counter right', '12'],
-  ['7', 15, 'Bedrooms', '14'],
-  ['8', 15, 'Living and dining room', '14'],
+  ['7', 15, 'Front bedroom', '14'],
+  ['8', 15, 'Living room', '14'],
   ['9', 20, 'Sunroom', '14'],
   ['10', 20, 'Laundry', '12'],
   ['11', 15, 'Bath, hall, entry', '14'],
   ['12', 15, 'Family room', '14'],
+  ['13', 15, 'Main bedroom', '14'],
+  ['14', 15, 'Dining room', '14'],
+  ['15', 15, 'Back bedroom', '14'],
   ['16', 15, '', '14'],
 ];
 

@@ -1,5 +1,5 @@
-import { useHotkeys } from '@mantine/hooks';
 import classes from './choice-keys.module.css';
+import { useKeys } from './use-keys';
 
 export interface ChoiceKeysProps<T extends string> {
   readonly legend: string;
@@ -21,7 +21,7 @@ export function ChoiceKeys<T extends string>({
   isNumbered = false,
 }: ChoiceKeysProps<T>) {
   const numbered = isNumbered && !isDisabled ? choices.slice(0, 9) : [];
-  useHotkeys(numbered.map(([id], index): [string, () => void] => [String(index + 1), () => onChoose(id)]));
+  useKeys(numbered.map(([id], index): [string, () => void] => [String(index + 1), () => onChoose(id)]));
   return (
     <fieldset className={classes.choices} disabled={isDisabled}>
       <legend>{legend}</legend>

@@ -6,10 +6,14 @@ export interface EvidenceTableProps {
   readonly table: readonly ReadingComparison[];
   /** Names of the receptacles, where there are several. */
   readonly nameOf?: (id: string) => string;
+  /** Said of what does not fit, where it is not held to be wrong. */
+  readonly oddWords?: string;
+  /** The head of what it is held against. */
+  readonly expectedWords?: string;
 }
 
 /** Each reading beside what the leading explanation predicts; one that does not fit is marked. */
-export function EvidenceTable({ table, nameOf }: EvidenceTableProps) {
+export function EvidenceTable({ table, nameOf, oddWords, expectedWords = 'Expected' }: EvidenceTableProps) {
   const words = useWords();
   return (
     <table className={classes.table}>
@@ -17,7 +21,7 @@ export function EvidenceTable({ table, nameOf }: EvidenceTableProps) {
         <tr>
           <th scope="col">Test</th>
           <th scope="col">Read</th>
-          <th scope="col">Expected</th>
+          <th scope="col">{expectedWords}</th>
         </tr>
       </thead>
       <tbody>
@@ -30,7 +34,7 @@ export function EvidenceTable({ table, nameOf }: EvidenceTableProps) {
                 {nameOf && <span>{nameOf(reading.at)}: </span>}
                 {words.instruments[reading.instrument].name}
                 {reading.state?.loadsOff && ', all off'}
-                {!fits && <strong className={classes.misfit}>{words.wrongReading(wrong)}</strong>}
+                {!fits && <strong className={classes.misfit}>{oddWords ?? words.wrongReading(wrong)}</strong>}
               </th>
               <td>
                 {read.map(([name, value]) => (

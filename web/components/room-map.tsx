@@ -12,6 +12,10 @@ export interface MapMark {
   readonly lamps: Lamps | null;
   readonly corners?: Corners | undefined;
   readonly hasFinding: boolean;
+  /** Said to be dead, or covered: whatever the map is for. */
+  readonly isChosen?: boolean;
+  /** What its name does not say. */
+  readonly note?: string;
 }
 
 export interface RoomMapProps {
@@ -24,6 +28,8 @@ export interface RoomMapProps {
   /** A wall was tapped; left out where nothing can be placed. */
   readonly onWall?: (spot: number) => void;
   readonly onTake?: (id: string) => void;
+  /** Keys beside it do the same: whoever goes by keyboard or ear has those. */
+  readonly isBesideKeys?: boolean;
 }
 
 const markSize = 20;
@@ -37,6 +43,7 @@ export const RoomMap = memo(function RoomMap({
   next = null,
   onWall,
   onTake,
+  isBesideKeys = false,
 }: RoomMapProps) {
   const words = useWords();
   const spots = spotsOf(marks.map(({ spot }) => spot));
@@ -53,6 +60,7 @@ export const RoomMap = memo(function RoomMap({
       className={classes.map}
       viewBox="0 0 200 140"
       role={isLive ? 'group' : 'img'}
+      aria-hidden={isBesideKeys || undefined}
       aria-label={`${name} from above, ${words.screens.receptacles(marks.length)}`}
     >
       <rect className={classes.wall} {...roomBox} />
@@ -72,6 +80,7 @@ export const RoomMap = memo(function RoomMap({
           spot={spots[index] ?? 0}
           isCurrent={mark.id === currentPlace}
           onTake={onTake}
+          isBesideKeys={isBesideKeys}
         />
       ))}
     </svg>
@@ -100,11 +109,13 @@ function Mark({
   spot,
   isCurrent,
   onTake,
+  isBesideKeys,
 }: {
   readonly mark: MapMark;
   readonly spot: number;
   readonly isCurrent: boolean;
   readonly onTake: ((id: string) => void) | undefined;
+  readonly isBesideKeys: boolean;
 }) {
   const { x, y, out } = pointAt(spot);
   const [cx, cy] = [x + out[0] * 4, y + out[1] * 4];
@@ -127,8 +138,16 @@ function Mark({
     'data-current': isCurrent,
     'data-placed': mark.spot !== null,
     'data-finding': mark.hasFinding,
+    'data-chosen': mark.isChosen,
   };
   if (onTake === undefined) return <g {...shared}>{drawing}</g>;
+  if (isBesideKeys)
+    return (
+      // biome-ignore lint/a11y: hidden from whoever goes by keyboard or ear, who has the keys beside it
+      <g {...shared} onClick={() => onTake(mark.id)}>
+        {drawing}
+      </g>
+    );
   const press = (event: KeyboardEvent): void => {
     if (event.key !== 'Enter' && event.key !== ' ') return;
     event.preventDefault();
@@ -141,7 +160,8 @@ function Mark({
       {...shared}
       role="button"
       tabIndex={0}
-      aria-label={mark.name}
+      aria-label={mark.note === undefined ? mark.name : `${mark.name}, ${mark.note}`}
+      aria-pressed={mark.isChosen}
       onClick={() => onTake(mark.id)}
       onKeyDown={press}
     >

@@ -1,4 +1,4 @@
-import type { House } from '@fair-plug/core/log';
+import { type House, receptaclesOf } from '@fair-plug/core/log';
 import type { Survey } from '@fair-plug/core/report';
 import { type ReactNode, useMemo } from 'react';
 import type { Assessed } from '@/local/use-assessment';
@@ -23,6 +23,7 @@ export function JobFrame({ job, house, isWhole, survey, assessed, stage, childre
   const { tested, receptacles } = survey.summary;
   const findings = useFindingSummary(job, assessed);
   const rooms = survey.coverage.rooms.length;
+  const circuits = new Set(receptaclesOf(house).flatMap(({ breaker }) => breaker ?? [])).size;
   const head = useMemo(
     () => (
       <JobHead
@@ -33,9 +34,10 @@ export function JobFrame({ job, house, isWhole, survey, assessed, stage, childre
         receptacles={receptacles}
         findings={findings}
         rooms={rooms}
+        circuits={circuits}
       />
     ),
-    [job, house.address, stage, tested, receptacles, findings, rooms],
+    [job, house.address, stage, tested, receptacles, findings, rooms, circuits],
   );
   return (
     <Frame head={head}>

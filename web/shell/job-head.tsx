@@ -5,7 +5,7 @@ import classes from './job-head.module.css';
 /** Of a house whose address nobody has entered. */
 export const noAddress = 'Address not entered';
 
-export type Stage = 'prepare' | 'walk' | 'findings' | 'report';
+export type Stage = 'prepare' | 'walk' | 'circuits' | 'findings' | 'report';
 
 export interface JobHeadProps {
   readonly job: string;
@@ -16,6 +16,8 @@ export interface JobHeadProps {
   /** null until they were counted. */
   readonly findings: FindingSummary | null;
   readonly rooms: number;
+  /** Breakers on which a receptacle was put. */
+  readonly circuits: number;
 }
 
 function inWords({ reported, toDecide }: FindingSummary): string {
@@ -24,7 +26,16 @@ function inWords({ reported, toDecide }: FindingSummary): string {
 }
 
 /** The job's address and the rail of its stages, with counts. */
-export function JobHead({ job, address, stage, tested, receptacles, findings, rooms }: JobHeadProps) {
+export function JobHead({
+  job,
+  address,
+  stage,
+  tested,
+  receptacles,
+  findings,
+  rooms,
+  circuits,
+}: JobHeadProps) {
   const stages = [
     {
       id: 'prepare',
@@ -33,6 +44,12 @@ export function JobHead({ job, address, stage, tested, receptacles, findings, ro
       count: `${rooms} ${rooms === 1 ? 'room' : 'rooms'}`,
     },
     { id: 'walk', name: 'Walk', href: `/walk?job=${job}`, count: `${tested} of ${receptacles}` },
+    {
+      id: 'circuits',
+      name: 'Circuits',
+      href: `/circuits?job=${job}`,
+      count: circuits === 0 ? '' : String(circuits),
+    },
     {
       id: 'findings',
       name: 'Findings',

@@ -26,7 +26,10 @@ import type { NextTest } from './worth.ts';
 // Longer than other files: the families of explanations, as written and with the neutral shared, are led and weighed together.
 
 /** What is known of a circuit before anything is read on it. */
-export type Known = Pick<Question, 'circuit' | 'house' | 'unknownLoads' | 'unknownDevices' | 'guessed'> & {
+export type Known = Pick<
+  Question,
+  'circuit' | 'house' | 'unknownLoads' | 'unknownDevices' | 'guessed' | 'inspected'
+> & {
   /** `unknown`: any outlet may be on either leg of a shared neutral, whatever the circuit says. */
   readonly legs?: 'as-written' | 'unknown';
 };
@@ -241,7 +244,7 @@ export class Diagnostician {
         });
         return {
           faults,
-          place: localize(network, explanations, cause),
+          place: localize(network, explanations, cause, this.known.inspected),
           affected: outlets.flatMap(({ id }, outlet) => (under[outlet] === 'correct' ? [] : [id])),
           danger: Math.min(...under.map((id) => conditionIds.indexOf(id))),
         };

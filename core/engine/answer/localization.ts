@@ -1,6 +1,7 @@
-import { cableOf, type Fault, faultKinds } from '../../faults/index.ts';
+import { cableOf, type Fault } from '../../faults/index.ts';
 import { type Network, panel } from '../../physics/index.ts';
 import type { Cause } from '../model/cause.ts';
+import { boxesOf, type Inspected, wasLookedFor } from '../model/inspected.ts';
 import type { WeighedExplanation } from './posterior.ts';
 
 /** Where the leading explanations have their causes. */
@@ -24,27 +25,22 @@ interface Site {
   readonly boxes: readonly (readonly [string, number])[];
 }
 
-/**
- * A cable is mended in the box at either end. What is open or of high resistance is at the end nearer the panel in
- * most cases (where the splice is), what is exchanged at the other (where the receptacle was connected): common
- * practice.
- */
-function siteOf(network: Network, fault: Fault): Site {
+function siteOf(network: Network, fault: Fault, inspected: readonly Inspected[]): Site {
   const { circuit } = network;
   const of = cableOf(fault);
   const cable = of === undefined ? undefined : circuit.cables.find(({ id }) => id === of);
+  const boxes = boxesOf(network, fault);
   if (cable === undefined) {
     const at = fault.at ?? panel;
-    return { name: `${at} terminals`, ends: [at, at], boxes: [[at, 1]] };
+    return { name: `${at} terminals`, ends: [at, at], boxes };
   }
-  const near = faultKinds[fault.kind].nearerPanel;
+  // Where it was looked for and not found, it is not.
+  const left = boxes.filter(([box]) => !wasLookedFor(inspected, [fault], box));
+  const total = left.reduce((sum, [, share]) => sum + share, 0);
   return {
     name: `cable ${cable.id}`,
     ends: [cable.from, cable.to],
-    boxes: [
-      [cable.from, near],
-      [cable.to, 1 - near],
-    ],
+    boxes: left.length === 0 ? boxes : left.map(([box, share]) => [box, share / total]),
   };
 }
 
@@ -75,6 +71,7 @@ export function localize(
   network: Network,
   explanations: readonly WeighedExplanation[],
   cause: Cause,
+  inspected: readonly Inspected[] = [],
 ): Localization | null {
   const alike = alternativesTo(cause, explanations).filter(({ cause: { faults } }) => faults.length > 0);
   if (alike.length === 0) return null;
@@ -84,7 +81,12 @@ export function localize(
   const ends: [string, string][] = [];
   for (const { cause: one, probability } of alike) {
     const share = probability / total;
-    const here = new Map(one.faults.map((fault) => [siteOf(network, fault).name, siteOf(network, fault)]));
+    const here = new Map(
+      one.faults.map((fault) => {
+        const site = siteOf(network, fault, inspected);
+        return [site.name, site] as const;
+      }),
+    );
     for (const site of here.values()) {
       add(sites, site.name, share);
       for (const [box, part] of site.boxes) add(boxes, box, (share * part) / here.size);

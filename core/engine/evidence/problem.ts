@@ -3,6 +3,7 @@ import type { Fault } from '../../faults/index.ts';
 import type { Reading } from '../../instruments/index.ts';
 import type { Network } from '../../physics/index.ts';
 import { type Cause, causesOf, instrumentCauses } from '../model/cause.ts';
+import { givenWhatWasSeen, type Inspected } from '../model/inspected.ts';
 import { mayShowIn } from '../model/instrument-fault.ts';
 import type { HouseFacts } from '../model/priors.ts';
 import { ViewMemory } from '../model/view-memory.ts';
@@ -25,6 +26,8 @@ export interface Question {
   readonly unknownDevices: ReadonlySet<number>;
   /** True where lengths and sizes are guessed. */
   readonly guessed?: boolean;
+  /** What was found behind covers, and what was not: taken as given. */
+  readonly inspected?: readonly Inspected[];
 }
 
 /** A question made ready for the search. */
@@ -50,12 +53,13 @@ export function premisesOf({
   circuit,
   house = {},
   unknownDevices,
-}: Pick<Question, 'circuit' | 'house' | 'unknownDevices'>): Premises {
+  inspected = [],
+}: Pick<Question, 'circuit' | 'house' | 'unknownDevices' | 'inspected'>): Premises {
   const protection = circuit.protection.map((device, index) =>
     unknownDevices.has(index) ? { ...device, state: 'set' as const } : device,
   );
   const network = networkOf({ ...circuit, protection, faults: [...noFaults] });
-  const causes = causesOf(network, house, unknownDevices);
+  const causes = givenWhatWasSeen(causesOf(network, house, unknownDevices), inspected, network);
   return {
     network,
     causes: [...causes, ...instrumentCauses(house, causes.length)],

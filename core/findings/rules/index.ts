@@ -21,6 +21,7 @@ import { randomMiswiring } from './random-miswiring.ts';
 import { readWrongBefore } from './read-wrong-before.ts';
 import { readings } from './readings.ts';
 import type { Rule } from './rule.ts';
+import { sharedSymptoms } from './shared-symptoms.ts';
 import { smallConductors } from './small-conductors.ts';
 import { switchesAndLights } from './switches-and-lights.ts';
 import { ungroundedSystem } from './ungrounded-system.ts';
@@ -31,6 +32,7 @@ export const rules: readonly Rule[] = [
   readings,
   readWrongBefore,
   lostService,
+  sharedSymptoms,
   ungroundedSystem,
   correctWithoutGround,
   randomMiswiring,

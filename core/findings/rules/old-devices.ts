@@ -3,7 +3,7 @@ import { type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
 
 /** Devices last about so many years; 5 to 20 are met (common practice). */
-const usualLife = 10;
+export const usualLife = 10;
 
 export function oldDevices({ house, words }: JudgedHouse): readonly Proposal[] {
   if (house.lastReadAt === null) return [];

@@ -7,7 +7,7 @@ import {
 } from '../../assessment/index.ts';
 import { type CautionId, type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
 import { type House, receptaclesOf } from '../../log/index.ts';
-import { evidenceAt } from '../evidence.ts';
+import { behindCoversOf, evidenceAt } from '../evidence.ts';
 import { openFirstFor, type Proposal } from '../finding.ts';
 import type { FindingLanguage } from '../finding-words.ts';
 import { correctWithoutGround } from './correct-without-ground.ts';
@@ -95,7 +95,10 @@ function proposalOf(key: string, group: readonly Read[], { house, practice, word
     retest: leading === undefined ? words.readingFindings.retest : words.conditions[leading].retest,
     cautions: verdict.cautions.filter((id) => !onceForTheHouse.includes(id)).map((id) => words.cautions[id]),
     receptacles: group.map(({ receptacle: { id, name } }) => ({ id, name })),
-    evidence: group.flatMap(({ receptacle }) => evidenceAt(receptacle, words)),
+    evidence: [
+      ...group.flatMap(({ receptacle }) => evidenceAt(receptacle, words)),
+      ...(cause === null ? [] : behindCoversOf(house, cause, words)),
+    ],
     cause: cause === null ? null : causeWords(house, cause, words),
     // How sure one may be of what is undetermined is not said.
     probability:

@@ -1,5 +1,6 @@
 import { causes } from './causes.ts';
 import { cautions } from './cautions.ts';
+import { circuits } from './circuits.ts';
 import { coverage } from './coverage.ts';
 import { findings } from './findings.ts';
 import { functionChecks } from './function-checks.ts';
@@ -30,6 +31,7 @@ export const sections = {
   workList,
   findings,
   causes,
+  circuits,
   noDefect,
   notSeen,
   receptacles,
@@ -54,6 +56,7 @@ export const drawnSections = [
   'owner',
   'workList',
   'findings',
+  'circuits',
   'receptacles',
   'heat',
   'photos',

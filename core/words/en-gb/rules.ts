@@ -1,5 +1,5 @@
 import type { RuleText, RuleWords, Ungrounded } from '../../findings/index.ts';
-import { comma } from '../english/terms.ts';
+import { and, comma } from '../english/terms.ts';
 import { message } from '../message.ts';
 import { conditions } from './conditions.ts';
 import { remedies } from './corrections.ts';
@@ -192,6 +192,17 @@ export const rules: RuleWords = {
     why: 'It is the drop along the neutral: long, thin or poorly joined.',
     correction: 'A registered electrician looks at the connections of the neutral at the next occasion.',
   }),
+  sharedSymptoms: ({ breakers, conductor }) => ({
+    ...here,
+    headline: `${conductor === 'neutral' ? 'Neutral' : 'Earth'} lost on breakers ${and(breakers)} alike`,
+    what: 'Two circuits show the same, each from near the consumer unit on. One place that they have in common is likelier than two.',
+    why: 'What they have in common may feed more than was tested, and gets worse by itself.',
+    correction:
+      'Have the consumer unit and the first box that both cables pass through looked at, before any receptacle of theirs.',
+    openFirst: 'the consumer unit, then the first box that both circuits pass through',
+    retest: 'Both circuits again, under load, from the first receptacle on.',
+  }),
+  sharedEvidence: ({ breaker, cause }) => `Breaker ${breaker}: ${cause}`,
   oldDevices: ({ years }) => ({
     ...here,
     headline: `RCDs more than ${years} years old`,

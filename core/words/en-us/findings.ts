@@ -13,6 +13,7 @@ type FindingPhrases = Pick<
   | 'metalSign'
   | 'metalJudged'
   | 'plateScrew'
+  | 'behindCover'
   | 'groundFaultTried'
 >;
 
@@ -98,6 +99,7 @@ export const findingPhrases: FindingPhrases = {
     'likely-aluminum': 'Likely aluminum: look at a cut end',
     'possibly-aluminum': 'Possibly aluminum',
   },
+  behindCover: (found, what) => `${found ? 'Found' : 'Not found'} with the cover off: ${what}`,
   plateScrew: (sounds) => `, plate screw ${sounds ? 'sounds' : 'silent'}`,
   groundFaultTried: (code) => `Ground-fault device: ${groundFault[code]}`,
 };

@@ -79,7 +79,8 @@ export const sections = sectionWords({
   headings: {
     workList: 'Work list for the electrician',
     findings: 'Findings',
-    causes: 'Causes and circuits',
+    causes: 'Causes',
+    circuits: 'Circuits, from the panel outward',
     noDefect: 'No defect',
     notSeen: 'What “reads correct” does not rule out',
     receptacles: 'Receptacles by room',

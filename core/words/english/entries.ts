@@ -20,10 +20,12 @@ export const entryTable = (words: Words): EntryTable => ({
   'aluminum-sought': ({ place, found }) =>
     `${capital(words.aluminumName)} at ${spaced(place)}: ${found === null ? 'not looked for' : found ? 'seen' : 'not found'}`,
   'author-named': ({ name }) => `An author: ${name}`,
+  'branch-taken': ({ from }) => (from === null ? 'On the run itself' : 'On a branch of the run'),
   'breaker-described': ({ number, gone }) =>
     gone === true
       ? 'A breaker taken off the directory'
       : `Breaker ${number ?? ''} described`.replace('  ', ' '),
+  'circuit-described': ({ breaker }) => `The circuit of breaker ${breaker} described`,
   'combination-tried': ({ positions, lit }) =>
     `Levers ${positions}: ${lit === null ? 'not tried' : lit ? 'light on' : 'light off'}`,
   'dimmer-measured': () => 'Dimmer measured',
@@ -41,6 +43,12 @@ export const entryTable = (words: Words): EntryTable => ({
   'lampholder-measured': () => 'Lampholder measured',
   'left-as-found': ({ item, done }) => notThere(done, item.replaceAll('-', ' ')),
   'load-planned': ({ load, planned }) => notThere(planned, `${spaced(load)} runs while heat is looked for`),
+  'looked-behind-cover': ({ found }) =>
+    found === null
+      ? 'No look behind the cover'
+      : found
+        ? 'Found behind the cover'
+        : 'Not found behind the cover',
   'lost-power': ({ by, lost }) =>
     `${lost ? 'Lost' : 'Kept'} power with ${by.kind === 'breaker' ? `breaker ${by.breaker}` : 'the device'}`,
   'panel-checked': ({ check, found }) => `At the ${words.panelName}, ${spaced(check)}: ${spaced(found)}`,
@@ -69,6 +77,7 @@ export const entryTable = (words: Words): EntryTable => ({
   'room-described': ({ name }) => `Room: ${name}`,
   'room-moved': () => 'Room moved',
   'rooms-ordered': () => 'Rooms put in order',
+  'set-apart': ({ apart }) => (apart ? 'Said to have nothing in common' : 'May have one cause'),
   signed: ({ name }) => `Signed by ${name}`,
   'switch-linked': ({ linked }) => (linked ? 'A switch turns it on and off' : 'No switch of it'),
   'tester-dropped': () => 'Tester dropped',

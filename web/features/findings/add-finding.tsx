@@ -4,9 +4,9 @@ import { Button, MultiSelect, NativeSelect, Textarea, TextInput } from '@mantine
 import { FromBefore } from '@/components/from-before';
 import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
+import type { Decisions } from '@/components/use-decisions';
 import { useDraft } from '@/local/use-draft';
 import classes from './findings.module.css';
-import type { Decisions } from './use-decisions';
 
 export interface AddFindingProps {
   readonly job: string;

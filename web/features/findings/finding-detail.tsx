@@ -1,17 +1,16 @@
 import type { Finding } from '@fair-plug/core/findings';
 import type { Practice } from '@fair-plug/core/knowledge';
-import { Button, Textarea } from '@mantine/core';
-import { useHotkeys } from '@mantine/hooks';
+import { Button } from '@mantine/core';
 import { type ReactNode, useState } from 'react';
 import { FindingArticle } from '@/components/finding-article';
-import { FromBefore } from '@/components/from-before';
+import { RefuseForm } from '@/components/refuse-form';
 import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
-import { useDraft } from '@/local/use-draft';
+import type { Decisions } from '@/components/use-decisions';
+import { useKeys } from '@/components/use-keys';
 import { FindingEdit } from './finding-edit';
 import classes from './findings.module.css';
 import { MergeForm, SplitForm } from './merge-and-split';
-import type { Decisions } from './use-decisions';
 
 export interface FindingDetailProps {
   readonly job: string;
@@ -53,7 +52,7 @@ export function FindingDetail({
   const unlessReader = (what: Opened) => () => {
     if (decisions !== null) open(what);
   };
-  useHotkeys([
+  useKeys([
     ['E', unlessReader('edit')],
     ['X', unlessReader('refuse')],
   ]);
@@ -246,43 +245,5 @@ function Changed({ finding }: { readonly finding: Finding }) {
         ))}
       </dl>
     </details>
-  );
-}
-
-interface RefuseFormProps {
-  readonly draftedAs: string;
-  readonly onRefuse: (reason: string) => void;
-}
-
-function RefuseForm({ draftedAs, onRefuse }: RefuseFormProps) {
-  const draft = useDraft(draftedAs, { reason: '' });
-  const { reason } = draft.fields;
-  return (
-    <form
-      className={classes.form}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (reason.trim() === '') return;
-        draft.clear();
-        onRefuse(reason.trim());
-      }}
-    >
-      <p className={classes.soft}>
-        It is left out of the report; the readings stay, with this reason at each of its receptacles.
-      </p>
-      <FromBefore draft={draft} />
-      <Textarea
-        label="Why is it no finding?"
-        data-autofocus
-        autosize
-        minRows={2}
-        maxLength={500}
-        value={reason}
-        onChange={(event) => draft.change({ reason: event.currentTarget.value })}
-      />
-      <Button type="submit" disabled={reason.trim() === ''}>
-        Refuse
-      </Button>
-    </form>
   );
 }

@@ -3,9 +3,9 @@ import { urgencies, type Worker, workers } from '@fair-plug/core/knowledge';
 import { Button, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { FromBefore } from '@/components/from-before';
 import { useWords } from '@/components/region-words';
+import type { Edit } from '@/components/use-decisions';
 import { useDraft } from '@/local/use-draft';
 import classes from './findings.module.css';
-import type { Edit } from './use-decisions';
 
 export interface FindingEditProps {
   readonly job: string;

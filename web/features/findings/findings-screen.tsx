@@ -3,9 +3,11 @@
 import type { Finding } from '@fair-plug/core/findings';
 import { surveyOf } from '@fair-plug/core/report';
 import { Button } from '@mantine/core';
-import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks';
+import { useDisclosure, useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
+import { type Decisions, useDecisions } from '@/components/use-decisions';
+import { useKeys } from '@/components/use-keys';
 import { usePresses } from '@/components/use-presses';
 import { useAssessment } from '@/local/use-assessment';
 import { useFindings } from '@/local/use-findings';
@@ -18,7 +20,6 @@ import { FindingDetail } from './finding-detail';
 import { FindingList } from './finding-list';
 import { FindingPhotos } from './finding-photos';
 import classes from './findings.module.css';
-import { type Decisions, useDecisions } from './use-decisions';
 import { VanishedList } from './vanished-list';
 
 export function FindingsScreen() {
@@ -41,7 +42,7 @@ function useCurrentFinding(shown: readonly Finding[], decisions: Decisions | nul
     const rest = shown.slice(shown.indexOf(current) + 1).find(({ status }) => status === 'open');
     choose(rest?.key ?? current.key);
   };
-  useHotkeys([
+  useKeys([
     ['ArrowDown', step(1)],
     ['ArrowUp', step(-1)],
     ['A', (event) => isFirst('A', event.timeStamp) && acceptAndGoOn()],

@@ -4,6 +4,7 @@ import { FindingArticle } from '@/components/finding-article';
 import { PrintedPhotos } from '@/components/photos/printed-photos';
 import { Triangle } from '@/components/triangle';
 import { useWholeWords } from '@/components/whole-words';
+import { CircuitStrips } from './circuit-strips';
 import { Heat } from './heat-table';
 import { OwnerSheet } from './owner-sheet';
 import { ReceptacleTable } from './receptacle-table';
@@ -17,6 +18,7 @@ export const drawings: { readonly [I in DrawnSection]: ComponentType<SectionData
   owner: (page) => <OwnerSheet page={page} />,
   workList: WorkListTable,
   findings: Findings,
+  circuits: CircuitStrips,
   receptacles: ({ rooms }) => rooms.map((room) => <ReceptacleTable key={room.id ?? room.name} room={room} />),
   heat: Heat,
   photos: Photos,

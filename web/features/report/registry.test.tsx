@@ -80,6 +80,12 @@ const base = [
     drawn: id(0xc1),
     shape: { form: 'ring', x: 0, y: 0, radius: 0.1 },
   },
+  ...[wrong, correct, device].map((receptacle, index) => ({
+    kind: 'receptacle-fed',
+    receptacle,
+    breaker: '7',
+    place: index + 1,
+  })),
   lamps(wrong, 'hn'),
   lamps(correct, 'hn-hg'),
   lamps(device, 'hn-hg'),
@@ -132,6 +138,9 @@ function saidOf(jobEntries: readonly JobEntry[], kitEntries: readonly KitEntry[]
 
 /** Fields that change nothing that is said, each with the reason. */
 const exempt: Readonly<Record<string, string>> = {
+  'circuit-described.breaker': 'names what the other fields stand on',
+  'set-apart.receptacles': 'takes a proposal of the engine away; held by the test of likely groups',
+  'set-apart.apart': 'takes a proposal of the engine away; held by the test of likely groups',
   'room-described.door': 'drawn on the plan of the room, which the sheet draws only with places on its walls',
   'room-template-saved.template': 'rooms to begin a house with',
   'room-template-saved.rooms': 'rooms to begin a house with',
@@ -224,6 +233,10 @@ function valuesOf(name: string, schema: z.core.$ZodType): readonly unknown[] {
       return [[id(0xb1)]];
     case 'drawn':
       return [id(0xc1)];
+    case 'from':
+      return [wrong];
+    case 'end':
+      return [correct];
     case 'about':
       return [wrong];
     case 'takenAt':

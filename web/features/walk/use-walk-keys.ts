@@ -3,8 +3,9 @@
 import { lampPatterns } from '@fair-plug/core/instruments';
 import type { House } from '@fair-plug/core/log';
 import type { ScreenWords, Spoken } from '@fair-plug/core/words';
-import { useDisclosure, useHotkeys } from '@mantine/hooks';
+import { useDisclosure } from '@mantine/hooks';
 import { useWords } from '@/components/region-words';
+import { useKeys } from '@/components/use-keys';
 import type { Walk } from './use-walk';
 import { stepInRoom, stepRoom } from './walk-order';
 import { type SheetId, sheetIds, sheetName, sheetWords } from './words';
@@ -80,7 +81,7 @@ export function useWalkKeys(
     const to = currentPlace === null ? null : stepRoom(house, currentPlace.room, step);
     if (to !== null) walk.moves.take(to);
   };
-  useHotkeys([
+  useKeys([
     ...lampPatterns.map((pattern, index): [string, (event: KeyboardEvent) => void] => [
       String(index + 1),
       recording((at) => walk.record.pattern(pattern, at)),
@@ -110,7 +111,7 @@ export function useWalkKeys(
     ['?', open],
   ]);
   // A focused button or link has its own Enter.
-  useHotkeys(
+  useKeys(
     [['Enter', recording(mainAction(walk, words).act)]],
     ['INPUT', 'TEXTAREA', 'SELECT', 'BUTTON', 'A'],
   );

@@ -4,13 +4,14 @@ import { type House, type JobEntry, photosAt, type Receptacle } from '@fair-plug
 import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { useDeferredValue, useMemo } from 'react';
+import { CircuitNext } from '@/components/circuit-next';
 import { Explained, type Explanation } from '@/components/explained';
 import { useWords } from '@/components/region-words';
 import { UrgencyMark } from '@/components/urgency-mark';
 import { useDrawn } from '@/components/use-drawn';
 import { whenUsed } from '@/components/when-used';
 import type { AskedReading } from './asked-reading';
-import { CircuitNext } from './causes-list';
+
 import { DangerWords } from './danger-words';
 import { EngineOpinion } from './engine-opinion';
 import { Tools } from './tools';

@@ -1,116 +1,13 @@
-import { type House, type JobStatement, panelsOf, receptaclesOf } from '@fair-plug/core/log';
-import { Button, TextInput } from '@mantine/core';
-import { useState } from 'react';
-import { FromBefore } from '@/components/from-before';
-import { useWords } from '@/components/region-words';
-import { useDraft } from '@/local/use-draft';
-import { DeadPicker, toggled } from './dead-picker';
+import { BreakerOff } from '@/components/breaker-off';
 import type { SheetProps } from './sheet-props';
-import classes from './sheets.module.css';
 
-/** Breakers of the directories, each once, with what they are said to feed. */
-const numbersIn = (house: House): readonly (readonly [number: string, feeds: string])[] => [
-  ...new Map(
-    panelsOf(house).flatMap(({ breakers }) =>
-      breakers.flatMap(({ number, feeds }) => (number === undefined ? [] : [[number, feeds ?? ''] as const])),
-    ),
-  ),
-];
-
-/** Which receptacles go dead with a breaker: only with leave. */
-export function BreakerSheet({ job, house, walk, onClose }: SheetProps) {
-  const words = useWords();
-  const draft = useDraft<{ breaker: string; dead: readonly string[] }>(`breaker ${job}`, {
-    breaker: walk.here.receptacle?.breaker ?? '',
-    dead: [],
-  });
-  const { breaker, dead } = draft.fields;
-  const [isKept, setKept] = useState(false);
-  if (house.breakerLeave !== true) return <AskLeave walk={walk} />;
-  const name = breaker.trim();
-  const by = { kind: 'breaker' as const, breaker: name };
-  const keepDead = (): void => {
-    walk.record.ofHouse(`Breaker ${name} feeds ${dead.length}`, (standing) => {
-      const places = new Map(receptaclesOf(standing.house).map(({ id, place }) => [id, place]));
-      return dead.flatMap((receptacle): JobStatement[] => [
-        { kind: 'lost-power', by, outlet: receptacle, lost: true },
-        { kind: 'receptacle-fed', receptacle, breaker: name, place: places.get(receptacle) ?? null },
-      ]);
-    });
-    setKept(true);
-  };
-  if (isKept)
-    return (
-      <div className={classes.sheet}>
-        <p>
-          Breaker {name} feeds {dead.length}. Switch it on again, unless it was found off.
-        </p>
-        <Button
-          size="lg"
-          onClick={() => {
-            walk.record.ofHouse(`Breaker ${name}: power is back`, {
-              kind: 'power-restored',
-              by,
-              restored: true,
-            });
-            draft.clear();
-            onClose();
-          }}
-        >
-          Power is back
-        </Button>
-      </div>
-    );
-  return (
-    <div className={classes.sheet}>
-      <p className={classes.caution}>
-        {words.cautions.breaker}
-        {house.leaveFrom !== null && ` Leave from ${house.leaveFrom}.`}
-      </p>
-      {house.keepPowered.length > 0 && (
-        <p className={classes.strong}>Must not lose power: {house.keepPowered.join(', ')}.</p>
-      )}
-      <FromBefore draft={draft} />
-      <TextInput
-        label="Breaker, as the directory has it"
-        maxLength={40}
-        list="breakers"
-        value={breaker}
-        onChange={(event) => draft.change({ breaker: event.currentTarget.value })}
-      />
-      <datalist id="breakers">
-        {numbersIn(house).map(([number, feeds]) => (
-          <option key={number} value={number}>
-            {feeds}
-          </option>
-        ))}
-      </datalist>
-      <DeadPicker
-        house={house}
-        dead={dead}
-        onToggle={(id) => draft.change((before) => ({ dead: toggled(before.dead, id) }))}
-      />
-      <Button disabled={name === '' || dead.length === 0} onClick={keepDead}>
-        These {dead.length} went dead
-      </Button>
-    </div>
-  );
-}
-
-function AskLeave({ walk }: Pick<SheetProps, 'walk'>) {
-  const words = useWords();
-  return (
-    <div className={classes.sheet}>
-      <p>No leave to switch breakers is noted for this house. Ask first; warn the people in it.</p>
-      <p className={classes.caution}>{words.cautions.breaker}</p>
-      <Button
-        variant="default"
-        onClick={() =>
-          walk.record.ofHouse('Leave to switch breakers', { kind: 'job-described', breakerLeave: true })
-        }
-      >
-        Leave was given
-      </Button>
-    </div>
-  );
-}
+/** Which receptacles go dead with a breaker, from the receptacle in hand. */
+export const BreakerSheet = ({ job, house, walk, onClose }: SheetProps) => (
+  <BreakerOff
+    job={job}
+    house={house}
+    of={walk.here.receptacle?.breaker ?? ''}
+    record={walk.record.ofHouse}
+    onClose={onClose}
+  />
+);

@@ -10,8 +10,9 @@ import {
 } from '@fair-plug/core/log';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
+import { DeadPicker, toggled } from '@/components/dead-picker';
 import { useWords } from '@/components/region-words';
-import { DeadPicker, toggled } from './dead-picker';
+
 import { ProtectionNotes } from './protection-notes';
 import type { SheetProps } from './sheet-props';
 import classes from './sheets.module.css';

@@ -2,8 +2,8 @@ import { type Finding, heldOf, type Proposal, type Wording } from '@fair-plug/co
 import type { FindingEntry, JobEntryOf, JobStatement } from '@fair-plug/core/log';
 import { useMemo } from 'react';
 import { v7 } from 'uuid';
-import { type Move, moved } from '@/components/sortable-list';
 import type { Recorder } from '@/local/use-recorder';
+import { type Move, moved } from './sortable-list';
 
 type Held = Extract<JobEntryOf<'finding-decided'>, { decision: 'accepted' }>['held'];
 /** Fields of a finding in somebody's own words; null gives the engine's back. */

@@ -1,0 +1,23 @@
+import { getHotkeyHandler, type HotkeyItem } from '@mantine/hooks';
+import { useLayoutEffect } from 'react';
+import { useDrawn } from './use-drawn';
+
+/** What has keys of its own. */
+const fields: readonly string[] = ['INPUT', 'TEXTAREA', 'SELECT'];
+
+/**
+ * Keys of a screen, from the moment that it is drawn: attached an effect later, the first press on a busy device would
+ * find nobody. `unlessIn`: elements, by their tag, that keep their keys.
+ */
+export function useKeys(keys: readonly HotkeyItem[], unlessIn: readonly string[] = fields): void {
+  const press = useDrawn((event: KeyboardEvent): void => {
+    const { target } = event;
+    if (target instanceof HTMLElement && (target.isContentEditable || unlessIn.includes(target.tagName)))
+      return;
+    getHotkeyHandler([...keys])(event);
+  });
+  useLayoutEffect(() => {
+    document.documentElement.addEventListener('keydown', press);
+    return () => document.documentElement.removeEventListener('keydown', press);
+  }, [press]);
+}
