@@ -18,7 +18,7 @@ export interface Placed {
 
 /** How many stand beside each other in the lane of what hangs on nothing. */
 const perRow = 12;
-const gap = { along: 94, between: 18 } as const;
+const gap = { along: 66, between: 14 } as const;
 
 const placer = {
   /** Places what hangs together from left to right, and what hangs on nothing in rows beneath. */

@@ -248,6 +248,11 @@ function Drawing({ graph, breaker, pointedOut, onTakeReceptacle, onTakeBreaker }
   useEffect(() => {
     if (bounds !== null) void fitBounds(bounds, { padding: 0.08, duration: 0 });
   }, [key, fitBounds]);
+  const take = (id: string): void => {
+    const thing = graph.nodes.find((one) => one.id === id);
+    if (thing?.kind === 'receptacle') onTakeReceptacle(thing.id, thing.breaker);
+    else if (thing?.kind === 'breaker' && thing.breaker !== null) onTakeBreaker(thing.breaker);
+  };
   return (
     <section className={classes.graph} aria-label="The house from its panel">
       {places === null && <div className={classes.waiting} role="status" aria-label="Being laid out" />}
@@ -256,12 +261,9 @@ function Drawing({ graph, breaker, pointedOut, onTakeReceptacle, onTakeBreaker }
         edges={edges}
         nodeTypes={nodeTypes}
         edgeTypes={edgeTypes}
-        onNodeClick={(_, { data: { thing } }) => {
-          if (thing.kind === 'receptacle') onTakeReceptacle(thing.id, thing.breaker);
-          else if (thing.kind === 'breaker' && thing.breaker !== null) onTakeBreaker(thing.breaker);
-        }}
-        onSelectionChange={({ nodes: [taken] }) => {
-          if (taken?.data.thing.kind === 'receptacle') onTakeReceptacle(taken.id, taken.data.thing.breaker);
+        onNodesChange={(changes) => {
+          // A press of the pointer and one of the keyboard come to the same.
+          for (const one of changes) if (one.type === 'select' && one.selected) take(one.id);
         }}
         nodesDraggable={false}
         nodesConnectable={false}

@@ -4,8 +4,8 @@ import { protectionMapOf } from '@fair-plug/core/findings';
 import { receptaclesOf } from '@fair-plug/core/log';
 import { surveyOf } from '@fair-plug/core/report';
 import { Button, SegmentedControl } from '@mantine/core';
-import { useDisclosure } from '@mantine/hooks';
-import { useCallback, useMemo } from 'react';
+import { useDisclosure, useMediaQuery } from '@mantine/hooks';
+import { useCallback, useMemo, useRef } from 'react';
 import { BreakerOff } from '@/components/breaker-off';
 import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
@@ -47,6 +47,13 @@ function Circuits({ job, house, isWhole }: LoadedJob) {
   const record = useRecorder(job);
   const taken = useTaken(circuits);
   const [isSwitching, switching] = useDisclosure(false);
+  const isNarrow = useMediaQuery('(max-width: 70em)', false);
+  const behind = useRef<HTMLElement>(null);
+  const take = (breaker: string | null): void => {
+    taken.takeBreaker(breaker);
+    // Where the list stands above it, what was tapped is brought in sight.
+    if (isNarrow && breaker !== null) requestAnimationFrame(() => behind.current?.scrollIntoView());
+  };
   useKeys([
     ['ArrowDown', () => taken.step(1)],
     ['ArrowUp', () => taken.step(-1)],
@@ -70,7 +77,7 @@ function Circuits({ job, house, isWhole }: LoadedJob) {
             circuits={circuits}
             current={taken.circuit?.breaker ?? null}
             nameOf={nameOf}
-            onTake={taken.takeBreaker}
+            onTake={take}
           />
           {record !== null && (
             <Button variant="default" onClick={switching.open}>
@@ -78,7 +85,7 @@ function Circuits({ job, house, isWhole }: LoadedJob) {
             </Button>
           )}
         </nav>
-        <main className={classes.middle}>
+        <section className={classes.middle} aria-label="Circuit">
           <header className={classes.bar}>
             <h2>
               {taken.view === 'protection'
@@ -100,8 +107,8 @@ function Circuits({ job, house, isWhole }: LoadedJob) {
           <div className={classes.view} data-view={taken.view}>
             <Seen {...screen} />
           </div>
-        </main>
-        <aside className={classes.cause}>
+        </section>
+        <aside ref={behind} className={classes.cause} aria-label="What is behind it">
           <Cause {...screen} />
         </aside>
       </div>

@@ -6,8 +6,8 @@ import { emptyBreakers, suspectsBeside, unassigned, type WiredCircuit } from './
 /** Pixels that each kind of thing takes. */
 export const sizes = {
   panel: { width: 76, height: 48 },
-  breaker: { width: 132, height: 48 },
-  receptacle: { width: 104, height: 72 },
+  breaker: { width: 136, height: 54 },
+  receptacle: { width: 96, height: 84 },
 } as const;
 export type NodeKind = keyof typeof sizes;
 

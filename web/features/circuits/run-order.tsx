@@ -1,5 +1,5 @@
 import type { Assessment } from '@fair-plug/core/assessment';
-import { circuitSaid, namedRooms, receptaclesOf } from '@fair-plug/core/log';
+import { circuitSaid, type NamedRoom, namedRooms, receptaclesOf } from '@fair-plug/core/log';
 import { Autocomplete, Button, TextInput } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { RoomMap } from '@/components/room-map';
@@ -177,10 +177,13 @@ interface PlansProps {
 
 /** The plans of the rooms, to be tapped on. */
 function Plans({ assessment, of, placed, onTake }: PlansProps) {
+  const isOn = ({ receptacles }: NamedRoom): boolean => receptacles.some(({ breaker }) => breaker === of);
   return (
     <div className={classes.rooms}>
       {namedRooms(assessment.house)
         .filter(({ receptacles }) => receptacles.length > 0)
+        // Where the run was begun, its next ones are likeliest.
+        .sort((a, b) => Number(isOn(b)) - Number(isOn(a)))
         .map((room) => (
           <section key={room.id} aria-label={room.name}>
             <h4>{room.name}</h4>
