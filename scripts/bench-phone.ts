@@ -1,9 +1,9 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
-import type { JobStatement } from '@fair-plug/core/log';
 import { type BrowserContext, chromium as driver, type Page } from 'playwright-core';
 import { v7 } from 'uuid';
+import { entriesSince, uploadedJob } from './bench/entries.ts';
 import {
   at,
   firstLoad,
@@ -14,7 +14,6 @@ import {
   timedTap,
   watchFirstSight,
 } from './bench/walk-page.ts';
-import { author } from './demo/ids.ts';
 import { startOwnServer } from './own-server.ts';
 import { writeSections } from './pages.ts';
 import { chromium } from './setup/toolchain.mjs';
@@ -29,14 +28,9 @@ const wrong: Readonly<Record<number, readonly [key: string, headline: string]>> 
 };
 const walks = 4;
 const receptacleCount = Object.values(rooms).reduce((sum, count) => sum + count, 0);
-const device = v7();
 
-function house(): readonly object[] {
-  let time = Date.now() - 100_000;
-  const entry = (statement: JobStatement): object => {
-    time += 1000;
-    return { id: v7(), device, author, at: new Date(time).toISOString(), ...statement };
-  };
+function house() {
+  const entry = entriesSince(100);
   return [
     entry({ kind: 'job-described', address: '18 Short Row', yearBuilt: 1966 }),
     ...Object.entries(rooms).flatMap(([name, count]) => {
@@ -109,12 +103,8 @@ async function newPhone(profile: string): Promise<BrowserContext> {
   return context;
 }
 
-async function newJob({ request }: BrowserContext): Promise<string> {
-  const job = v7();
-  const answer = await request.post('/api/jobs', { data: { job, entries: house() }, headers: { origin } });
-  if (!answer.ok()) throw new Error(await answer.text());
-  return `${origin}/walk?job=${job}`;
-}
+const newJob = async ({ request }: BrowserContext): Promise<string> =>
+  `${origin}/walk?job=${await uploadedJob(request, origin, house())}`;
 
 const results: Walked[] = [];
 const openings: number[] = [];

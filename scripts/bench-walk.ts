@@ -2,9 +2,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
 import { lampsOf } from '@fair-plug/core/instruments';
-import type { JobStatement } from '@fair-plug/core/log';
 import { chromium as driver, type Page } from 'playwright-core';
 import { v7 } from 'uuid';
+import { entriesSince, uploadedJob } from './bench/entries.ts';
 import { uploadedPhotos } from './bench/photos.ts';
 import {
   at,
@@ -16,7 +16,6 @@ import {
   timedTap,
   watchFirstSight,
 } from './bench/walk-page.ts';
-import { author } from './demo/ids.ts';
 import { startOwnServer } from './own-server.ts';
 import { writeSections } from './pages.ts';
 import { chromium } from './setup/toolchain.mjs';
@@ -29,12 +28,7 @@ const circuits = 12;
 const taps = 80;
 const photoCount = 200;
 
-const device = v7();
-let time = Date.now() - entryCount * 1000;
-const entry = (statement: JobStatement) => {
-  time += 1000;
-  return { id: v7(), device, author, at: new Date(time).toISOString(), ...statement };
-};
+const entry = entriesSince(entryCount);
 
 /** 300 receptacles, all but the last 60 read several times; half of them on breakers. */
 function largeHouse() {
@@ -123,15 +117,7 @@ const context = await driver.launchPersistentContext(profile, {
   baseURL: origin,
 });
 await context.request.post('/api/demo', { headers: { origin } });
-const job = v7();
-const log = largeHouse();
-for (let from = 0; from < log.length; from += 500) {
-  const entries = log.slice(from, from + 500);
-  const [path, data] =
-    from === 0 ? ['/api/jobs', { job, entries }] : [`/api/jobs/${job}/entries`, { entries }];
-  const answer = await context.request.post(path as string, { data, headers: { origin } });
-  if (!answer.ok()) throw new Error(await answer.text());
-}
+const job = await uploadedJob(context.request, origin, largeHouse());
 await uploadedPhotos(context.request, origin, job, photoCount);
 const address = `${origin}/walk?job=${job}`;
 const kilobytes = await firstLoad(

@@ -41,13 +41,6 @@ const views = [
   { file: 'walk-panel', path: (job) => `/walk?job=${job}`, size: phone, keys: ['d'] },
   { file: 'kit', path: () => '/kit', size: desk, presses: ['Set up a tester'] },
   {
-    file: 'bench',
-    path: () => '/bench',
-    size: desk,
-    choose: 'Open neutral, a lamp on downstream',
-    presses: ['Meter'],
-  },
-  {
     file: 'bench-diagnosing',
     path: () => '/bench',
     size: desk,
@@ -62,8 +55,20 @@ const views = [
       'Meter',
     ],
   },
+  {
+    file: 'circuits',
+    path: (job) => `/circuits?job=${job}`,
+    size: desk,
+    presses: [/^8 Living room/],
+  },
+  {
+    file: 'circuits-volts',
+    path: (job) => `/circuits?job=${job}`,
+    size: desk,
+    keys: ['2'],
+    presses: [/^11 Bath/],
+  },
   { file: 'findings', path: (job) => `/findings?job=${job}`, size: desk, keys: ['ArrowDown'] },
-  { file: 'findings-phone', path: (job) => `/findings?job=${job}`, size: phone, colorScheme: 'dark' },
   { file: 'report', path: (job) => `/report?job=${job}`, size: desk },
   { file: 'report-photos', path: (job) => `/report?job=${job}`, size: desk, scrollTo: 'Findings' },
   {

@@ -332,3 +332,22 @@ test('the firm’s own words stand for a condition’s correction', () => {
   const [finding] = [...proposals({}, [{ lamps: 'hn-ng' }], { practice }).values()];
   expect(finding?.correction).toBe('As our electrician says.');
 });
+
+test('two circuits that lose their neutral near the panel: one box or the panel, and not where one of them loses it midway', () => {
+  const lost = (breaker: string, place: number, from: number): Outlet => ({
+    lamps: place >= from ? 'hg' : 'hn-hg',
+    more: (receptacle) => [{ kind: 'receptacle-fed', receptacle, breaker, place }],
+  });
+  const run = (breaker: string, from: number) => [1, 2, 3, 4].map((place) => lost(breaker, place, from));
+  const found = judgedProposals({ yearBuilt: 1985 }, [...run('3', 1), ...run('5', 1)]).get(
+    'house-shared-neutral',
+  );
+  expect(found?.headline).toBe('Neutral lost on breakers 3 and 5 alike');
+  expect(names(found)).toHaveLength(8);
+  expect(found?.evidence.map(({ words }) => words)).toEqual([
+    'Breaker 3: open neutral',
+    'Breaker 5: open neutral',
+  ]);
+  const midway = judgedProposals({ yearBuilt: 1985 }, [...run('3', 1), ...run('5', 3)]);
+  expect([...midway.keys()]).not.toContain('house-shared-neutral');
+});

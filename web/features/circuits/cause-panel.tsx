@@ -18,7 +18,7 @@ import type { Decisions } from '@/components/use-decisions';
 import type { Recorder } from '@/local/use-recorder';
 import { BehindCoverForm } from './behind-cover-form';
 import classes from './cause-panel.module.css';
-import type { PointedOut } from './circuit-graph';
+import type { PointedOut } from './standing';
 
 export interface CausePanelProps {
   readonly job: string;

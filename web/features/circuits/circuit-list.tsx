@@ -1,4 +1,5 @@
 import type { Assessment } from '@fair-plug/core/assessment';
+import { memo } from 'react';
 import { useWords } from '@/components/region-words';
 import { TriangleStrip } from '@/components/triangle-strip';
 import classes from './circuit-list.module.css';
@@ -12,46 +13,66 @@ export interface CircuitListProps {
   readonly onTake: (breaker: string | null) => void;
 }
 
-/** What the engine makes of a circuit, in a line. */
-function useCircuitLine(nameOf: (id: string) => string) {
+interface CircuitRowProps extends Pick<CircuitListProps, 'assessment' | 'nameOf' | 'onTake'> {
+  readonly circuit: WiredCircuit;
+  readonly isCurrent: boolean;
+}
+
+/** A circuit, and what the engine makes of it in a line. */
+const CircuitRow = memo(function CircuitRow({
+  assessment,
+  circuit,
+  isCurrent,
+  nameOf,
+  onTake,
+}: CircuitRowProps) {
   const words = useWords();
-  return ({ judged, receptacles }: WiredCircuit): string => {
+  const { judged, receptacles, position } = circuit;
+  const line = (): string => {
     if (judged === null)
       return receptacles.length < 2 ? 'One receptacle, judged by itself' : 'Nothing was read yet';
     const causes = judged.causes.filter((cause) => cause.receptacles.length > 0);
     if (causes.length === 0) return judged.isFinal ? 'Nothing wrong is held' : 'Being judged';
     return causes
-      .map(
-        ({ faults, place, probability }) =>
-          `${words.cause(faults)}${place === null ? '' : ` ${words.place({ ...place, boxes: [] }, nameOf)}`} (${words.share(probability)})`,
-      )
+      .map(({ faults, place, probability }) => {
+        const where = place === null ? '' : ` ${words.place({ ...place, boxes: [] }, nameOf)}`;
+        return `${words.cause(faults)}${where} (${words.share(probability)})`;
+      })
       .join('; ');
   };
-}
+  return (
+    <li>
+      <button
+        type="button"
+        className={classes.circuit}
+        aria-current={isCurrent ? 'true' : undefined}
+        onClick={() => onTake(circuit.breaker)}
+      >
+        <span className={classes.title}>
+          <strong>{breakerNames(circuit)}</strong> {position?.feeds ?? ''}
+          <span className={classes.count}>{receptacles.length}</span>
+        </span>
+        <TriangleStrip all={receptacles.map(({ id }) => assessment.receptacles.get(id)?.lamps ?? null)} />
+        <span className={classes.line}>{line()}</span>
+      </button>
+    </li>
+  );
+});
 
 /** The circuits of a house as a list: the graph in words, for phone, print and screen readers. */
 export function CircuitList({ assessment, circuits, current, nameOf, onTake }: CircuitListProps) {
-  const line = useCircuitLine(nameOf);
   const loose = unassigned(assessment.house);
-  const lampsOf = (id: string) => assessment.receptacles.get(id)?.lamps ?? null;
   return (
     <ul className={classes.list}>
       {circuits.map((circuit) => (
-        <li key={circuit.breaker}>
-          <button
-            type="button"
-            className={classes.circuit}
-            aria-current={circuit.breaker === current ? 'true' : undefined}
-            onClick={() => onTake(circuit.breaker)}
-          >
-            <span className={classes.title}>
-              <strong>{breakerNames(circuit)}</strong> {circuit.position?.feeds ?? ''}
-              <span className={classes.count}>{circuit.receptacles.length}</span>
-            </span>
-            <TriangleStrip all={circuit.receptacles.map(({ id }) => lampsOf(id))} />
-            <span className={classes.line}>{line(circuit)}</span>
-          </button>
-        </li>
+        <CircuitRow
+          key={circuit.breaker}
+          assessment={assessment}
+          circuit={circuit}
+          isCurrent={circuit.breaker === current}
+          nameOf={nameOf}
+          onTake={onTake}
+        />
       ))}
       {loose.length > 0 && (
         <li>
@@ -59,7 +80,7 @@ export function CircuitList({ assessment, circuits, current, nameOf, onTake }: C
             <span className={classes.title}>
               Not on a breaker <span className={classes.count}>{loose.length}</span>
             </span>
-            <TriangleStrip all={loose.map(({ id }) => lampsOf(id))} />
+            <TriangleStrip all={loose.map(({ id }) => assessment.receptacles.get(id)?.lamps ?? null)} />
             <span className={classes.line}>Each is judged by itself until somebody says what feeds it.</span>
           </div>
         </li>

@@ -10,6 +10,7 @@ import { BreakerOff } from '@/components/breaker-off';
 import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
 import { useDecisions } from '@/components/use-decisions';
+import { useDrawn } from '@/components/use-drawn';
 import { useKeys } from '@/components/use-keys';
 import { whenUsed } from '@/components/when-used';
 import { useAssessment } from '@/local/use-assessment';
@@ -20,7 +21,7 @@ import { JobLoader, type LoadedJob } from '@/shell/job-loader';
 import { CausePanel } from './cause-panel';
 import { CircuitList } from './circuit-list';
 import classes from './circuits-screen.module.css';
-import { graphOf } from './graph-model';
+import { graphOf, type Protected } from './graph-model';
 import { Groupings } from './groupings';
 import { runChartData } from './run-chart-rows';
 import { RunOrderPanel } from './run-order';
@@ -49,11 +50,11 @@ function Circuits({ job, house, isWhole }: LoadedJob) {
   const [isSwitching, switching] = useDisclosure(false);
   const isNarrow = useMediaQuery('(max-width: 70em)', false);
   const behind = useRef<HTMLElement>(null);
-  const take = (breaker: string | null): void => {
+  const take = useDrawn((breaker: string | null): void => {
     taken.takeBreaker(breaker);
     // Where the list stands above it, what was tapped is brought in sight.
     if (isNarrow && breaker !== null) requestAnimationFrame(() => behind.current?.scrollIntoView());
-  };
+  });
   useKeys([
     ['ArrowDown', () => taken.step(1)],
     ['ArrowUp', () => taken.step(-1)],
@@ -142,8 +143,9 @@ function Seen({ house, assessment, circuits, nameOf, record, taken }: ScreenProp
   const words = useWords();
   const { circuit, view } = taken;
   const protection = useMemo(() => {
-    const { devices } = protectionMapOf(house);
-    return new Map<string, 'device' | 'covered'>([
+    const { devices, uncovered } = protectionMapOf(house);
+    return new Map<string, Protected>([
+      ...uncovered.map(({ id, isMissing }) => [id, isMissing ? 'missing' : 'upgrade'] as const),
       ...devices.flatMap(({ covers }) => covers.map((id) => [id, 'covered'] as const)),
       ...devices.filter(({ isBreaker }) => !isBreaker).map(({ id }) => [id, 'device'] as const),
     ]);

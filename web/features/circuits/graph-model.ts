@@ -11,6 +11,9 @@ export const sizes = {
 } as const;
 export type NodeKind = keyof typeof sizes;
 
+/** A device sits there; one elsewhere covers it; the year’s rule asks for one; today’s would. */
+export type Protected = 'device' | 'covered' | 'missing' | 'upgrade';
+
 export interface GraphNode {
   readonly id: string;
   readonly kind: NodeKind;
@@ -22,8 +25,7 @@ export interface GraphNode {
   readonly lamps: Lamps | null;
   readonly corners: Corners | undefined;
   readonly suspects: readonly Suspect[];
-  /** A device sits there, or one elsewhere covers it. */
-  readonly protection: 'device' | 'covered' | null;
+  readonly protection: Protected | null;
   readonly isEnd: boolean;
 }
 
@@ -109,7 +111,7 @@ function edgesOf(circuit: WiredCircuit): readonly GraphEdge[] {
 export function graphOf(
   assessment: Assessment,
   circuits: readonly WiredCircuit[],
-  protection: ReadonlyMap<string, 'device' | 'covered'>,
+  protection: ReadonlyMap<string, Protected>,
   panelName: string,
 ): Graph {
   const { house, receptacles } = assessment;

@@ -41,6 +41,7 @@ export function ProtectionView({ assessment, nameOf }: ProtectionViewProps) {
               <th scope="col">Device</th>
               <th scope="col">Covers</th>
               <th scope="col">Known by</th>
+              <th scope="col">Reset</th>
               <th scope="col">Made</th>
               <th scope="col">Due</th>
             </tr>
@@ -67,6 +68,7 @@ export function ProtectionView({ assessment, nameOf }: ProtectionViewProps) {
                   {foundOut[device.foundOutBy]}
                   {device.tested !== null && `; ${words.groundFault[device.tested]}`}
                 </td>
+                <td>{device.isBreaker ? 'in the panel' : `at ${device.name}`}</td>
                 <td>{device.madeIn ?? 'not noted'}</td>
                 <td>{device.dueIn === null ? '–' : `${device.dueIn}${device.isDue ? ', due' : ''}`}</td>
               </tr>

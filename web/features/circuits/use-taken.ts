@@ -1,6 +1,6 @@
 import { type JudgedCause, suspectId } from '@fair-plug/core/assessment';
 import { useMemo, useState } from 'react';
-import type { PointedOut } from './circuit-graph';
+import type { PointedOut } from './standing';
 import type { WiredCircuit } from './wired';
 
 export const views = [

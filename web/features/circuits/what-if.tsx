@@ -8,6 +8,7 @@ import {
 } from '@fair-plug/core/assessment';
 import { comparedUnder, tellingTest, withFault } from '@fair-plug/core/assessment/what-if.ts';
 import type { Fault } from '@fair-plug/core/faults';
+import { protectionMapOf } from '@fair-plug/core/findings';
 import { regions } from '@fair-plug/core/knowledge';
 import { receptaclesOf } from '@fair-plug/core/log';
 import { Checkbox, NativeSelect } from '@mantine/core';
@@ -27,12 +28,20 @@ export interface WhatIfProps {
 /** Watts of what is switched on to see what it does: a lamp. */
 const tried = 60;
 
-/** Faults put in and taken out, loads and devices switched: every reading beside what it would show then. */
-export function WhatIf({ assessment, judged, nameOf }: WhatIfProps) {
+/** What is supposed of a circuit, and every reading beside what it would show then. */
+function useSupposed({ assessment, judged }: Pick<WhatIfProps, 'assessment' | 'judged'>) {
   const [leading] = judged.explanations;
   const [faults, setFaults] = useState<readonly Fault[]>(leading?.faults ?? []);
   const [isOn, setOn] = useState<ReadonlySet<string>>(new Set());
   const [isBreakerOn, setBreakerOn] = useState(true);
+  const [tripped, setTripped] = useState<ReadonlySet<string>>(new Set());
+  const devices = useMemo(
+    () =>
+      protectionMapOf(assessment.house).devices.filter(
+        ({ id, isBreaker }) => !isBreaker && judged.receptacles.includes(id),
+      ),
+    [assessment.house, judged.receptacles],
+  );
   const { nominalVolts } = regions[assessment.house.region];
   const taken = useMemo(
     () =>
@@ -47,9 +56,31 @@ export function WhatIf({ assessment, judged, nameOf }: WhatIfProps) {
       ...leading.loads.filter(({ at }) => !isOn.has(at)),
       ...[...isOn].map((at) => ({ at, watts: tried, on: true })),
     ];
-    const circuit = { ...judged.circuit, breaker: { ...judged.circuit.breaker, on: isBreakerOn } };
+    const circuit = {
+      ...judged.circuit,
+      breaker: { ...judged.circuit.breaker, on: isBreakerOn },
+      protection: devices
+        .filter(({ id }) => tripped.has(id))
+        .map(({ id, covers }) => ({
+          at: id,
+          kind: 'gfci' as const,
+          covers: covers.length > 1 ? ('downstream' as const) : ('outlet' as const),
+          state: 'tripped' as const,
+        })),
+    };
     return comparedUnder(circuit, { faults, loads, scale: leading.scale }, taken, nominalVolts);
-  }, [judged.circuit, leading, faults, isOn, isBreakerOn, taken, nominalVolts]);
+  }, [judged.circuit, leading, faults, isOn, isBreakerOn, devices, tripped, taken, nominalVolts]);
+  return {
+    leading,
+    devices,
+    rows,
+    ...{ faults, setFaults, isOn, setOn, isBreakerOn, setBreakerOn, tripped, setTripped },
+  };
+}
+
+/** Faults put in and taken out, loads and devices switched: every reading beside what it would show then. */
+export function WhatIf({ assessment, judged, nameOf }: WhatIfProps) {
+  const { leading, devices, rows, ...supposed } = useSupposed({ assessment, judged });
   if (leading === undefined) return null;
   const misfits = rows.filter(({ fits }) => !fits).length;
   return (
@@ -60,25 +91,26 @@ export function WhatIf({ assessment, judged, nameOf }: WhatIfProps) {
           out here too.
         </p>
       )}
-      <Wrong judged={judged} nameOf={nameOf} faults={faults} onChange={setFaults} />
+      <Wrong judged={judged} nameOf={nameOf} faults={supposed.faults} onChange={supposed.setFaults} />
       <fieldset className={classes.group}>
         <legend>Switched</legend>
         <Checkbox
           label="Breaker on"
-          checked={isBreakerOn}
-          onChange={(event) => setBreakerOn(event.currentTarget.checked)}
+          checked={supposed.isBreakerOn}
+          onChange={(event) => supposed.setBreakerOn(event.currentTarget.checked)}
         />
-        {judged.receptacles.map((id) => (
-          <Checkbox
-            key={id}
-            label={`${tried} W on at ${nameOf(id)}`}
-            checked={isOn.has(id)}
-            onChange={(event) => {
-              const on = event.currentTarget.checked;
-              setOn((before) => new Set(on ? [...before, id] : [...before].filter((one) => one !== id)));
-            }}
-          />
-        ))}
+        <Switches
+          ids={devices.map(({ id }) => id)}
+          words={(id) => `Device at ${nameOf(id)} tripped`}
+          chosen={supposed.tripped}
+          onChange={supposed.setTripped}
+        />
+        <Switches
+          ids={judged.receptacles}
+          words={(id) => `${tried} W on at ${nameOf(id)}`}
+          chosen={supposed.isOn}
+          onChange={supposed.setOn}
+        />
       </fieldset>
       <p role="status" className={classes.sum}>
         {misfits === 0
@@ -101,6 +133,28 @@ export function WhatIf({ assessment, judged, nameOf }: WhatIfProps) {
     </div>
   );
 }
+
+interface SwitchesProps {
+  readonly ids: readonly string[];
+  readonly words: (id: string) => string;
+  readonly chosen: ReadonlySet<string>;
+  readonly onChange: (chosen: ReadonlySet<string>) => void;
+}
+
+/** Each of them on or off. */
+const Switches = ({ ids, words, chosen, onChange }: SwitchesProps) =>
+  ids.map((id) => (
+    <Checkbox
+      key={id}
+      label={words(id)}
+      checked={chosen.has(id)}
+      onChange={(event) =>
+        onChange(
+          new Set(event.currentTarget.checked ? [...chosen, id] : [...chosen].filter((one) => one !== id)),
+        )
+      }
+    />
+  ));
 
 interface WrongProps extends Pick<WhatIfProps, 'judged' | 'nameOf'> {
   readonly faults: readonly Fault[];
