@@ -28,6 +28,7 @@ const pages = [
   '/',
   '/account',
   '/bench',
+  '/circuits',
   '/findings',
   '/first-run',
   '/forgotten',

@@ -28,7 +28,7 @@ test.describe('of the demo house', () => {
       const report = page.getByRole('article');
       await expect(report).toContainText('27 Lantern Hollow, Quillmere');
       const findings = report.getByRole('heading', { level: 3 });
-      await expect(findings.filter({ hasText: /^\d+ Open neutral/ })).toBeVisible();
+      await expect(findings.filter({ hasText: /^\d+ Reads open neutral/ })).toBeVisible();
       await expect(findings.filter({ hasText: /^\d+ Reads hot and neutral reversed/ })).toBeVisible();
       await expect(report).toContainText('Family room 5, Family room 6, Family room 7');
       await expect(report).toContainText('not ruled out');

@@ -28,16 +28,14 @@ const [r1, r2, r3, r4] = den;
 const described = (count: number): readonly JobStatement[] => [
   { kind: 'job-described', yearBuilt: 1985, groundedWiring: true },
   { kind: 'room-described', room, name: 'Den' },
-  ...den
-    .slice(0, count)
-    .map(
-      (receptacle, n): JobStatement => ({
-        kind: 'receptacle-described',
-        receptacle,
-        room,
-        name: `Den ${n + 1}`,
-      }),
-    ),
+  ...den.slice(0, count).map(
+    (receptacle, n): JobStatement => ({
+      kind: 'receptacle-described',
+      receptacle,
+      room,
+      name: `Den ${n + 1}`,
+    }),
+  ),
 ];
 const fed = (receptacle: string, place: number, breaker = '7'): JobStatement => ({
   kind: 'receptacle-fed',

@@ -17,7 +17,7 @@ export const suspectId = (fault: Fault): string =>
   [
     fault.kind,
     ...('conductor' in fault ? [fault.conductor] : fault.conductors.toSorted()),
-    'cable' in fault && fault.cable !== undefined ? fault.cable : `at ${fault.at ?? ''}`,
+    'cable' in fault && fault.cable !== undefined ? fault.cable : `@${fault.at ?? ''}`,
   ].join(' ');
 
 /** What suspects are gathered from. */

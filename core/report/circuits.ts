@@ -41,8 +41,14 @@ export function reportedCircuits(
       breakers.map((one) => [one.number, one.feeds ?? null] as const),
     ),
   );
+  const directory = [...feeds.keys()];
+  const rank = ({ breaker }: { readonly breaker: string }): number => {
+    const at = directory.indexOf(breaker);
+    return at === -1 ? directory.length : at;
+  };
   return circuitsOf(house)
     .filter((fed) => fed.receptacles.length > 1)
+    .sort((a, b) => rank(a) - rank(b))
     .map((fed): ReportedCircuit => {
       const causes = circuits.find(({ breaker }) => breaker === fed.breaker)?.causes ?? [];
       const held = (isThere: (fault: (typeof causes)[number]['faults'][number]) => boolean): string =>

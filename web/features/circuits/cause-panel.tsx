@@ -14,6 +14,7 @@ import { RefuseForm } from '@/components/refuse-form';
 import { useWords } from '@/components/region-words';
 import { Sheet } from '@/components/sheet';
 import { Triangle } from '@/components/triangle';
+import { UrgencyMark } from '@/components/urgency-mark';
 import type { Decisions } from '@/components/use-decisions';
 import type { Recorder } from '@/local/use-recorder';
 import { BehindCoverForm } from './behind-cover-form';
@@ -48,6 +49,12 @@ export function CausePanel(props: CausePanelProps) {
         {words.cause(cause.faults)} <span className={classes.share}>({words.share(probability)})</span>
       </h2>
       {place !== null && <p>{words.place(place, nameOf)}</p>}
+      {props.finding !== null && <UrgencyMark urgency={props.finding.urgency} />}
+      {props.finding?.proposal?.cautions.map((caution) => (
+        <p key={caution} className={classes.caution}>
+          {caution}
+        </p>
+      ))}
       <Decide {...props} />
       <OpenFirst assessment={assessment} cause={cause} nameOf={nameOf} />
       <h3>
@@ -91,7 +98,8 @@ function OpenFirst({ assessment, cause, nameOf }: Pick<CausePanelProps, 'assessm
   const words = useWords();
   const first = openFirstOf(assessment.house, cause);
   if (first === null) return null;
-  const box = (at: string): string => (at === 'panel' ? words.screens.walk.panel : nameOf(at));
+  const box = (at: string): string =>
+    at === 'panel' ? `the ${words.screens.walk.panel.toLowerCase()}` : nameOf(at);
   const why = {
     alone: 'it can be nowhere else',
     most: 'the most probable box',

@@ -30,6 +30,8 @@ export interface RunChartData {
 
 /** Volts by which the supply stands higher or lower from one reading to the next (common practice). */
 const wander = 1;
+/** Share by which the load's current may differ from what it is taken for: many use an appliance. */
+const loadShare = 0.15;
 
 /** Joule: what a resistance turns into heat at a current. */
 const heatOf = (ohms: number): number => ohms * usualLoadAmps ** 2;
@@ -43,32 +45,41 @@ export function runChartData(
   if (leading === undefined) return null;
   const { nominalVolts } = regions[house.region];
   const tests = (instrument: InstrumentId) => ids.map((at) => ({ at, instrument }) as Test);
-  const bandOf = (instrument: InstrumentId) => {
-    const all = explanations
-      .filter(({ isShared, instruments }) => !isShared && instruments.length === 0)
-      .map((one) => shownUnder(circuit, one, tests(instrument), nominalVolts));
-    return ids.map((_, position): readonly [number, number] => {
-      const volts = all.flatMap((shown) => {
-        const here = shown[position];
-        return here !== undefined && 'hn' in here && typeof here.hn === 'number' ? [here.hn] : [];
-      });
-      return volts.length === 0
-        ? [Number.NaN, Number.NaN]
-        : [Math.min(...volts) - wander, Math.max(...volts) + wander];
-    });
-  };
-  const [rest, loaded] = [bandOf('meter'), bandOf('loaded')];
+  const supposed = explanations.filter(({ isShared, instruments }) => !isShared && instruments.length === 0);
+  /** Hot to neutral at every receptacle under each explanation. */
+  const voltsWith = (instrument: 'meter' | 'loaded') =>
+    supposed.map((one) =>
+      shownUnder(circuit, one, tests(instrument), nominalVolts).map((shown) =>
+        'hn' in shown && typeof shown.hn === 'number' ? shown.hn : Number.NaN,
+      ),
+    );
+  const [atRest, underLoad] = [voltsWith('meter'), voltsWith('loaded')];
+  const bandOf = (volts: readonly number[]): readonly [number, number] => [
+    Math.min(...volts) - wander,
+    Math.max(...volts) + wander,
+  ];
+  const rest = ids.map((_, position) => bandOf(atRest.map((volts) => volts[position] ?? Number.NaN)));
+  const loaded = ids.map((_, position) =>
+    bandOf(
+      underLoad.flatMap((volts, one) => {
+        const [before = Number.NaN, under = Number.NaN] = [atRest[one]?.[position], volts[position]];
+        return [1 - loadShare, 1 + loadShare].map((share) => before - share * (before - under));
+      }),
+    ),
+  );
   const nameOf = (id: string): string => receptacles.get(id)?.receptacle.name ?? '';
   const rows = ids.map((id, position): ChartRow => {
     const receptacle = receptacles.get(id)?.receptacle;
     const read = receptacle === undefined ? [] : readingsOf(receptacle);
     const voltsOf = (instrument: 'meter' | 'loaded') =>
       read.findLast((one) => one.instrument === instrument && one.hn !== undefined);
-    const [atRest, underLoad] = [voltsOf('meter'), voltsOf('loaded')];
+    const [resting, loadTested] = [voltsOf('meter'), voltsOf('loaded')];
     return {
       name: nameOf(id),
-      ...(atRest?.instrument === 'meter' && atRest.hn !== undefined ? { rest: atRest.hn } : {}),
-      ...(underLoad?.instrument === 'loaded' && underLoad.hn !== undefined ? { loaded: underLoad.hn } : {}),
+      ...(resting?.instrument === 'meter' && resting.hn !== undefined ? { rest: resting.hn } : {}),
+      ...(loadTested?.instrument === 'loaded' && loadTested.hn !== undefined
+        ? { loaded: loadTested.hn }
+        : {}),
       restBand: rest[position] ?? [Number.NaN, Number.NaN],
       loadedBand: loaded[position] ?? [Number.NaN, Number.NaN],
     };
