@@ -63,6 +63,7 @@ test('from raw readings to accepted causes: put in order by one tap each, judged
   await page.getByRole('button', { name: 'End of the run' }).click();
   await expect(run.getByRole('listitem').last()).toContainText('end of the run');
   await expect(saved(page)).toBeVisible();
+  // One entry a tap.
   expect(await fedIn(page, job)).toEqual([1, 2, 3, 4, 5, 5, 6]);
 
   await list(page)

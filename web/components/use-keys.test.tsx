@@ -3,11 +3,16 @@ import { useLayoutEffect } from 'react';
 import { expect, test } from 'vitest';
 import { useKeys } from './use-keys';
 
-test('the first key counts from the moment that a screen is drawn, and none does inside a field', () => {
+test('the first key counts from the moment that a screen is drawn; none does inside a field, or on a handle', () => {
   const pressed: string[] = [];
   const Screen = () => {
     useKeys([['4', () => pressed.push('4')]]);
-    return <input aria-label="Note" />;
+    return (
+      <>
+        <input aria-label="Note" />
+        <button type="button" aria-roledescription="sortable" />
+      </>
+    );
   };
   // Pressed before any effect that waits for the painting has run.
   const AtOnce = () => {
@@ -22,5 +27,7 @@ test('the first key counts from the moment that a screen is drawn, and none does
   );
   expect(pressed).toEqual(['4']);
   fireEvent.keyDown(screen.getByRole('textbox'), { key: '4' });
+  expect(pressed).toEqual(['4']);
+  fireEvent.keyDown(screen.getByRole('button'), { key: '4' });
   expect(pressed).toEqual(['4']);
 });

@@ -14,6 +14,8 @@ export function useKeys(keys: readonly HotkeyItem[], unlessIn: readonly string[]
     const { target } = event;
     if (target instanceof HTMLElement && (target.isContentEditable || unlessIn.includes(target.tagName)))
       return;
+    // A handle that is held moves by the arrows.
+    if (target instanceof Element && target.closest('[aria-roledescription="sortable"]') !== null) return;
     getHotkeyHandler([...keys])(event);
   });
   useLayoutEffect(() => {
