@@ -127,6 +127,7 @@ await runMain(async () => {
     await page.getByText('Being assessed').first().waitFor({ state: 'detached' });
     // As it stands in the end, however slow the machine.
     await page.getByText('still being judged').first().waitFor({ state: 'detached', timeout: 60_000 });
+    await page.getByText('Being judged').first().waitFor({ state: 'detached', timeout: 60_000 });
     await page.waitForTimeout(2500);
     await page.screenshot({ path: join(root, `docs/screenshots/${file}.png`) });
     await page.close();

@@ -29,8 +29,12 @@ const CircuitRow = memo(function CircuitRow({
   const words = useWords();
   const { judged, receptacles, position } = circuit;
   const line = (): string => {
-    if (judged === null)
-      return receptacles.length < 2 ? 'One receptacle, judged by itself' : 'Nothing was read yet';
+    if (judged === null) {
+      if (receptacles.length < 2) return 'One receptacle, judged by itself';
+      return receptacles.some(({ readings }) => readings.length > 0)
+        ? 'Being judged'
+        : 'Nothing was read yet';
+    }
     const causes = judged.causes.filter((cause) => cause.receptacles.length > 0);
     if (causes.length === 0) return judged.isFinal ? 'Nothing wrong is held' : 'Being judged';
     return causes
