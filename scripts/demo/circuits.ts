@@ -31,7 +31,7 @@ export const demoCircuits: readonly DemoCircuit[] = [
   { breaker: '5', run: numbered('Kitchen', 2, 3, 4, 5, 6, 7) },
   { breaker: '6', run: numbered('Kitchen', 1) },
   {
-    // A neutral that two breakers share and that is open: both lamps lit, 136 V on one side and 105 on the other.
+    // A neutral that two breakers share and that is open: both lamps lit, 135 V on one side and 104 on the other.
     breaker: '7',
     run: numbered('Front bedroom', 1, 2, 3, 4),
     shares: { breaker: '13', run: numbered('Main bedroom', 1, 2, 3, 4, 5, 6) },
