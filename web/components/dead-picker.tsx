@@ -1,6 +1,7 @@
 import { currentLamps, type House, namedRooms } from '@fair-plug/core/log';
 import { ChoiceKeys } from './choice-keys';
 import classes from './dead-picker.module.css';
+import { markOf } from './map-mark';
 import { RoomMap } from './room-map';
 
 export interface DeadPickerProps {
@@ -21,11 +22,7 @@ export function DeadPicker({ house, dead, onToggle }: DeadPickerProps) {
               name={room.name}
               door={room.door}
               marks={room.receptacles.map((one) => ({
-                id: one.id,
-                name: one.name,
-                spot: one.spot,
-                lamps: currentLamps(one),
-                hasFinding: false,
+                ...markOf(one, { lamps: currentLamps(one), verdict: null }),
                 isChosen: dead.includes(one.id),
               }))}
               onTake={onToggle}

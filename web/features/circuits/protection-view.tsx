@@ -2,6 +2,7 @@ import type { Assessment } from '@fair-plug/core/assessment';
 import { type MappedDevice, protectionMapOf } from '@fair-plug/core/findings';
 import { namedRooms } from '@fair-plug/core/log';
 import { useMemo, useState } from 'react';
+import { markOf } from '@/components/map-mark';
 import { useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
 import classes from './protection-view.module.css';
@@ -96,11 +97,7 @@ export function ProtectionView({ assessment, nameOf }: ProtectionViewProps) {
                 name={room.name}
                 door={room.door}
                 marks={room.receptacles.map((one) => ({
-                  id: one.id,
-                  name: one.name,
-                  spot: one.spot,
-                  lamps: assessment.receptacles.get(one.id)?.lamps ?? null,
-                  corners: assessment.receptacles.get(one.id)?.verdict?.contacts,
+                  ...markOf(one, assessment.receptacles.get(one.id)),
                   hasFinding: asked.get(one.id)?.isMissing === true,
                   isChosen: covered.has(one.id),
                 }))}

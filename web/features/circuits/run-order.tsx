@@ -2,6 +2,7 @@ import type { Assessment } from '@fair-plug/core/assessment';
 import { circuitSaid, type NamedRoom, namedRooms, receptaclesOf } from '@fair-plug/core/log';
 import { Autocomplete, Button, TextInput } from '@mantine/core';
 import { useRef, useState } from 'react';
+import { markOf } from '@/components/map-mark';
 import { RoomMap } from '@/components/room-map';
 import { SortableList, SortableRow } from '@/components/sortable-list';
 import type { Recorder } from '@/local/use-recorder';
@@ -193,12 +194,7 @@ function Plans({ assessment, of, placed, onTake }: PlansProps) {
               marks={room.receptacles.map((one) => {
                 const at = placed.indexOf(one.id);
                 return {
-                  id: one.id,
-                  name: one.name,
-                  spot: one.spot,
-                  lamps: assessment.receptacles.get(one.id)?.lamps ?? null,
-                  corners: assessment.receptacles.get(one.id)?.verdict?.contacts,
-                  hasFinding: false,
+                  ...markOf(one, assessment.receptacles.get(one.id)),
                   isChosen: at !== -1,
                   ...(at !== -1
                     ? { note: `number ${at + 1}` }
