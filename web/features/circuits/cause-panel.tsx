@@ -81,6 +81,7 @@ export function CausePanel(props: CausePanelProps) {
         </summary>
         <EvidenceTable table={table} nameOf={nameOf} />
       </details>
+      <Elsewhere {...props} />
       <h3>What would settle it</h3>
       <p className={classes.next}>
         {judged.next === null && judged.unseen === null ? (
@@ -91,6 +92,24 @@ export function CausePanel(props: CausePanelProps) {
       </p>
       <Alternatives {...props} />
     </section>
+  );
+}
+
+/** Readings of the rest of the circuit, which speak for a place as much as those that it explains. */
+function Elsewhere({ assessment, judged, cause, nameOf }: CausePanelProps) {
+  const table = judged.receptacles
+    .filter((id) => !cause.receptacles.includes(id))
+    .flatMap((id) => assessment.receptacles.get(id)?.judged?.table ?? []);
+  const misfits = table.filter(({ fits }) => !fits).length;
+  if (table.length === 0) return null;
+  return (
+    <details className={classes.evidence} open={misfits > 0}>
+      <summary>
+        {table.length} more on the rest of the circuit
+        {misfits > 0 && `, ${misfits} of them at odds`}
+      </summary>
+      <EvidenceTable table={table} nameOf={nameOf} />
+    </details>
   );
 }
 

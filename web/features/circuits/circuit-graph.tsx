@@ -7,7 +7,7 @@ import { Triangle } from '@/components/triangle';
 import classes from './circuit-graph.module.css';
 import { Cables } from './graph-cables';
 import { type Graph, sizes } from './graph-model';
-import { protectedAs } from './protected-as';
+import { protectionWords } from './protected-as';
 import { bandWidth, drawn, useSuspectWords } from './suspect-words';
 import type { Places } from './use-placed';
 import { type ThingNode, type ToDraw, useThings } from './use-things';
@@ -38,10 +38,7 @@ const ThingView = memo(function ThingView({ data: { thing, standing } }: NodePro
           <span className={classes.name}>{thing.name}</span>
           {(thing.protection !== null || thing.isEnd) && (
             <span className={classes.note}>
-              {[
-                ...(thing.protection === null ? [] : [protectedAs[thing.protection]]),
-                ...(thing.isEnd ? ['end'] : []),
-              ].join(' · ')}
+              {[protectionWords(thing), thing.isEnd ? 'end' : ''].filter((part) => part !== '').join(' · ')}
             </span>
           )}
         </>

@@ -21,7 +21,7 @@ import { JobLoader, type LoadedJob } from '@/shell/job-loader';
 import { CausePanel } from './cause-panel';
 import { CircuitList } from './circuit-list';
 import classes from './circuits-screen.module.css';
-import { graphOf, type Protected } from './graph-model';
+import { graphOf, type Protection } from './graph-model';
 import { Groupings } from './groupings';
 import { runChartData } from './run-chart-rows';
 import { RunOrderPanel } from './run-order';
@@ -144,10 +144,12 @@ function Seen({ house, assessment, circuits, nameOf, record, taken }: ScreenProp
   const { circuit, view } = taken;
   const protection = useMemo(() => {
     const { devices, uncovered } = protectionMapOf(house);
-    return new Map<string, Protected>([
-      ...uncovered.map(({ id, isMissing }) => [id, isMissing ? 'missing' : 'upgrade'] as const),
-      ...devices.flatMap(({ covers }) => covers.map((id) => [id, 'covered'] as const)),
-      ...devices.filter(({ isBreaker }) => !isBreaker).map(({ id }) => [id, 'device'] as const),
+    return new Map<string, Protection>([
+      ...uncovered.map(({ id, isMissing }) => [id, { as: isMissing ? 'missing' : 'upgrade' }] as const),
+      ...devices.flatMap(({ name, isBreaker, covers }) =>
+        covers.map((id) => [id, { as: 'covered', by: isBreaker ? `breaker ${name}` : name }] as const),
+      ),
+      ...devices.filter(({ isBreaker }) => !isBreaker).map(({ id }) => [id, { as: 'device' }] as const),
     ]);
   }, [house]);
   const graph = useMemo(

@@ -80,7 +80,15 @@ describe('what is drawn of a house', () => {
     { kind: 'circuit-described', breaker: '7', end: r3 },
   );
   const circuits = wiredCircuits(assessment);
-  const graph = graphOf(assessment, circuits, new Map([[r1, 'device' as const]]), 'Panel');
+  const graph = graphOf(
+    assessment,
+    circuits,
+    new Map([
+      [r1, { as: 'device' as const }],
+      [r2, { as: 'covered' as const, by: 'Den 1' }],
+    ]),
+    'Panel',
+  );
 
   test('the panel, its breakers, their receptacles in order; what is on no breaker hangs on nothing', () => {
     expect(graph.nodes.map(({ name }) => name)).toEqual([
@@ -110,6 +118,10 @@ describe('what is drawn of a house', () => {
     expect(cable?.suspects[0]?.probability).toBeGreaterThan(0.2);
     expect(graph.nodes.find((one) => one.id === r3)).toMatchObject({ isEnd: true, lamps: lampsOf('hg') });
     expect(graph.nodes.find((one) => one.id === r1)).toMatchObject({ protection: 'device', isEnd: false });
+    expect(graph.nodes.find((one) => one.id === r2)).toMatchObject({
+      protection: 'covered',
+      coveredBy: 'Den 1',
+    });
   });
 
   test('a reading more changes nothing of where things stand; an order does', () => {

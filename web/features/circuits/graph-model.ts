@@ -14,6 +14,12 @@ export type NodeKind = keyof typeof sizes;
 /** A device sits there; one elsewhere covers it; the year’s rule asks for one; today’s would. */
 export type Protected = 'device' | 'covered' | 'missing' | 'upgrade';
 
+export interface Protection {
+  readonly as: Protected;
+  /** The device that covers it. */
+  readonly by?: string;
+}
+
 export interface GraphNode {
   readonly id: string;
   readonly kind: NodeKind;
@@ -26,6 +32,8 @@ export interface GraphNode {
   readonly corners: Corners | undefined;
   readonly suspects: readonly Suspect[];
   readonly protection: Protected | null;
+  /** What covers it, where something elsewhere does. */
+  readonly coveredBy: string | null;
   readonly isEnd: boolean;
 }
 
@@ -53,6 +61,7 @@ const plain = {
   corners: undefined,
   suspects: [],
   protection: null,
+  coveredBy: null,
   isEnd: false,
 } as const;
 
@@ -111,7 +120,7 @@ function edgesOf(circuit: WiredCircuit): readonly GraphEdge[] {
 export function graphOf(
   assessment: Assessment,
   circuits: readonly WiredCircuit[],
-  protection: ReadonlyMap<string, Protected>,
+  protection: ReadonlyMap<string, Protection>,
   panelName: string,
 ): Graph {
   const { house, receptacles } = assessment;
@@ -126,7 +135,8 @@ export function graphOf(
     lamps: receptacles.get(id)?.lamps ?? null,
     corners: receptacles.get(id)?.verdict?.contacts,
     suspects: circuit === null ? [] : suspectsBeside(circuit.suspects, id).atTerminals,
-    protection: protection.get(id) ?? null,
+    protection: protection.get(id)?.as ?? null,
+    coveredBy: protection.get(id)?.by ?? null,
     isEnd: endOf.has(id),
   });
   const breakers = [

@@ -4,7 +4,7 @@ import { useMemo, useRef } from 'react';
 import { useWords } from '@/components/region-words';
 import type { DrawnCable } from './graph-cables';
 import { type Graph, type GraphNode, sizes } from './graph-model';
-import { protectedAs } from './protected-as';
+import { protectionWords } from './protected-as';
 import { cableStanding, type PointedOut, type Standing, standingOf } from './standing';
 import { drawn, useSuspectWords } from './suspect-words';
 import { usePlaced } from './use-placed';
@@ -111,7 +111,7 @@ function thingWords(
     thing.detail,
     thing.kind !== 'receptacle' ? '' : thing.lamps === null ? 'not read' : lampWords(thing.lamps),
     suspectWords(suspects),
-    thing.protection === null ? '' : protectedAs[thing.protection],
+    protectionWords(thing),
     thing.isEnd ? 'end of the run' : '',
   ]
     .filter((part) => part !== '')
