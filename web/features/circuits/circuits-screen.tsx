@@ -82,7 +82,7 @@ function Circuits({ job, house, isWhole }: LoadedJob) {
           />
           {record !== null && (
             <Button variant="default" onClick={switching.open}>
-              Breaker off: which went dead?
+              Which went dead?
             </Button>
           )}
         </nav>

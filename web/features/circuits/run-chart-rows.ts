@@ -55,8 +55,9 @@ export function runChartData(
     );
   const [atRest, underLoad] = [voltsWith('meter'), voltsWith('loaded')];
   const bandOf = (volts: readonly number[]): readonly [number, number] => [
-    Math.min(...volts) - wander,
-    Math.max(...volts) + wander,
+    // A magnitude: never below nought.
+    Math.max(0, Math.min(...volts) - wander),
+    Math.max(0, Math.max(...volts)) + wander,
   ];
   const rest = ids.map((_, position) => bandOf(atRest.map((volts) => volts[position] ?? Number.NaN)));
   const loaded = ids.map((_, position) =>

@@ -16,7 +16,7 @@ import classes from './run-chart.module.css';
 import type { RunChartData } from './run-chart-rows';
 
 const ink = { stroke: 'var(--ink)', fontSize: 12, tickLine: false } as const;
-const margin = { top: 18, right: 56, bottom: 8, left: 0 } as const;
+const margin = { top: 18, right: 56, bottom: 8, left: 12 } as const;
 const paper = { background: 'var(--paper-raised)', borderColor: 'var(--line-strong)' } as const;
 const volts = (value: unknown): string =>
   Array.isArray(value)
@@ -50,13 +50,13 @@ export function RunChart({ rows, steps, supply }: RunChartData) {
             {...ink}
             width={56}
             domain={[
-              (low: number) => Math.floor(Math.min(low, 0.94 * supply) - 1),
+              (low: number) => Math.max(0, Math.floor(Math.min(low, 0.94 * supply) - 1)),
               (high: number) => Math.ceil(Math.max(high, supply) + 1),
             ]}
             tickFormatter={(value) => `${Math.round(Number(value))} V`}
           />
           <Tooltip formatter={volts} contentStyle={paper} />
-          <Legend verticalAlign="top" height={52} />
+          <Legend verticalAlign="top" wrapperStyle={{ paddingBottom: 8 }} />
           <Area
             name="expected at rest"
             dataKey="restBand"
