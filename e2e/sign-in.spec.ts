@@ -1,7 +1,7 @@
 import { type APIRequestContext, expect, type PlaywrightTestOptions } from '@playwright/test';
 import { sql } from 'kysely';
+import { createPerson } from '../web/data/credentials.ts';
 import type { Connection } from '../web/data/database.ts';
-import { createPerson } from '../web/data/sign-in.ts';
 import { test } from './own-firm.ts';
 
 test.describe.configure({ timeout: 60_000 });

@@ -1,11 +1,11 @@
 import { lampsOf } from '@fair-plug/core/instruments';
 import { chained, type JobEntry, type JobStatement, type KitStatement } from '@fair-plug/core/log';
+import { createPerson } from '../../web/data/credentials.ts';
 import type { Connection } from '../../web/data/database.ts';
 import { demoEmail } from '../../web/data/demo.ts';
-import { FirmData, hasFirms } from '../../web/data/firm-data.ts';
+import { FirmData } from '../../web/data/firm-data.ts';
 import { appendToKit, openJob } from '../../web/data/logs.ts';
 import { takePiece } from '../../web/data/photos/arriving.ts';
-import { createPerson, setCredentials } from '../../web/data/sign-in.ts';
 import { readOn } from './circuits.ts';
 import { type DemoHouse, demoFirm, demoHouses } from './houses.ts';
 import { author, beganAt, idFor } from './ids.ts';
@@ -107,19 +107,8 @@ function recordObserved(
     record({ kind: 'not-reached', receptacle: idOf(name), reason }, 5);
 }
 
-/** Lets the demo's owner, where there is one, sign in with this start's password. */
-async function renewPassword(connection: Connection, password: string): Promise<void> {
-  const owner = await connection
-    .selectFrom('person')
-    .select('id')
-    .where('id', '=', author)
-    .executeTakeFirst();
-  if (owner !== undefined) await setCredentials(connection, owner.id, { email: demoEmail, password });
-}
-
-/** Loads the demo firm, its kit and its jobs into an empty database; where there is a firm, only the demo's password. */
+/** Loads the demo firm, its kit and its jobs into an empty database. */
 export async function loadDemo(connection: Connection, password: string): Promise<void> {
-  if (await hasFirms(connection)) return renewPassword(connection, password);
   await createPerson(connection, { name: demoFirm.person, email: demoEmail, password }, author);
   const firm = await FirmData.found(connection, {
     firm: { id: idFor('organization'), name: demoFirm.organization },

@@ -39,6 +39,30 @@ const serverProgram = (mode, { host, port }) =>
     ? [nextProgram, 'dev', '-H', host, '-p', String(port)]
     : [join(root, 'scripts/setup/web-server.mjs')];
 
+/** Starts the web server; ours gets ready at once and listens when it is sent a message. */
+function startServer(mode, settings, env) {
+  const said = mode === 'dev' || settings.log !== 'error' ? 'inherit' : 'ignore';
+  return spawn(process.execPath, serverProgram(mode, settings), {
+    cwd: webFolder,
+    env,
+    stdio: ['ignore', said, 'inherit', ...(mode === 'dev' ? [] : ['ipc'])],
+  });
+}
+
+/** Its exit code, once it has ended. */
+const ending = (server) =>
+  server.exitCode === null && server.signalCode === null
+    ? new Promise((done) => server.once('close', (code) => done(code ?? 0)))
+    : Promise.resolve(server.exitCode ?? 0);
+
+const prepareDatabase = (env) =>
+  mustRun(
+    process.execPath,
+    [join(root, 'node_modules/tsx/dist/cli.mjs'), join(root, 'scripts/prepare-database.ts')],
+    { env, output: 'capture' },
+    'The database could not be prepared.',
+  );
+
 /** What the server is told, beyond where its database is. */
 function environment(settings, cluster, mode) {
   const { data, dist, port, host, origin, secret, isDemo, log } = settings;
@@ -98,14 +122,10 @@ export async function runApplication(settings, { mode, beforeServing = async () 
     if (served.status === 'rejected') throw served.reason;
     if (asked) return 0;
     const { preparing, ...env } = environment(settings, cluster, mode);
-    const tsx = join(root, 'node_modules/tsx/dist/cli.mjs');
-    await mustRun(
-      process.execPath,
-      [tsx, join(root, 'scripts/prepare-database.ts')],
-      { env: { ...env, ...preparing, FAIRPLUG_ADMIN_URL: cluster.url('postgres') }, output: 'capture' },
-      'The database could not be prepared.',
-    );
+    if (mode === 'start') server = startServer(mode, settings, env);
+    await prepareDatabase({ ...env, ...preparing, FAIRPLUG_ADMIN_URL: cluster.url('postgres') });
     if (asked) return 0;
+    server ??= startServer(mode, settings, env);
     watch = watchCluster(cluster, {
       stateFile: stateFileOf(settings),
       patience: settings.patience,
@@ -114,12 +134,8 @@ export async function runApplication(settings, { mode, beforeServing = async () 
         server?.kill('SIGTERM');
       },
     });
-    server = spawn(process.execPath, serverProgram(mode, settings), {
-      cwd: webFolder,
-      env,
-      stdio: ['ignore', mode === 'dev' || settings.log !== 'error' ? 'inherit' : 'ignore', 'inherit'],
-    });
-    const ended = new Promise((done) => server.once('close', (code) => done(code ?? 0)));
+    const ended = ending(server);
+    if (server.connected) server.send('listen');
     let code = null;
     ended.then((value) => {
       code = value;
@@ -136,6 +152,11 @@ export async function runApplication(settings, { mode, beforeServing = async () 
     if (asked) return 0;
     throw error;
   } finally {
+    // Where the database could not be made ready, the server still waits to listen.
+    if (server !== undefined) {
+      server.kill('SIGTERM');
+      await ending(server);
+    }
     await watch?.end();
     await cluster?.stop();
     release();

@@ -8,7 +8,8 @@ import { webFolder } from './settings.mjs';
 /**
  * The web server: next's, behind what it does not do by itself. Forwarded addresses count only where a proxy said them
  * that was named; whatever a visitor says of their own is overwritten. Under https browsers are told to stay with it. What
- * was built is sent as small as it can be made, which takes longer than a request may.
+ * was built is sent as small as it can be made, which takes longer than a request may. It gets ready at once, and listens
+ * when it is told that its database is ready.
  */
 const { FAIRPLUG_HOST_LISTENING: hostname, FAIRPLUG_PORT_LISTENING, FAIRPLUG_PROXIES = '' } = process.env;
 const port = Number(FAIRPLUG_PORT_LISTENING);
@@ -46,6 +47,12 @@ const server = createServer((request, response) => {
     handle(request, response);
   });
 });
+// A message is kept until somebody hears it; whoever started this and is gone says nothing more.
+const orphaned = () => process.exit(1);
+process.once('disconnect', orphaned);
+await new Promise((done) => process.once('message', done));
+process.off('disconnect', orphaned);
+process.disconnect();
 server.listen(port, hostname);
 
 process.on('SIGTERM', () => {

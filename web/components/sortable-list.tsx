@@ -2,7 +2,6 @@ import {
   closestCenter,
   DndContext,
   type DragEndEvent,
-  KeyboardSensor,
   PointerSensor,
   useSensor,
   useSensors,
@@ -16,6 +15,7 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { IconGripVertical } from '@tabler/icons-react';
 import type { CSSProperties, ReactNode } from 'react';
+import { PromptKeyboardSensor } from './prompt-keyboard-sensor';
 import classes from './sortable-list.module.css';
 
 /** One of a list was put where another stood. */
@@ -49,7 +49,7 @@ export interface SortableListProps {
 export function SortableList({ id, thing, items, isFixed, onMove, children }: SortableListProps) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+    useSensor(PromptKeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const ids = items.map((one) => one.id);
   const nameOf = (of: string | number): string => items.find((one) => one.id === of)?.name ?? '';

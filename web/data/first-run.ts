@@ -1,8 +1,8 @@
 import { sql } from 'kysely';
 import { v7 } from 'uuid';
+import { createPerson, type NewPerson, setCredentials } from './credentials.ts';
 import type { Connection } from './database.ts';
 import { FirmData, hasFirms } from './firm-data.ts';
-import { createPerson, type NewPerson, setCredentials } from './sign-in.ts';
 
 /** Any number, the same for all: only one first run at a time. */
 const firstRunLock = 6_471_203;

@@ -4,10 +4,10 @@ import type { Transaction } from 'kysely';
 import { v7 } from 'uuid';
 import type { Invitation, Offer, Role } from '../contract/answers.ts';
 import { noteIn } from './audit.ts';
+import { insertPerson, type NewPerson } from './credentials.ts';
 import type { Connection } from './database.ts';
 import { FirmData, type Named, onBehalfOf } from './firm-data.ts';
 import type { Database } from './schema.ts';
-import { insertPerson, type NewPerson } from './sign-in.ts';
 
 const daysOpen = 7;
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
