@@ -2,6 +2,7 @@ import type { Fault } from '../../faults/index.ts';
 import { type InstrumentId, instrumentIds, type Reading } from '../../instruments/index.ts';
 import { type ConditionId, conditionIds } from '../../knowledge/index.ts';
 import type { Network } from '../../physics/index.ts';
+import { amongLegs } from '../evidence/likelihood.ts';
 import { OutletConditions } from '../evidence/outlet-conditions.ts';
 import {
   type DiagnosisProblem,
@@ -178,7 +179,8 @@ export class Diagnostician {
   private *sharedNeutral(taken: Taken, limits: SearchLimits): Generator<null, SharedNeutral | null> {
     const wiring = this.known.legs === 'unknown' ? this.sharedWiring(taken) : null;
     if (wiring === null) return null;
-    const problem = problemOf({ ...this.known, ...taken, unknownLoads: true }, wiring.premises);
+    const onOneLeg = problemOf({ ...this.known, ...taken, unknownLoads: true }, wiring.premises);
+    const problem = { ...onOneLeg, tolerance: amongLegs(onOneLeg.tolerance) };
     const neutrals = { ...problem, causes: problem.causes.filter((cause) => isOfSharedNeutral(cause)) };
     const state = yield* ranToTheEnd(new Search(neutrals, { ...limits, mostCauses: 1 }));
     const leading = state.explanations[0]?.logWeight ?? Number.NEGATIVE_INFINITY;

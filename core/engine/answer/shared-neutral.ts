@@ -11,7 +11,7 @@ export const elsewhere = '@other-leg';
 const otherLeg: Readonly<Record<Leg, Leg>> = { L1: 'L2', L2: 'L1' };
 
 /** A neutral that stands off by so many volts is tried, this way and that. */
-const shifts = [1, 2, 3, 4, ...Array.from({ length: 57 }, (_, index) => 2 * (index + 3))];
+const shifts = [0.5, 1, 2, 3, 4, ...Array.from({ length: 57 }, (_, index) => 2 * (index + 3))];
 /** A value counts for so many volts off at the most. */
 const most = 3;
 /** Scatter of volts that hang on how the supply stands, and of a difference within one reading, which does not. */

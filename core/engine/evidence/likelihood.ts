@@ -16,6 +16,8 @@ export interface Tolerance {
   readonly loadShare: number;
   /** The same of what a run drops where its length is guessed. */
   readonly runShare: number;
+  /** Volts beyond which nothing is put down to a run's length; any where left out. */
+  readonly mostDropped?: number;
   /** One value in so many is plainly wrong: mistyped, misread, a probe that slipped. */
   readonly wrongValue: number;
   /** One reading in so many was taken at another receptacle. */
@@ -43,6 +45,12 @@ export const fineTolerance: Tolerance = {
 
 /** For circuits whose lengths are guessed. */
 export const roughTolerance: Tolerance = { ...fineTolerance, runShare: 0.35 };
+
+/**
+ * For legs that share a neutral: between them volts split as their loads do, which no run's length changes. A run of any
+ * length drops so much at the most, or little more (12 A over some 50 m of 14 AWG, there and back; common practice).
+ */
+export const amongLegs = (tolerance: Tolerance): Tolerance => ({ ...tolerance, mostDropped: 20 });
 
 /** For a receptacle judged by itself: no other reading speaks against its own, so that is not lightly held to be wrong. */
 export const loneTolerance: Tolerance = {

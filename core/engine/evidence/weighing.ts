@@ -333,6 +333,17 @@ export class Weighing {
     return made;
   }
 
+  /**
+   * Standard deviation of one value, in volts, by what nobody knows of the run and of a load that is put on: a share of
+   * what is dropped or risen by, which is how far it stands from nothing, or from a whole leg or two.
+   */
+  private offBy(predicted: number, isLoaded: boolean): number {
+    const { loadShare, runShare, mostDropped = Number.POSITIVE_INFINITY } = this.tolerance;
+    const off = predicted - this.nominalVolts * Math.round(predicted / this.nominalVolts);
+    const byRun = runShare * Math.exp(-((off / mostDropped) ** 2));
+    return off * (isLoaded ? Math.hypot(loadShare, byRun) : byRun);
+  }
+
   /** The form of a reading's volts as observed from `from` on, but for one that is left out, into `form`. */
   private formOf(
     { first, end, hookup }: ReadingEvidence,
@@ -341,7 +352,7 @@ export class Weighing {
     left: number,
   ): void {
     const { form, predicted, adrift, isUnread, nominalVolts } = this;
-    const { noiseVolts, drift, loadShare, runShare } = this.tolerance;
+    const { noiseVolts, drift } = this.tolerance;
     const square = noiseVolts * noiseVolts;
     let [oo, op, pp, od, pd, dd] = [0, 0, 0, 0, 0, 0];
     let wanderers = 0;
@@ -354,8 +365,7 @@ export class Weighing {
         wanderers += 1;
         continue;
       }
-      // What is dropped or risen by: how far it stands from nothing, or from a whole leg or two.
-      const d = p - nominalVolts * Math.round(p / nominalVolts);
+      const d = this.offBy(p, hookup.load > 0);
       oo += o * o;
       op += o * p;
       pp += p * p;
@@ -368,16 +378,15 @@ export class Weighing {
     form.a = (pp - byDrift * pp * pp) / square;
     form.b = (op - byDrift * op * pp) / square;
     form.c = (oo - byDrift * op * op) / square;
-    const share = hookup.load > 0 ? loadShare * loadShare + runShare * runShare : runShare * runShare;
-    if (share > 0 && dd > 1e-6) {
+    if (dd > 1e-6) {
       const ddIn = (dd - byDrift * pd * pd) / square;
       const odIn = (od - byDrift * op * pd) / square;
       const pdIn = (pd - byDrift * pp * pd) / square;
-      const byShare = share / (1 + share * ddIn);
+      const byShare = 1 / (1 + ddIn);
       form.a -= byShare * pdIn * pdIn;
       form.b -= byShare * odIn * pdIn;
       form.c -= byShare * odIn * odIn;
-      det += Math.log1p(share * ddIn);
+      det += Math.log1p(ddIn);
     }
     form.wide = 0.5 * det;
     form.loose = looseNats(wanderers, hookup.ends[1] !== earth);
@@ -388,22 +397,21 @@ export class Weighing {
    * what is adrift or was not read are nought. With it residuals that belong together are as good as ones that stand alone.
    */
   whiten(reading: ReadingEvidence, into: Float64Array): void {
-    const { predicted, nominalVolts } = this;
-    const { noiseVolts, drift, loadShare, runShare } = this.tolerance;
+    const { predicted } = this;
+    const { noiseVolts, drift } = this.tolerance;
     const { first, end, hookup } = reading;
     const isHeld = (channel: number): boolean => this.adrift[channel] !== 1 && this.isUnread[channel] === 0;
-    const share = hookup.load > 0 ? loadShare * loadShare + runShare * runShare : runShare * runShare;
     const size = end - first;
     const covariance = scratch;
     for (let row = 0; row < size; row += 1) {
       const p = predicted[first + row] as number;
-      const d = p - nominalVolts * Math.round(p / nominalVolts);
+      const d = this.offBy(p, hookup.load > 0);
       for (let column = 0; column <= row; column += 1) {
         const q = predicted[first + column] as number;
-        const e = q - nominalVolts * Math.round(q / nominalVolts);
+        const e = this.offBy(q, hookup.load > 0);
         covariance[row * size + column] =
           (row === column ? noiseVolts * noiseVolts : 0) +
-          (isHeld(first + row) && isHeld(first + column) ? drift * drift * p * q + share * d * e : 0);
+          (isHeld(first + row) && isHeld(first + column) ? drift * drift * p * q + d * e : 0);
       }
     }
     cholesky(covariance, size);

@@ -106,3 +106,27 @@ export function loadPatterns(
   const isMixed = before.logOdds < 0 && [...region].some((outlet) => before.upper[outlet] === 0);
   return isMixed ? [{ ...inherited, logOdds: before.logOdds }, ...patterns] : patterns;
 }
+
+/** Watts at every outlet that a fit of a shared neutral also begins with. */
+const balancedWatts = 90;
+
+/**
+ * The same pattern begun with one load at every outlet, for a further cause in a neutral that two legs share: such a
+ * neutral shows what the legs differ by and not what they have in common, so that a fit begun with loads far apart does
+ * not find its way to loads near each other. Null where no further cause is one.
+ */
+export function balanced(
+  { circuit }: Network,
+  { faults }: Hypothesis,
+  known: readonly Fault[],
+  pattern: LoadPattern,
+): LoadPattern | null {
+  if (circuit.outlets.every(({ leg }) => leg === circuit.outlets[0]?.leg)) return null;
+  const isShared = (fault: Fault): boolean =>
+    (fault.kind === 'open' || fault.kind === 'resistance') && fault.conductor === 'neutral';
+  if (!faults.some((fault) => isShared(fault) && !known.includes(fault))) return null;
+  const start = pattern.upper.map((most, outlet) =>
+    Math.min(most, Math.max(pattern.lower[outlet] ?? 0, balancedWatts)),
+  );
+  return { ...pattern, start };
+}

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { type Circuit, runOf } from '../../circuit/index.ts';
+import { type Circuit, runOf, simulate } from '../../circuit/index.ts';
 import { lampsOf, type Reading } from '../../instruments/index.ts';
 import { Diagnostician } from '../index.ts';
 
@@ -8,6 +8,19 @@ const held = (circuit: Circuit, readings: readonly Reading[]) =>
     readings,
     trippedBefore: null,
   });
+/** Lamps, meter and probe at every outlet, as an ideal meter shows them where the supply stands at so many volts. */
+function readOff(circuit: Circuit, supply: number): readonly Reading[] {
+  const tests = circuit.outlets.flatMap(({ id: at }) =>
+    (['lamps', 'meter', 'probe'] as const).map((instrument) => ({ at, instrument })),
+  );
+  const read = (volts: number): number => Math.round((volts * supply) / 12) / 10;
+  return simulate({ ...circuit, tests }).readings.map((reading) =>
+    reading.instrument === 'meter'
+      ? { ...reading, hn: read(reading.hn), hg: read(reading.hg), ng: read(reading.ng) }
+      : reading,
+  );
+}
+
 const asRead = (at: string, pattern: 'hn-hg' | 'hn-ng' = 'hn-hg'): Reading => ({
   at,
   instrument: 'lamps',
@@ -78,5 +91,39 @@ describe('what would show the same is found, wherever the search begins', () => 
     ]);
     expect(outlets[3]?.condition).toBe('energized-ground');
     expect(outlets[2]?.notRuledOut).toContain('reversed-bootleg-ground');
+  });
+
+  const legsAlike = [
+    { ids: ['o1', 'o2', 'o3', 'o4'], watts: [138.6, 132.7], supply: 113.8, ohms: 41 },
+    { ids: ['b', 'a'], watts: [34.7, 37.5], supply: 116, ohms: 88.7 },
+    { ids: ['o1', 'o2', 'o3', 'o4'], watts: [334, 326], supply: 124.5, ohms: null },
+    { ids: ['k', 'l', 'm', 'n'], watts: [55, 60], supply: 120, ohms: 12 },
+  ] as const;
+  test.each(
+    legsAlike.flatMap((one) => (['as-written', 'unknown'] as const).map((legs) => ({ ...one, legs }))),
+  )('a lost neutral of legs loaded alike, $watts W, legs $legs, stays in the list', (one) => {
+    const { ids, watts, supply, ohms, legs } = one;
+    const run = runOf([...ids], { meters: { first: 12.5, next: 4.4 } });
+    const circuit: Circuit = {
+      ...run,
+      outlets: run.outlets.map((outlet, index) => ({ ...outlet, leg: index % 2 === 0 ? 'L1' : 'L2' })),
+    };
+    const cable = { conductor: 'neutral', cable: 'c1' } as const;
+    const readings = readOff(
+      {
+        ...circuit,
+        loads: watts.map((each, index) => ({ at: ids[index] ?? '', watts: each, on: true })),
+        faults: [ohms === null ? { kind: 'open', ...cable } : { kind: 'resistance', ohms, ...cable }],
+      },
+      supply,
+    );
+    const { outlets } = new Diagnostician({
+      circuit: legs === 'unknown' ? run : circuit,
+      legs,
+      unknownLoads: true,
+      unknownDevices: new Set(),
+    }).diagnose({ readings, trippedBefore: null });
+    for (const { condition, notRuledOut } of outlets)
+      expect([condition, ...notRuledOut]).toContain('lost-shared-neutral');
   });
 });

@@ -1,9 +1,15 @@
-import { type Fault, withOhms } from '../../faults/index.ts';
-import type { DeviceState } from '../../physics/index.ts';
+import type { Fault } from '../../faults/index.ts';
 import type { Evaluator, Reference } from '../evidence/evaluator.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
-import { type Hypothesis, soundHypothesis, withoutCauses } from '../model/hypothesis.ts';
-import { type LoadPattern, leastWatts, loadPatterns, smallLoadWatts } from '../model/unknown-loads.ts';
+import type { Hypothesis } from '../model/hypothesis.ts';
+import {
+  balanced,
+  type LoadPattern,
+  leastWatts,
+  loadPatterns,
+  smallLoadWatts,
+} from '../model/unknown-loads.ts';
+import { afterRepair } from './after-repair.ts';
 import { type Explanation, keptNats } from './explanation.ts';
 import { FitGain } from './fit-gain.ts';
 import { type Fitted, fitted, unfitted } from './fitting.ts';
@@ -47,9 +53,6 @@ const nearNats = 10;
  * what cannot is judged with its parent's loads.
  */
 const contenderNats = 6;
-/** A repair that was made puts a cause right in so many cases. */
-const repairSucceeds = 0.7;
-
 /** Holds hypotheses against the readings, each with its loads and ohms as the readings have them. */
 export class Refinement {
   private reference: Reference | null = null;
@@ -60,14 +63,12 @@ export class Refinement {
   private readonly problem: DiagnosisProblem;
   private readonly evaluator: Evaluator;
   private readonly best: () => number;
-  private readonly knownDevices: readonly DeviceState[];
 
   /** `best`: the weight of what leads so far, which tells what is worth fitting. */
   constructor(problem: DiagnosisProblem, evaluator: Evaluator, best: () => number) {
     this.problem = problem;
     this.evaluator = evaluator;
     this.best = best;
-    this.knownDevices = soundHypothesis(problem.network).deviceStates;
   }
 
   /** Takes up what is led further: its children begin with its loads and ohms. */
@@ -94,9 +95,27 @@ export class Refinement {
         patterns.length === 1
           ? this.fittedTo(hypothesis, own, pattern, bound, mustFit)
           : this.fittedApart(hypothesis, own, pattern, bound);
-      return { ...fit, logShare: fit.logShare + pattern.logOdds, pattern };
+      const best = this.orBalanced(fit, hypothesis, own, pattern, bound, parent);
+      return { ...best, logShare: best.logShare + pattern.logOdds, pattern };
     });
     return this.explanation(hypothesis, fits);
+  }
+
+  /** A fit, or the one begun with the same load at every outlet, where that does better. */
+  private orBalanced(
+    fit: Fitted,
+    hypothesis: Hypothesis,
+    start: Start,
+    pattern: LoadPattern,
+    bound: number,
+    parent: Explanation | null,
+  ): Fitted {
+    const known = parent?.hypothesis.faults ?? [];
+    const other = balanced(this.problem.network, hypothesis, known, pattern);
+    if (other === null) return fit;
+    const own = { ...start, watts: other.start, isInherited: false };
+    const begunSo = this.fittedTo(hypothesis, own, other, bound, true);
+    return begunSo.logShare - begunSo.deficit > fit.logShare - fit.deficit ? begunSo : fit;
   }
 
   /**
@@ -256,43 +275,12 @@ export class Refinement {
   }
 
   private explanation(hypothesis: Hypothesis, fits: readonly Fitted[]): Explanation {
+    const { problem, evaluator } = this;
     const weights = fits.map(({ deficit, logShare }) => logShare - deficit);
     const [leading] = fits.toSorted((a, b) => b.logShare - b.deficit - (a.logShare - a.deficit));
     if (leading === undefined) throw new Error('no pattern of loads was tried');
-    const logWeight = hypothesis.logPrior + logSum(weights) + this.afterRepair(hypothesis, leading);
+    const logWeight =
+      hypothesis.logPrior + logSum(weights) + afterRepair(problem, evaluator, hypothesis, leading);
     return { hypothesis, fitted: leading, logWeight };
-  }
-
-  /** Logarithm of the likelihood of the readings after repair: each cause may have been put right, or not. */
-  private afterRepair(hypothesis: Hypothesis, { ohms, supposed }: Fitted): number {
-    const { evidence } = this.problem;
-    if (evidence.firstRepaired === evidence.observed.length) return 0;
-    const { causes } = hypothesis;
-    const likelihoods: number[] = [];
-    for (let which = 0; which < 2 ** causes.length; which += 1) {
-      const isGone = (position: number): boolean => (which & (1 << position)) !== 0;
-      const gone = new Set(causes.filter((_, position) => isGone(position)));
-      const left = withoutCauses(hypothesis, (cause) => gone.has(cause), this.knownDevices);
-      const faults = left.faults.map((fault) => {
-        const position = hypothesis.faults.indexOf(fault);
-        const fittedAs = hypothesis.resistances.indexOf(position);
-        return withOhms(fault, (before) => ohms[fittedAs] ?? before);
-      });
-      const deficit = this.evaluator.deficit(
-        {
-          faults,
-          loads: supposed.loads,
-          deviceStates: left.deviceStates,
-          instruments: hypothesis.instruments,
-        },
-        true,
-      );
-      const odds = causes.reduce(
-        (sum, _, position) => sum + Math.log(isGone(position) ? repairSucceeds : 1 - repairSucceeds),
-        0,
-      );
-      likelihoods.push(odds - deficit);
-    }
-    return logSum(likelihoods);
   }
 }
