@@ -22,7 +22,14 @@ const asWellNats = 2;
 /** A reading that falls so many nats short of what scatter explains is named. */
 const misfitNats = 5;
 
-const isScaled = (kind: ChannelKind | undefined): boolean => kind === 'volts' || kind === 'lamp';
+/** True of what stands as the supply does. */
+export const isScaled = (kind: ChannelKind | undefined): boolean => kind === 'volts' || kind === 'lamp';
+
+/** What is supposed, and by how much all volts are more than on the circuit as it is written. */
+export interface Scaled {
+  readonly supposed: Supposed;
+  readonly scale: number;
+}
 
 /** What one explanation predicts, kept from an early answer to the final one. */
 export interface Foreseen {
@@ -90,13 +97,16 @@ export class Foresight {
    * What an explanation supposes, with another's loads where these do about as well: nobody knows them, and what only
    * they would show tells nothing of the causes.
    */
-  withLoadsOf({ fitted }: Explanation, other: Explanation): Supposed {
+  withLoadsOf({ fitted }: Explanation, other: Explanation): Scaled {
     const { supposed, deficit } = fitted;
     const { loads } = other.fitted.supposed;
-    if (!this.problem.unknownLoads || loads === supposed.loads) return supposed;
+    if (!this.problem.unknownLoads || loads === supposed.loads) return fitted;
     const so = { ...supposed, loads };
     const limit = deficit + asWellNats;
-    return this.evaluator.deficit(so, false, limit) <= limit ? so : supposed;
+    const { evaluator } = this;
+    return evaluator.deficit(so, false, limit) <= limit
+      ? { supposed: so, scale: evaluator.weighing.scale }
+      : fitted;
   }
 
   foresee(explanation: Explanation, withContacts: boolean): Foreseen {

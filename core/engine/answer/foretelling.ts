@@ -3,7 +3,7 @@ import type { Network } from '../../physics/index.ts';
 import { Evaluator } from '../evidence/evaluator.ts';
 import { evidenceOf, type OutletEvidence } from '../evidence/evidence.ts';
 import { viewSize } from '../model/view-memory.ts';
-import type { Foresight } from './foresight.ts';
+import { type Foresight, isScaled } from './foresight.ts';
 import { alike, type WeighedExplanation } from './posterior.ts';
 
 /** For every candidate, which of its outcomes each explanation predicts: explanations alike share a number, the leading one's is nought. */
@@ -86,8 +86,8 @@ export class Foreteller {
 
   predict(explanation: WeighedExplanation, leader: WeighedExplanation): Float64Array {
     const { foresight, fitted } = explanation;
-    const supposed =
-      foresight === leader.foresight ? foresight.withLoadsOf(explanation, leader) : fitted.supposed;
+    const { supposed, scale } =
+      foresight === leader.foresight ? foresight.withLoadsOf(explanation, leader) : fitted;
     const evaluator = this.evaluatorFor(foresight);
     const { leading } = this;
     const views = leading === null ? new Float64Array(evaluator.evidence.slots * viewSize) : null;
@@ -106,7 +106,7 @@ export class Foreteller {
     }
     const predicted = evaluator.predicted.slice();
     if (views !== null) this.leading = { views, predicted };
-    return predicted;
+    return predicted.map((value, channel) => (isScaled(this.kinds[channel]) ? scale * value : value));
   }
 }
 

@@ -56,10 +56,16 @@ function missingBefore(
 }
 
 const ofHeld = (opinion: OutletOpinion): OutletOpinion => ({ ...opinion, notRuledOut: [], ifMisread: [] });
-const heldAlone = (situation: Situation): Situation => ({
+
+/** As it may stand once probe and meter were read here: where they were, they rule out no more than they did. */
+const onceRead = (situation: Situation): Situation => ({
   ...situation,
   opinion: ofHeld(situation.opinion),
-  circuit: situation.circuit.map(ofHeld),
+  circuit: situation.circuit.map((one) =>
+    beforeLoad.every((instrument) => isDone(situation.readings, { at: one.id, instrument } as Test))
+      ? one
+      : ofHeld(one),
+  ),
 });
 
 /** All that may be done at an outlet with a kit, each with what has to be done before. */
@@ -83,7 +89,7 @@ export function candidatesAt(
       const before = state === undefined && instrument === 'loaded' ? missingBefore(situation, kit) : [];
       if (before === null) continue;
       // What is not ruled out yet may be by what is read first; what is held already is not.
-      const hazard = hazardOf(instrument, before.length === 0 ? situation : heldAlone(situation));
+      const hazard = hazardOf(instrument, before.length === 0 ? situation : onceRead(situation));
       if (before.length > 0) {
         const tests = [...before.map((one) => testOf(one)), test];
         if (hazard === 'probe-first' || hazard === 'meter-first')

@@ -44,8 +44,8 @@ const unplaced = 0.05;
 const handlingSeconds = 45;
 /** A test is worth making from so much less to be expected, and from so much a second; less at a receptacle that is asked about. */
 const leastWorthHere = 0.01;
-const leastWorth = 0.17;
-const leastWorthPerSecond = 1.1e-3;
+const leastWorth = 0.09;
+const leastWorthPerSecond = 6e-4;
 
 /** What it costs to call an outlet `said` where `is` holds. */
 function costOf(said: ConditionId, is: ConditionId): number {

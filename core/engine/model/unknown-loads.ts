@@ -107,6 +107,10 @@ export function loadPatterns(
   return isMixed ? [{ ...inherited, logOdds: before.logOdds }, ...patterns] : patterns;
 }
 
+/** The same watts at every outlet, as far as a pattern lets them. */
+export const alikeIn = ({ lower, upper }: LoadPattern, watts: number): Float64Array =>
+  upper.map((most, outlet) => Math.min(most, Math.max(lower[outlet] ?? 0, watts)));
+
 /** Watts at every outlet that a fit of a shared neutral also begins with. */
 const balancedWatts = 90;
 
@@ -125,8 +129,5 @@ export function balanced(
   const isShared = (fault: Fault): boolean =>
     (fault.kind === 'open' || fault.kind === 'resistance') && fault.conductor === 'neutral';
   if (!faults.some((fault) => isShared(fault) && !known.includes(fault))) return null;
-  const start = pattern.upper.map((most, outlet) =>
-    Math.min(most, Math.max(pattern.lower[outlet] ?? 0, balancedWatts)),
-  );
-  return { ...pattern, start };
+  return { ...pattern, start: alikeIn(pattern, balancedWatts) };
 }

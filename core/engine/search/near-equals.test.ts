@@ -76,6 +76,48 @@ describe('what would show the same is found, wherever the search begins', () => 
       expect([condition, ...notRuledOut]).toContain('high-resistance');
   });
 
+  describe('a bad neutral somewhere on a run of six whose supply stands at 111 V', () => {
+    const lengths = [21.2, 3.9, 3.8, 6, 7.1, 2.2];
+    const guess = runOf(['o1', 'o2', 'o3', 'o4', 'o5', 'o6'], { meters: { first: 20, next: 4 } });
+    const run = {
+      ...guess,
+      outlets: guess.outlets.map((outlet) =>
+        ['o1', 'o4'].includes(outlet.id) ? { ...outlet, wiring: 'through' } : outlet,
+      ),
+      cables: guess.cables.map((cable, index) => ({ ...cable, meters: lengths[index] ?? 4 })),
+    } as Circuit;
+    // 0.72 Ω at o1; 28 and 62 W are on, which nobody knows of.
+    const atRest: readonly Reading[] = [
+      ...run.outlets.map(({ id }) => asRead(id)),
+      { at: 'o6', ...soundsAtHot },
+      inVolts('o6', 'meter', 110.26, 111.36, 0.68),
+    ];
+
+    test('the load test that shows it is asked for, not a meter that would show once more what one has shown', () => {
+      const { next } = held(run, atRest);
+      expect(next).toMatchObject({ at: 'o6', instrument: 'loaded' });
+    });
+
+    test('under load it may be in any box or cable on the way, and no receptacle is held to be sound without a word', () => {
+      const { outlets, explanations } = held(run, [
+        ...atRest,
+        inVolts('o5', 'meter', 110.91, 111.19, 0.42),
+        inVolts('o4', 'meter', 111.69, 112.15, 0.67),
+        inVolts('o6', 'loaded', 98.68, 108.91, 8.96),
+      ]);
+      for (const { condition, notRuledOut } of outlets)
+        expect([condition, ...notRuledOut]).toContain('high-resistance');
+      const boxes = explanations.flatMap(({ hypothesis: { faults } }) =>
+        faults.flatMap((fault) =>
+          fault.kind === 'resistance' && fault.conductor === 'neutral' ? fault : [],
+        ),
+      );
+      for (const at of ['o1', 'o4', 'o6']) expect(boxes).toContainEqual(expect.objectContaining({ at }));
+      for (const { id: cable } of run.cables)
+        expect(boxes).toContainEqual(expect.objectContaining({ cable }));
+    });
+  });
+
   test('one rare cause stands beside two common ones that show the same', () => {
     // A live ground at the last receptacle: a jumper from hot there; or a false ground before it whose hot and neutral
     // are exchanged, and exchanged once more on the way.

@@ -3,6 +3,7 @@ import type { Evaluator, Reference } from '../evidence/evaluator.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Hypothesis } from '../model/hypothesis.ts';
 import {
+  alikeIn,
   balanced,
   type LoadPattern,
   leastWatts,
@@ -15,6 +16,8 @@ import { FitGain } from './fit-gain.ts';
 import { type Fitted, fitted, unfitted } from './fitting.ts';
 import { logSum } from './log-sum.ts';
 import { leastOhms, middleOhms, sampleOhms, wattsLogShare } from './prior-shares.ts';
+
+// Longer than other files: where a fit begins, how far it is led and what it is credited with hang on the same limits.
 
 /** Where a fit begins. */
 interface Start {
@@ -40,6 +43,13 @@ const hidingNats = 12;
 const muchPromised = 10;
 /** What other loads and ohms promise is credited without a fit up to so many nats. */
 const creditedNats = 3;
+/**
+ * Loads of so many watts together may have been fitted for want of a bad connection: then a fit of one may also begin
+ * with these watts at every outlet, and these ohms.
+ */
+const muchLoad = 100;
+const lightWatts = [0, 50] as const;
+const lightOhms = [leastOhms, 0.4, 30, 1e4] as const;
 /** Ohms that fall so many nats short of the best ones add nothing to their share. */
 const negligibleNats = 7;
 /** Ohms that fall so many nats short are not looked at to the end. */
@@ -60,6 +70,8 @@ export class Refinement {
   private gain: FitGain | null = null;
   /** True where what is led further leaves little unexplained. */
   private parentFits = false;
+  /** Watts of all that is on in what is led further. */
+  private wattsLed = 0;
   private readonly problem: DiagnosisProblem;
   private readonly evaluator: Evaluator;
   private readonly best: () => number;
@@ -77,6 +89,7 @@ export class Refinement {
     this.led = parent;
     this.gain = null;
     this.parentFits = parent.fitted.deficit - reference.scatter < hidingNats;
+    this.wattsLed = parent.fitted.watts.reduce((sum, each) => sum + each, 0);
   }
 
   /** A hypothesis with its loads and ohms as the readings have them, and its weight; fitted however far where it is led further. */
@@ -111,11 +124,42 @@ export class Refinement {
     parent: Explanation | null,
   ): Fitted {
     const known = parent?.hypothesis.faults ?? [];
-    const other = balanced(this.problem.network, hypothesis, known, pattern);
+    const other =
+      balanced(this.problem.network, hypothesis, known, pattern) ??
+      this.lightlyLoaded(fit, hypothesis, start, pattern, bound);
     if (other === null) return fit;
     const own = { ...start, watts: other.start, isInherited: false };
     const begunSo = this.fittedTo(hypothesis, own, other, bound, true);
     return begunSo.logShare - begunSo.deficit > fit.logShare - fit.deficit ? begunSo : fit;
+  }
+
+  /**
+   * Loads that were fitted for want of a bad connection keep a fit that begins with them from it: where it does better
+   * with little on everywhere, before anything is fitted, it is begun so too.
+   */
+  private lightlyLoaded(
+    fit: Fitted,
+    hypothesis: Hypothesis,
+    start: Start,
+    pattern: LoadPattern,
+    bound: number,
+  ): LoadPattern | null {
+    if (start.fresh.length === 0 || this.wattsLed < muchLoad) return null;
+    const listed = hypothesis.logPrior - this.best() + keptNats;
+    let least = Math.min(fit.deficit - worthFitting, listed);
+    if (bound >= least) return null;
+    let found: LoadPattern | null = null;
+    for (const level of lightWatts) {
+      const watts = alikeIn(pattern, level);
+      for (const tried of lightOhms) {
+        const ohms = start.ohms.map((known, which) => (start.fresh.includes(which) ? tried : known));
+        const { deficit } = this.asStarted(hypothesis, { ...start, ohms, watts }, pattern, least);
+        if (deficit >= least) continue;
+        least = deficit;
+        found = { ...pattern, start: watts };
+      }
+    }
+    return found;
   }
 
   /**
