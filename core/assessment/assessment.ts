@@ -1,4 +1,4 @@
-import type { LikelyGroup, LostServiceNeutral, NextTest } from '../engine/index.ts';
+import { forbids, type LikelyGroup, type LostServiceNeutral, type NextTest } from '../engine/index.ts';
 import type { Lamps } from '../instruments/index.ts';
 import type { ConditionId, Danger } from '../knowledge/index.ts';
 import {
@@ -146,9 +146,9 @@ export function assess(
   }
   const serviceNeutral = answers?.serviceNeutral ?? null;
   // What the engine asks for where nothing forbids it may be forbidden by what was seen in the house.
-  const hazards = new Hazards({ house, receptacles, serviceNeutral });
+  const hazards = new Hazards({ house, receptacles, serviceNeutral, circuits });
   const isForbidden = (next: NextTest | null): boolean =>
-    next !== null && hazards.at(next.at, next.instrument) !== null;
+    next !== null && forbids(hazards.at(next.at, next.instrument));
   for (const [id, one] of receptacles) {
     const asked = one.danger === null ? (one.judged?.next ?? null) : null;
     const next = isForbidden(asked) ? null : asked;

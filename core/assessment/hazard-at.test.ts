@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { lone } from '../engine/answer/lone-in-tests.ts';
-import { lampsOf, type Shown } from '../instruments/index.ts';
+import { type InstrumentId, lampsOf, type Shown } from '../instruments/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type JobEntry, type JobStatement } from '../log/index.ts';
-import { assess, HouseJudge, hazardAt, type JudgedExplanation } from './index.ts';
+import { assess, HouseJudge, hazardAt, type JudgedCircuit, type JudgedExplanation } from './index.ts';
 
 const den1 = idNumber(0x30);
 const room = idNumber(0x20);
@@ -12,8 +12,8 @@ const took = (shown: Shown): JobStatement => ({ kind: 'reading-taken', receptacl
 const probed = took({ instrument: 'probe', hot: true, neutral: false, ground: false });
 const metered = took({ instrument: 'meter', hn: 120, hg: 120, ng: 0 });
 
-/** A house with one receptacle, judged to the end. */
-function assessed(...statements: readonly JobStatement[]) {
+/** A house with one receptacle, judged to the end with the instruments at hand. */
+function assessedWith(kit: readonly InstrumentId[], ...statements: readonly JobStatement[]) {
   const envelope = { device: idNumber(2), author: idNumber(3), at: '2026-05-04T09:30:00.000Z' };
   const all: JobStatement[] = [
     { kind: 'room-described', room, name: 'Den' },
@@ -23,12 +23,15 @@ function assessed(...statements: readonly JobStatement[]) {
   const house = foldHouse(
     all.map((one, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...one })),
   );
-  const run = new HouseJudge(lone).judging(house, ['lamps', 'probe', 'meter', 'meter-low', 'loaded']);
+  const run = new HouseJudge(lone).judging(house, kit);
   for (;;) {
     const step = run.next();
     if (step.done) return assess(house, step.value);
   }
 }
+
+const assessed = (...statements: readonly JobStatement[]) =>
+  assessedWith(['lamps', 'probe', 'meter', 'meter-low', 'loaded'], ...statements);
 
 const hazardOn = (...statements: readonly JobStatement[]) =>
   hazardAt(assessed(...statements), den1, 'loaded');
@@ -71,6 +74,31 @@ describe('why an instrument is not used at a receptacle', () => {
     expect(forbidden.receptacles.get(den1)?.next).toBeNull();
     const again = assess(free.house, answers, forbidden);
     expect(again.receptacles.get(den1)?.next).toEqual(free.receptacles.get(den1)?.next);
+  });
+
+  test('how a test is made takes it out of nothing: the low-impedance meter between hot and neutral is asked for', () => {
+    const off: JobStatement = { kind: 'lamps-read', receptacle: den1, lamps: lampsOf('hg') };
+    const floating = took({ instrument: 'meter', hn: 30, hg: 118, ng: 88 });
+    const all = assessedWith(['lamps', 'meter', 'meter-low'], off, floating);
+    expect(hazardAt(all, den1, 'meter-low')).toBe('hot-neutral-only');
+    expect(all.receptacles.get(den1)?.next?.instrument).toBe('meter-low');
+  });
+
+  test('into a bad splice that is held on the circuit: ten seconds, once; not again', () => {
+    const onThree: JobStatement = { kind: 'receptacle-fed', receptacle: den1, breaker: '3', place: null };
+    const held = { breaker: '3', breakers: ['3'], causes: [], next: null } as unknown as JudgedCircuit;
+    const splice = { kind: 'resistance', conductor: 'hot', ohms: 2.4, cable: 'c1' } as const;
+    const loadedOnce = took({ instrument: 'loaded', amps: 12, hn: 90, hg: 92, ng: 2 });
+    const hazardWith = (ohms: number, ...more: readonly JobStatement[]) => {
+      const { answers } = assessed(lamps, probed, metered, ...more);
+      const { house } = assessed(lamps, probed, metered, ...more, onThree);
+      const explanations = [{ faults: [{ ...splice, ohms }] }] as unknown as JudgedCircuit['explanations'];
+      if (answers === null) throw new Error('not judged');
+      return hazardAt(assess(house, { ...answers, circuits: [{ ...held, explanations }] }), den1, 'loaded');
+    };
+    expect(hazardWith(2.4)).toBe('ten-seconds');
+    expect(hazardWith(0.6)).toBeNull();
+    expect(hazardWith(2.4, loadedOnce)).toBe('bad-splice');
   });
 
   test('before anything was judged a load is not held to be safe; of what is not there nothing is said', () => {

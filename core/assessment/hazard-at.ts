@@ -1,9 +1,9 @@
-import { type HazardId, hazardOf, type LostServiceNeutral } from '../engine/index.ts';
+import { type HazardId, hasBadSplice, hazardOf, type LostServiceNeutral } from '../engine/index.ts';
 import type { InstrumentId, Reading } from '../instruments/index.ts';
 import { countsAsAluminum, defectFacts } from '../knowledge/index.ts';
 import { type House, type Receptacle, sharedWith } from '../log/index.ts';
 import { readingsOf } from './circuits.ts';
-import type { JudgedReceptacle } from './judged.ts';
+import type { JudgedCircuit, JudgedReceptacle } from './judged.ts';
 
 /** Scorch, heat, water or aluminum there, on the way of whatever is loaded on its circuit. */
 const isSeenAt = ({ looks, coverOff }: Receptacle): boolean =>
@@ -20,6 +20,7 @@ interface Known {
   readonly house: House;
   readonly receptacles: ReadonlyMap<string, Place>;
   readonly serviceNeutral: LostServiceNeutral | null;
+  readonly circuits: readonly JudgedCircuit[];
 }
 
 const opinionOf = ({
@@ -89,17 +90,20 @@ export class Hazards {
     return known;
   }
 
-  /** Why an instrument is not used at a receptacle; null where nothing speaks against it. */
+  /** Why an instrument is not used at a receptacle, or how it is; null where nothing is to be said. */
   at(id: string, instrument: InstrumentId): HazardId | null {
-    const { receptacles, house, serviceNeutral } = this.known;
+    const { receptacles, house, serviceNeutral, circuits } = this.known;
     const here = receptacles.get(id);
     if (here === undefined) return null;
     const fed = this.fedWith(here);
+    const { breaker } = here.receptacle;
+    const circuit = circuits.find(({ breakers }) => breaker !== null && breakers.includes(breaker));
     return hazardOf(instrument, {
       // Nothing was judged yet: what was read decides alone.
       opinion: here.judged === null ? unjudged(id) : opinionOf(here.judged),
       circuit: fed.opinions,
       readings: fed.readings,
+      badSpliceHeld: hasBadSplice(circuit?.explanations[0]?.faults ?? []),
       seen: fed.isSeen,
       keepsPower: house.keepPowered.length > 0,
       serviceNeutralLost: serviceNeutral !== null,
@@ -108,7 +112,7 @@ export class Hazards {
   }
 }
 
-/** Why an instrument is not used at a receptacle as things stand there; null where nothing speaks against it. */
+/** Why an instrument is not used at a receptacle as things stand there, or how it is; null where nothing is to be said. */
 export const hazardAt = (known: Known, id: string, instrument: InstrumentId): HazardId | null =>
   new Hazards(known).at(id, instrument);
 

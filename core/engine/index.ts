@@ -12,7 +12,7 @@ export { type LikelyGroup, likelyGroups, type Walked } from './answer/grouping.t
 export { type Localization, placeCode } from './answer/localization.ts';
 export { type LoneDiagnosis, LoneDiagnostician, type LoneExplanation } from './answer/lone-outlet.ts';
 export { type RunLength, runLengths } from './answer/run-lengths.ts';
-export { type HazardId, hazardOf, hazards } from './answer/safe-test.ts';
+export { forbids, type HazardId, hasBadSplice, hazardOf, hazards } from './answer/safe-test.ts';
 export { type LostServiceNeutral, lostServiceNeutral } from './answer/service-neutral.ts';
 export { type UnqualifiedWork, unqualifiedWork } from './answer/unqualified-work.ts';
 export type { NextTest, Telling } from './answer/worth.ts';

@@ -9,7 +9,7 @@ import {
 import type { Network } from '../../physics/index.ts';
 import { Foreteller, outcomesOf } from './foretelling.ts';
 import type { OutletOpinion, Weighed, WeighedExplanation } from './posterior.ts';
-import { hazardOf, type Situation } from './safe-test.ts';
+import { forbids, hasBadSplice, hazardOf, type Situation } from './safe-test.ts';
 import { type Candidate, type NextTest, testChooser } from './worth.ts';
 
 /** Unplugging and switching off everything on a circuit. */
@@ -97,7 +97,7 @@ export function candidatesAt(
         continue;
       }
       // What is advised is no more of it than goes where a ground hangs in the air.
-      if (hazard !== null && hazard !== 'hot-neutral-only') continue;
+      if (forbids(hazard)) continue;
       candidates.push({
         tests: [test],
         outlet,
@@ -116,13 +116,6 @@ function isCopperTo({ circuit }: Network, outlet: number): boolean {
   return true;
 }
 
-/** A bad splice of an ohm or more is held. */
-const leastBadOhms = 1;
-const badSpliceHeld = ([leading]: readonly WeighedExplanation[]): boolean =>
-  leading?.fitted.supposed.faults.some(
-    (fault) => fault.kind === 'resistance' && fault.conductor !== 'ground' && fault.ohms >= leastBadOhms,
-  ) === true;
-
 function candidatesOf(question: NextTestQuestion): readonly Candidate[] {
   const { network, readings, outlets, kit, explanations, doubted } = question;
   return network.circuit.outlets.flatMap((_, outlet) => {
@@ -132,7 +125,7 @@ function candidatesOf(question: NextTestQuestion): readonly Candidate[] {
       opinion,
       circuit: outlets,
       readings,
-      badSpliceHeld: badSpliceHeld(explanations),
+      badSpliceHeld: hasBadSplice(explanations[0]?.fitted.supposed.faults ?? []),
       seen: !isCopperTo(network, outlet),
       ...(doubted === undefined ? {} : { doubted }),
     };

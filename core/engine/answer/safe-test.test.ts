@@ -62,7 +62,8 @@ describe('tests that what may hold forbids', () => {
     const load: Reading = { at: 'b', instrument: 'loaded', hn: 90, hg: 118, ng: 28 };
     const after = { badSpliceHeld: true, readings: [...allRead, load] };
     expect(hazardOf('loaded', where(opinion('correct'), after))).toBe('bad-splice');
-    expect(hazardOf('loaded', where(opinion('correct'), { badSpliceHeld: true }))).toBeNull();
+    expect(hazardOf('loaded', where(opinion('correct'), { badSpliceHeld: true }))).toBe('ten-seconds');
+    expect(safe('loaded', opinion('correct'), { badSpliceHeld: true })).toBe(true);
     expect(hazardOf('loaded', where(opinion('correct'), { seen: true }))).toBe('seen');
   });
 

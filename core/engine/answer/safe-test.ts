@@ -1,8 +1,9 @@
+import type { Fault } from '../../faults/index.ts';
 import { type InstrumentId, instruments, lampsOf, pairs, type Reading } from '../../instruments/index.ts';
 import { type ConditionId, conditions } from '../../knowledge/index.ts';
 import type { OutletOpinion } from './posterior.ts';
 
-/** Why a test is not made as things stand. */
+/** Why a test is not made as things stand, or how it is made. */
 export const hazards = [
   /** The ground may be live: a load would put its current there, a button current through whoever touches it. */
   'live-ground',
@@ -14,6 +15,8 @@ export const hazards = [
   'hot-neutral-only',
   /** A splice of an ohm or more takes a few hundred watts while it is loaded: once, not again to find it. */
   'bad-splice',
+  /** That once is over in ten seconds. */
+  'ten-seconds',
   /** Through aluminum, or where scorch, heat, water or a splice was seen that nobody has identified. */
   'seen',
   /** Something there must not lose power. */
@@ -29,6 +32,10 @@ export const hazards = [
   'instrument-in-doubt',
 ] as const;
 export type HazardId = (typeof hazards)[number];
+
+/** These say how a test is made; all others, that it is not. */
+const ways: readonly HazardId[] = ['hot-neutral-only', 'ten-seconds'];
+export const forbids = (hazard: HazardId | null): boolean => hazard !== null && !ways.includes(hazard);
 
 /** What is known where a test might be made. */
 export interface Situation {
@@ -47,6 +54,13 @@ export interface Situation {
   /** Instruments held not to work. */
   readonly doubted?: ReadonlySet<string>;
 }
+
+const leastBadOhms = 1;
+/** True of faults of which one is a bad splice of an ohm or more in what carries a load. */
+export const hasBadSplice = (faults: readonly Fault[]): boolean =>
+  faults.some(
+    (fault) => fault.kind === 'resistance' && fault.conductor !== 'ground' && fault.ohms >= leastBadOhms,
+  );
 
 const mayHold = ({ condition, notRuledOut, ifMisread }: OutletOpinion): readonly ConditionId[] =>
   condition === 'undetermined'
@@ -72,7 +86,7 @@ const hasProvenGround = ({ opinion, circuit }: Situation): boolean =>
       !other.notRuledOut.some((id) => withoutGround.includes(id) || id === 'bootleg-ground'),
   );
 
-/** The one reason that weighs most against using an instrument at an outlet as things stand; null where none does. */
+/** The one reason that weighs most against using an instrument at an outlet as things stand, or how it is used; null where nothing is to be said. */
 export function hazardOf(instrument: InstrumentId, situation: Situation): HazardId | null {
   const { opinion, circuit, readings, doubted } = situation;
   const here = mayHold(opinion);
@@ -93,7 +107,8 @@ export function hazardOf(instrument: InstrumentId, situation: Situation): Hazard
       if (situation.badSpliceHeld === true && readings.some((one) => one.instrument === 'loaded'))
         return 'bad-splice';
       if (!readAt(readings, opinion.id, 'probe')) return 'probe-first';
-      return readAt(readings, opinion.id, 'meter') ? null : 'meter-first';
+      if (!readAt(readings, opinion.id, 'meter')) return 'meter-first';
+      return situation.badSpliceHeld === true ? 'ten-seconds' : null;
     case 'gfci-button': {
       if (here.some((id) => withoutGround.includes(id))) return 'floating-ground';
       if (situation.keepsPower === true) return 'keeps-power';
@@ -122,4 +137,4 @@ const readBy = (instrument: InstrumentId): string =>
 
 /** Whether an instrument may be used at an outlet as things stand there. */
 export const isSafe = (instrument: InstrumentId, situation: Situation): boolean =>
-  hazardOf(instrument, situation) === null;
+  !forbids(hazardOf(instrument, situation));

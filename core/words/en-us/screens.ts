@@ -26,6 +26,8 @@ export const screens: ScreenWords = {
         'Between hot and neutral only. The ground may lead nowhere: to it this meter puts up to 40 mA on every metal case that is joined to it, and may trip a device. To the ground only with everything unplugged.',
       'bad-splice':
         'Not again: a bad connection on this circuit was loaded once, and takes a few hundred watts each time.',
+      'ten-seconds':
+        'Ten seconds at the most, and once: a bad connection of an ohm or more is held on this circuit, and takes a few hundred watts while it is loaded.',
       seen: 'Not on this circuit: scorch, heat, water or aluminum was seen on it.',
       'keeps-power': 'Not now: something in this house must not lose power.',
       'probe-first': 'Hold the probe to the contacts here first.',

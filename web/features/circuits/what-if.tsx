@@ -7,6 +7,7 @@ import {
   suspectId,
 } from '@fair-plug/core/assessment';
 import { comparedUnder, tellingTest, withFault } from '@fair-plug/core/assessment/what-if.ts';
+import { forbids } from '@fair-plug/core/engine';
 import type { Fault } from '@fair-plug/core/faults';
 import { protectionMapOf } from '@fair-plug/core/findings';
 import { regions } from '@fair-plug/core/knowledge';
@@ -210,7 +211,7 @@ function TellApart({ assessment, judged, nameOf }: WhatIfProps) {
             circuit,
             [a, b],
             bag,
-            (at, instrument) => hazardAt(assessment, at, instrument) === null,
+            (at, instrument) => !forbids(hazardAt(assessment, at, instrument)),
           ),
     [a, b, circuit, bag, assessment],
   );
