@@ -1,4 +1,4 @@
-import { type HazardId, hasBadSplice, hazardOf, type LostServiceNeutral } from '../engine/index.ts';
+import { forbids, type HazardId, hasBadSplice, hazardOf, type LostServiceNeutral } from '../engine/index.ts';
 import type { InstrumentId, Reading } from '../instruments/index.ts';
 import { countsAsAluminum, defectFacts } from '../knowledge/index.ts';
 import { type House, type Receptacle, sharedWith } from '../log/index.ts';
@@ -115,6 +115,10 @@ export class Hazards {
 /** Why an instrument is not used at a receptacle as things stand there, or how it is; null where nothing is to be said. */
 export const hazardAt = (known: Known, id: string, instrument: InstrumentId): HazardId | null =>
   new Hazards(known).at(id, instrument);
+
+/** Whether an instrument may be used at a receptacle as things stand there, in whatever way. */
+export const mayBeUsed = (known: Known, id: string, instrument: InstrumentId): boolean =>
+  !forbids(hazardAt(known, id, instrument));
 
 const unjudged = (id: string) =>
   ({

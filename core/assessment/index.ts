@@ -14,7 +14,7 @@ export {
 export * from './assessment.ts';
 export * from './assessment-words.ts';
 export * from './circuits.ts';
-export { hazardAt } from './hazard-at.ts';
+export { hazardAt, mayBeUsed } from './hazard-at.ts';
 export * from './house-judgement.ts';
 export { faultSeen, seenFault } from './inspected-on.ts';
 export * from './judged.ts';

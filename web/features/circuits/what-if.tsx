@@ -1,13 +1,12 @@
 import {
   type Assessment,
   type CircuitExplanation,
-  hazardAt,
   type JudgedCircuit,
+  mayBeUsed,
   readingsOf,
   suspectId,
 } from '@fair-plug/core/assessment';
 import { comparedUnder, tellingTest, withFault } from '@fair-plug/core/assessment/what-if.ts';
-import { forbids } from '@fair-plug/core/engine';
 import type { Fault } from '@fair-plug/core/faults';
 import { protectionMapOf } from '@fair-plug/core/findings';
 import { regions } from '@fair-plug/core/knowledge';
@@ -207,12 +206,7 @@ function TellApart({ assessment, judged, nameOf }: WhatIfProps) {
     () =>
       a === undefined || b === undefined || a === b
         ? null
-        : tellingTest(
-            circuit,
-            [a, b],
-            bag,
-            (at, instrument) => !forbids(hazardAt(assessment, at, instrument)),
-          ),
+        : tellingTest(circuit, [a, b], bag, (at, instrument) => mayBeUsed(assessment, at, instrument)),
     [a, b, circuit, bag, assessment],
   );
   if (explanations.length < 2) return null;
