@@ -1,5 +1,6 @@
 import { type PriorId, priors } from '@fair-plug/core/engine';
 import { adviseOn } from './accuracy/advice.ts';
+import { failing } from './accuracy/failing.ts';
 import { measure, type Run } from './accuracy/measure.ts';
 import { nearEqual } from './accuracy/near-equal.ts';
 import type { Random } from './accuracy/random.ts';
@@ -18,7 +19,7 @@ const percent = (part: number, whole: number): string =>
 const table = ({ byKit }: Run, withExact: boolean): string =>
   [
     `| kit | circuits | causes named exactly | ${withExact ? 'best possible | ' : ''}among the leading group | of the faulty alone | ${withExact ? 'best possible | ' : ''}outlets right | falsely safe | misread at the outlet itself | two causes behind nothing | dark called dead |`,
-    `|---|---|---|${withExact ? '---|' : ''}---|---|${withExact ? '---|' : ''}---|---|---|---|---|`,
+    `|---|---|---|${withExact ? '---|' : ''}---|---|${withExact ? '---|' : ''}---|---|---|---|---|---|`,
     ...[...byKit].map(([kit, t]) =>
       [
         '',
@@ -30,6 +31,7 @@ const table = ({ byKit }: Run, withExact: boolean): string =>
         percent(t.faultyHits, t.faulty),
         ...(withExact ? [percent(t.exactFaultyHits, t.faulty)] : []),
         percent(t.outletHits, t.outlets),
+        t.undetermined,
         t.falselySafe,
         t.misread,
         t.beyond,
@@ -105,6 +107,34 @@ Expected calibration error of causes **${run.ofCauses.error().toFixed(4)}**, of 
   };
 }
 
+function withTwoLegs(): Measured {
+  const count = Math.ceil(total / 10);
+  const run = measure(8, count, () => ({}), { unknownLoads: true, twoLegShare: 1 });
+  return {
+    heading: '## On two legs',
+    cases: run.cases,
+    text: `${count} circuits on two legs that share a neutral, whose loads the diagnosis has to fit.
+
+${table(run, false)}
+
+Expected calibration error of causes **${run.ofCauses.error().toFixed(4)}**, of conditions **${run.ofConditions.error().toFixed(4)}**.`,
+  };
+}
+
+function withFailingInstruments(): Measured {
+  const count = Math.ceil(total / 10);
+  const run = measure(9, count, () => ({}), { unknownLoads: true, spoil: failing });
+  return {
+    heading: '## With instruments that fail and hands that slip',
+    cases: run.cases,
+    text: `${count} circuits whose loads the diagnosis has to fit; on each, beyond what is misread everywhere, one of these, equally often: the tester is dead, one of its lamps is burned out, a decimal point slips, two digits or two probes change places (the last three where a meter is in the kit).
+
+${table(run, false)}
+
+Expected calibration error of causes **${run.ofCauses.error().toFixed(4)}**, of conditions **${run.ofConditions.error().toFixed(4)}**.`,
+  };
+}
+
 function withDoubts(): Measured {
   const run = measure(4, total, () => ({}), { beside: false });
   return {
@@ -153,6 +183,8 @@ const parts = {
   priors: withPriorsAsTheyAre,
   'wrong-priors': withWrongPriors,
   loads: withUnknownLoads,
+  'two-legs': withTwoLegs,
+  failing: withFailingInstruments,
   doubts: withDoubts,
   advice: withAdvice,
   'near-equal': withNearEqualLegs,

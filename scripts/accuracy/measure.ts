@@ -6,7 +6,16 @@ import { conditions } from '@fair-plug/core/knowledge';
 import { Doubts } from './doubts.ts';
 import { Exact, nameOf } from './exact.ts';
 import { Random } from './random.ts';
-import { causesIn, circuitFrom, drawCauses, faultsFrom, isShort, kits, readingsFrom } from './world.ts';
+import {
+  causesIn,
+  circuitFrom,
+  drawCauses,
+  faultsFrom,
+  isShort,
+  kits,
+  readingsFrom,
+  type Taken,
+} from './world.ts';
 
 const perCircuit = 200;
 const bins = 10;
@@ -54,6 +63,7 @@ interface Tally {
   groupHits: number;
   outlets: number;
   outletHits: number;
+  undetermined: number;
   falselySafe: number;
   misread: number;
   beyond: number;
@@ -70,6 +80,7 @@ const tally = (): Tally => ({
   groupHits: 0,
   outlets: 0,
   outletHits: 0,
+  undetermined: 0,
   falselySafe: 0,
   misread: 0,
   beyond: 0,
@@ -89,12 +100,23 @@ export interface Run {
 
 const instruments = ['lamps', 'meter', 'probe', 'loaded'] as const;
 
-/** Diagnoses so many random circuits; `factorsOf` makes causes commoner or rarer than their priors; `beside`: with exact enumeration. */
+/** How circuits are drawn and read. */
+export interface Drawn {
+  readonly unknownLoads?: boolean;
+  /** With exact enumeration on the same readings. */
+  readonly beside?: boolean;
+  /** So many of the circuits are on two legs. */
+  readonly twoLegShare?: number;
+  /** An instrument that fails, or a hand that slips, on top of what is misread everywhere. */
+  readonly spoil?: (readings: readonly Taken[], random: Random) => readonly Taken[];
+}
+
+/** Diagnoses so many random circuits; `factorsOf` makes causes commoner or rarer than their priors. */
 export function measure(
   seed: number,
   count: number,
   factorsOf: (random: Random) => Partial<Record<PriorId, number>>,
-  { unknownLoads = false, beside = !unknownLoads }: { unknownLoads?: boolean; beside?: boolean } = {},
+  { unknownLoads = false, beside = !unknownLoads, twoLegShare, spoil = (readings) => readings }: Drawn = {},
 ): Run {
   const random = new Random(seed);
   const run: Run = {
@@ -107,7 +129,7 @@ export function measure(
   };
   const names = Object.keys(kits);
   for (let made = 0; made < count; made += perCircuit) {
-    const circuit = circuitFrom(random);
+    const circuit = circuitFrom(random, undefined, twoLegShare);
     const causes = causesIn(circuit).filter(({ prior }) => prior !== 'short');
     const exact = !beside ? null : new Exact(circuit, causes, instruments);
     const diagnostician = new Diagnostician({
@@ -125,6 +147,7 @@ export function measure(
         diagnostician,
         truth,
         factors: factorsOf(random),
+        spoil,
       });
     }
     process.stderr.write(`\r${made + perCircuit} of ${count}   `);
@@ -139,10 +162,11 @@ interface Scene {
   readonly diagnostician: Diagnostician;
   readonly truth: OutletConditions;
   readonly factors: Partial<Record<PriorId, number>>;
+  readonly spoil: NonNullable<Drawn['spoil']>;
 }
 
 function oneCircuit(run: Run, kit: string, random: Random, scene: Scene): void {
-  const { circuit, causes, exact, diagnostician, truth, factors } = scene;
+  const { circuit, causes, exact, diagnostician, truth, factors, spoil } = scene;
   let drawn = drawCauses(causes, random, factors);
   let faults = faultsFrom(drawn, random);
   while (isShort({ ...circuit, faults: [...faults] })) {
@@ -153,7 +177,7 @@ function oneCircuit(run: Run, kit: string, random: Random, scene: Scene): void {
     (kits[kit] ?? []).map((instrument) => ({ at: id, instrument }) as Test),
   );
   const faulty: Circuit = { ...circuit, faults: [...faults], tests };
-  const read = readingsFrom(faulty, random);
+  const read = spoil(readingsFrom(faulty, random), random);
   const readings = read.map(({ reading }) => reading);
   const conditionsHere = truth.under({ faults, loads: circuit.loads, deviceStates: [] });
   const answer = diagnostician.diagnose({ readings, trippedBefore: [], kit: kits[kit] ?? [] });
@@ -188,6 +212,7 @@ function oneCircuit(run: Run, kit: string, random: Random, scene: Scene): void {
     const holds = conditionsHere[index] ?? 'correct';
     here.outlets += 1;
     here.outletHits += outlet.condition === holds ? 1 : 0;
+    here.undetermined += outlet.condition === 'undetermined' ? 1 : 0;
     if (outlet.condition === 'correct')
       run.doubts.add(
         holds,
