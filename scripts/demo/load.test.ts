@@ -8,14 +8,14 @@ import { FirmData, firmsOf } from '../../web/data/firm-data.ts';
 import { listJobs } from '../../web/data/jobs.ts';
 import { jobPage } from '../../web/data/log-pages.ts';
 import { freshDatabase } from '../../web/data/testing-database.ts';
-import { loadDemo } from './load.ts';
+import { prepareDemo } from './prepare.ts';
 
 let connection: Connection;
 let drop: () => Promise<void>;
 
 beforeAll(async () => {
   ({ connection, drop } = await freshDatabase());
-  await loadDemo(connection, 'the first password');
+  await prepareDemo(connection, 'the first password');
 });
 afterAll(() => drop());
 
@@ -52,7 +52,7 @@ describe('the demo', () => {
     const before = await listed();
     const passwords = () => connection.selectFrom('account').select('password').execute();
     const [first] = await passwords();
-    await loadDemo(connection, 'the second password');
+    await prepareDemo(connection, 'the second password');
     expect(await listed()).toEqual(before);
     const [second, ...more] = await passwords();
     expect(second?.password).not.toBe(first?.password);

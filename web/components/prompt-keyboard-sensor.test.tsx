@@ -1,10 +1,12 @@
 import type { KeyboardCoordinateGetter, KeyboardSensorProps } from '@dnd-kit/core';
-import { expect, test, vi } from 'vitest';
+import { afterEach, expect, test, vi } from 'vitest';
 import { PromptKeyboardSensor } from './prompt-keyboard-sensor';
 
 type Context = KeyboardSensorProps['context']['current'];
 
 const up: KeyboardCoordinateGetter = (_, { currentCoordinates: { x, y } }) => ({ x, y: y - 40 });
+
+afterEach(() => document.body.replaceChildren());
 
 /** A sensor as the library makes one when a handle is taken up, with what it is told of the list; where it moves to. */
 function takenUp(over: Context['over']) {

@@ -97,6 +97,40 @@ describe('the supply and the meter', () => {
     },
   );
 
+  // What a solver shows at sound receptacles, loads on, written down without tenths.
+  const wholeVolts: readonly (readonly [
+    readonly [number, number, number],
+    readonly [number, number, number],
+  ])[] = [
+    [
+      [110, 111, 1],
+      [102, 107, 5],
+    ],
+    [
+      [116, 117, 1],
+      [110, 114, 4],
+    ],
+    [
+      [119, 120, 1],
+      [111, 116, 5],
+    ],
+  ];
+  test.each(wholeVolts)(
+    'a meter that shows whole volts is good to a half: %o and %o under load are sound',
+    (rest, under) => {
+      const readings = [
+        lamps('x', 'hn-hg'),
+        probe('x', true, false, false),
+        meter('x', ...rest),
+        loaded('x', ...under),
+      ];
+      expect(lone.diagnose('x', readings).condition).toBe('correct');
+      const [hn, hg, ng] = under;
+      const bad = [...readings.slice(0, 3), loaded('x', hn - 12, hg, ng + 12)];
+      expect(lone.diagnose('x', bad).condition).toBe('high-resistance');
+    },
+  );
+
   test('the proof by load works at the end of a run of any length', () => {
     for (const drop of [2.2, 5, 9.4]) {
       const sound = [

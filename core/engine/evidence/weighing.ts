@@ -90,7 +90,7 @@ export class Weighing {
 
   constructor(evidence: Evidence, nominalVolts: number, tolerance: Tolerance) {
     this.evidence = evidence;
-    this.tolerance = tolerance;
+    this.tolerance = { ...tolerance, noiseVolts: Math.hypot(tolerance.noiseVolts, roundingIn(evidence)) };
     this.supply = tolerance.supply ?? nearNominal;
     this.nominalVolts = nominalVolts;
     this.predicted = new Float64Array(evidence.observed.length);
@@ -100,7 +100,7 @@ export class Weighing {
     this.wholeAt = new Float64Array(evidence.readingCount);
     this.isUnread = Uint8Array.from(evidence.kinds, (kind) => (kind === 'unread' ? 1 : 0));
     this.isVolts = Uint8Array.from(evidence.kinds, (kind) => (kind === 'volts' || kind === 'unread' ? 1 : 0));
-    this.wrongVolts = wrongVoltsNats(tolerance.noiseVolts);
+    this.wrongVolts = wrongVoltsNats(this.tolerance.noiseVolts);
   }
 
   /** True of what a meter measured between contacts. */
@@ -420,6 +420,12 @@ export class Weighing {
       if (!isHeld(first + row))
         for (let column = 0; column < size; column += 1) into[row * size + column] = 0;
   }
+}
+
+/** Standard deviation of what is cut off behind a meter's last digit, in volts: whole volts are good to a half, tenths to next to nothing. */
+function roundingIn({ kinds, observed }: Evidence): number {
+  const isWhole = kinds.every((kind, channel) => kind !== 'volts' || Number.isInteger(observed[channel]));
+  return isWhole ? 1 / Math.sqrt(12) : 0;
 }
 
 const wandering = new Float64Array(3);
