@@ -18,7 +18,7 @@ const percent = (part: number, whole: number): string =>
 
 const table = ({ byKit }: Run, withExact: boolean): string =>
   [
-    `| kit | circuits | causes named exactly | ${withExact ? 'best possible | ' : ''}among the leading group | of the faulty alone | ${withExact ? 'best possible | ' : ''}outlets right | falsely safe | misread at the outlet itself | two causes behind nothing | dark called dead |`,
+    `| kit | circuits | causes named exactly | ${withExact ? 'best possible | ' : ''}among the leading group | of the faulty alone | ${withExact ? 'best possible | ' : ''}outlets right | undetermined | falsely safe | misread at the outlet itself | two causes behind nothing | dark called dead |`,
     `|---|---|---|${withExact ? '---|' : ''}---|---|${withExact ? '---|' : ''}---|---|---|---|---|---|`,
     ...[...byKit].map(([kit, t]) =>
       [

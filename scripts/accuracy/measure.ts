@@ -1,6 +1,7 @@
 import { type Circuit, networkOf } from '@fair-plug/core/circuit';
 import { Diagnostician, type PriorId } from '@fair-plug/core/engine';
 import { OutletConditions } from '@fair-plug/core/engine/evidence/outlet-conditions.ts';
+import type { Cause } from '@fair-plug/core/engine/model/cause.ts';
 import type { Test } from '@fair-plug/core/instruments';
 import { conditions } from '@fair-plug/core/knowledge';
 import { Doubts } from './doubts.ts';
@@ -165,6 +166,10 @@ interface Scene {
   readonly spoil: NonNullable<Drawn['spoil']>;
 }
 
+/** Without what is held of instruments: it is no cause in the circuit. */
+const inWiring = (causes: readonly Cause[]): readonly Cause[] =>
+  causes.filter(({ instrument }) => instrument === null);
+
 function oneCircuit(run: Run, kit: string, random: Random, scene: Scene): void {
   const { circuit, causes, exact, diagnostician, truth, factors, spoil } = scene;
   let drawn = drawCauses(causes, random, factors);
@@ -184,13 +189,13 @@ function oneCircuit(run: Run, kit: string, random: Random, scene: Scene): void {
   const [leading] = answer.explanations;
   if (leading === undefined) throw new Error('no explanation');
   const name = nameOf(drawn);
-  const isHit = nameOf(leading.hypothesis.causes) === name;
+  const isHit = nameOf(inWiring(leading.hypothesis.causes)) === name;
   const here = run.byKit.get(kit) ?? tally();
   run.byKit.set(kit, here);
   here.circuits += 1;
   here.hits += isHit ? 1 : 0;
   here.groupHits += answer.explanations.some(
-    ({ group, hypothesis }) => group === 1 && nameOf(hypothesis.causes) === name,
+    ({ group, hypothesis }) => group === 1 && nameOf(inWiring(hypothesis.causes)) === name,
   )
     ? 1
     : 0;
