@@ -101,6 +101,13 @@ describe('why an instrument is not used at a receptacle', () => {
     expect(hazardWith(2.4, loadedOnce)).toBe('bad-splice');
   });
 
+  test('nor a second time into one that is held at a receptacle by itself', () => {
+    const loadedOnce = took({ instrument: 'loaded', amps: 12, hn: 90, hg: 92, ng: 2 });
+    const all = assessed(lamps, probed, metered, loadedOnce);
+    expect(all.receptacles.get(den1)?.judged?.condition).toBe('high-resistance');
+    expect(hazardAt(all, den1, 'loaded')).toBe('bad-splice');
+  });
+
   test('before anything was judged a load is not held to be safe; of what is not there nothing is said', () => {
     const { house } = assessed(lamps);
     expect(hazardAt(assess(house), den1, 'loaded')).toBe('live-ground');

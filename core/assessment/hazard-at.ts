@@ -103,7 +103,7 @@ export class Hazards {
       opinion: here.judged === null ? unjudged(id) : opinionOf(here.judged),
       circuit: fed.opinions,
       readings: fed.readings,
-      badSpliceHeld: hasBadSplice(circuit?.explanations[0]?.faults ?? []),
+      badSpliceHeld: [circuit, here.judged].some((one) => hasBadSplice(one?.explanations[0]?.faults ?? [])),
       seen: fed.isSeen,
       keepsPower: house.keepPowered.length > 0,
       serviceNeutralLost: serviceNeutral !== null,

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { type InstrumentId, lampsOf, type Reading } from '../../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
+import { candidatesAt } from './next-test.ts';
 import type { OutletOpinion } from './posterior.ts';
 import { hazardOf, isSafe, type Situation } from './safe-test.ts';
 
@@ -56,6 +57,19 @@ describe('tests that what may hold forbids', () => {
     const held = { circuit: [opinion('correct'), opinion('lost-shared-neutral', [], 'b')] };
     for (const instrument of ['lamps', 'probe', 'meter', 'loaded', 'own-button'] as const)
       expect(hazardOf(instrument, where(opinion('correct'), held)), instrument).toBe('lost-neutral');
+  });
+
+  test('a load test is promised, with probe and meter before it, only where neither leaves it forbidden', () => {
+    const own = opinion('correct', ['lost-shared-neutral'], 'b');
+    const other = opinion('correct', ['lost-shared-neutral']);
+    const promised = (readings: readonly Reading[]): boolean => {
+      const situation = where(own, { circuit: [own, other], readings });
+      const kit = new Set<InstrumentId>(['probe', 'meter', 'loaded']);
+      return candidatesAt(situation, 1, kit, () => true).some(({ tests }) => tests.length > 1);
+    };
+    expect(promised([lamps])).toBe(true);
+    // Probe and meter were held to the other one, and the neutral is in doubt all the same.
+    expect(promised(allRead)).toBe(false);
   });
 
   test('into a bad splice once, not again to find it; not through what was seen', () => {
