@@ -338,10 +338,10 @@ export class Weighing {
    * what is dropped or risen by, which is how far it stands from nothing, or from a whole leg or two.
    */
   private offBy(predicted: number, isLoaded: boolean): number {
-    const { loadShare, runShare, mostDropped = Number.POSITIVE_INFINITY } = this.tolerance;
+    const { loadShare, runShare, mostDropped } = this.tolerance;
     const off = predicted - this.nominalVolts * Math.round(predicted / this.nominalVolts);
-    const byRun = runShare * Math.exp(-((off / mostDropped) ** 2));
-    return off * (isLoaded ? Math.hypot(loadShare, byRun) : byRun);
+    const byRun = mostDropped === undefined ? runShare : runShare * Math.exp(-((off / mostDropped) ** 2));
+    return off * (isLoaded ? Math.sqrt(loadShare * loadShare + byRun * byRun) : byRun);
   }
 
   /** The form of a reading's volts as observed from `from` on, but for one that is left out, into `form`. */

@@ -39,10 +39,10 @@ export function copyTerminals(from: Terminals, to: Terminals): void {
   copy(from.ohmsRe, to.ohmsRe);
   copy(from.ohmsIm, to.ohmsIm);
   if (from.branches === 0) return;
-  to.responseRe.set(from.responseRe);
-  to.responseIm.set(from.responseIm);
-  to.acrossRe.set(from.acrossRe);
-  to.acrossIm.set(from.acrossIm);
+  copy(from.responseRe, to.responseRe);
+  copy(from.responseIm, to.responseIm);
+  copy(from.acrossRe, to.acrossRe);
+  copy(from.acrossIm, to.acrossIm);
 }
 
 const at = (array: Float64Array, index: number): number => array[index] as number;

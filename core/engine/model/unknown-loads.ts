@@ -64,6 +64,10 @@ function dragged(network: Network, fault: Fault): ReadonlySet<number> {
   return dragging;
 }
 
+/** True of faults of which one leaves a conductor afloat that loads drag along. */
+export const hangOnLoads = (network: Network, faults: readonly Fault[]): boolean =>
+  faults.some((fault) => dragged(network, fault).size > 0);
+
 const anyLoads = (outletCount: number): LoadPattern => ({
   logOdds: 0,
   lower: new Float64Array(outletCount),
@@ -111,6 +115,10 @@ export function loadPatterns(
 export const alikeIn = ({ lower, upper }: LoadPattern, watts: number): Float64Array =>
   upper.map((most, outlet) => Math.min(most, Math.max(lower[outlet] ?? 0, watts)));
 
+/** True where outlets stand on two legs that share a neutral. */
+export const hasTwoLegs = ({ circuit: { outlets } }: Network): boolean =>
+  outlets.some(({ leg }) => leg !== outlets[0]?.leg);
+
 /** Watts at every outlet that a fit of a shared neutral also begins with. */
 const balancedWatts = 90;
 
@@ -120,12 +128,12 @@ const balancedWatts = 90;
  * not find its way to loads near each other. Null where no further cause is one.
  */
 export function balanced(
-  { circuit }: Network,
+  network: Network,
   { faults }: Hypothesis,
   known: readonly Fault[],
   pattern: LoadPattern,
 ): LoadPattern | null {
-  if (circuit.outlets.every(({ leg }) => leg === circuit.outlets[0]?.leg)) return null;
+  if (!hasTwoLegs(network)) return null;
   const isShared = (fault: Fault): boolean =>
     (fault.kind === 'open' || fault.kind === 'resistance') && fault.conductor === 'neutral';
   if (!faults.some((fault) => isShared(fault) && !known.includes(fault))) return null;

@@ -32,10 +32,14 @@ export function store(
   views: Float64Array,
   from: number,
 ): void {
-  views.set(voltsRe, from);
-  views.set(voltsIm, from + 3);
-  views.set(ohmsRe, from + 6);
-  views.set(ohmsIm, from + 15);
+  for (let i = 0; i < 3; i += 1) {
+    views[from + i] = voltsRe[i] as number;
+    views[from + 3 + i] = voltsIm[i] as number;
+  }
+  for (let i = 0; i < 9; i += 1) {
+    views[from + 6 + i] = ohmsRe[i] as number;
+    views[from + 15 + i] = ohmsIm[i] as number;
+  }
 }
 
 export function restore(

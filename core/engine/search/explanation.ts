@@ -11,3 +11,6 @@ export interface Explanation {
 
 /** Explanations so many nats below the best are let go: one in ten thousand is the least that counts (see what rules a condition out). */
 export const keptNats = 9.6;
+
+/** A single cause so far below the best may still be half of the best pair. */
+export const ledNats = 25;

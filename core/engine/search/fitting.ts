@@ -1,4 +1,5 @@
 import type { Evaluator, Reference, Supposed } from '../evidence/evaluator.ts';
+import type { StateEvidence } from '../evidence/evidence.ts';
 import type { Hypothesis } from '../model/hypothesis.ts';
 import type { LoadPattern } from '../model/unknown-loads.ts';
 import { excessOf, FreeQuantities, supposedWith, type Values } from './free-quantities.ts';
@@ -24,9 +25,10 @@ export function unfitted(
   unknownLoads: boolean,
   reference: Reference | null = null,
   limit: number = Number.POSITIVE_INFINITY,
+  states?: readonly StateEvidence[],
 ): Fitted {
   const supposed = supposedWith(evaluator.network, hypothesis, ohms, watts, unknownLoads);
-  const deficit = evaluator.deficit(supposed, false, limit, reference);
+  const deficit = evaluator.deficit(supposed, false, limit, reference, states);
   return {
     supposed,
     ohms,
@@ -60,7 +62,8 @@ function heatNats(
 
 /**
  * Fits the ohms of bad connections (in their logarithm) and, where a pattern of loads is given, the watts at every
- * outlet (else they stay), by least squares with exact derivatives (compensation theorem; see terminals.ts).
+ * outlet (else they stay), by least squares with exact derivatives (compensation theorem; see terminals.ts). Left where
+ * it begins where its first step promises less than `least` nats.
  */
 export function fitted(
   evaluator: Evaluator,
@@ -68,9 +71,10 @@ export function fitted(
   from: Values,
   pattern: LoadPattern | null,
   unknownLoads: boolean,
+  least = 0,
 ): Fitted {
   const free = new FreeQuantities(evaluator, hypothesis, from, pattern, unknownLoads);
-  const fit = fitLeastSquares(free, free.start);
+  const fit = fitLeastSquares(free, free.start, least);
   const ohms = free.ohmsAt(fit.at);
   const watts = free.wattsAt(fit.at);
   const found = unfitted(evaluator, hypothesis, ohms, watts, unknownLoads);

@@ -33,8 +33,11 @@ const worthwhile = 0.1;
 const loss = (residual: number): number =>
   0.5 * robustFrom * robustFrom * Math.log1p((residual / robustFrom) ** 2);
 
-/** Robust Levenberg–Marquardt within bounds: damped normal equations, quantities at a bound that press outward held. */
-export function fitLeastSquares(problem: FitProblem, start: Float64Array): Fit {
+/**
+ * Robust Levenberg–Marquardt within bounds: damped normal equations, quantities at a bound that press outward held. Ends
+ * where its first step promises less than `least` nats.
+ */
+export function fitLeastSquares(problem: FitProblem, start: Float64Array, least = 0): Fit {
   const { size } = problem;
   const at = start.slice();
   let damping = firstDamping;
@@ -49,7 +52,8 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array): Fit {
     let improved = false;
     for (let attempt = 0; attempt < 6; attempt += 1) {
       const next = stepFrom(problem, at, matrix, gradient, damping);
-      if (promiseOf(at, next, gradient) < worthwhile) return finish();
+      const promise = promiseOf(at, next, gradient);
+      if (promise < worthwhile || (iterations === 0 && promise < least)) return finish();
       const objectiveThere = objectiveAt(problem, next, problem.residuals(next));
       if (objectiveThere < objective) {
         improved = objective - objectiveThere > worthwhile;

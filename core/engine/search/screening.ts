@@ -70,12 +70,11 @@ export class Screening {
   }
 
   /**
-   * Nats by which the readings before repair must at least fall short of the likeliest; Infinity beyond the limit. What
-   * is read beside the cause that is new is looked at first, for there most are refuted.
+   * Nats by which the readings before repair must at least fall short of the likeliest; Infinity beyond the limit. The
+   * states and outlets are looked at in the order given.
    */
-  bound(hypothesis: Hypothesis, limit: number, site: Cause['site'] | null = null): number {
+  bound(hypothesis: Hypothesis, limit: number, states: readonly StateEvidence[] = this.states): number {
     const patterns = this.patternsOf(hypothesis);
-    const states = this.statesFrom(site);
     const [only] = patterns;
     // Nothing is free: what it falls short by is no bound but the thing itself.
     if (patterns.length === 1 && only !== undefined)
@@ -95,8 +94,9 @@ export class Screening {
     return sum;
   }
 
-  private statesFrom(site: Cause['site'] | null): readonly StateEvidence[] {
-    if (site === null || 'instrument' in site) return this.states;
+  /** What was read, what is beside a cause first, for there most are refuted; then where what is led further fits worst. */
+  statesFrom(site: Cause['site']): readonly StateEvidence[] {
+    if ('instrument' in site) return this.states;
     const { circuit, topology } = this.network;
     const beside =
       'cable' in site ? topology.outletIndex.get(circuit.cables[site.cable]?.to ?? '') : site.outlet;

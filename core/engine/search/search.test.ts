@@ -8,6 +8,7 @@ import { premisesOf, problemOf } from '../evidence/problem.ts';
 import { clash } from '../model/cause.ts';
 import { soundHypothesis, withCause } from '../model/hypothesis.ts';
 import { unfitted } from './fitting.ts';
+import { Refinement } from './refinement.ts';
 import { Search } from './search.ts';
 
 const instruments = ['lamps', 'meter', 'probe', 'earth-meter'] as const;
@@ -156,4 +157,60 @@ test('readings after a repair count as if seven of ten causes had been put right
   const sound = weightOf('[]');
   const openHot = weightOf('[{"kind":"open","conductor":"hot","at":"o1"}]');
   expect(openHot - sound).toBeCloseTo(Math.log(0.7), 2);
+});
+
+describe('loads that nobody knows', () => {
+  const cases = [
+    {
+      count: 6,
+      fault: { kind: 'open', conductor: 'neutral', cable: 'c1' },
+      at: 'o6',
+      watts: 355,
+      supply: 120,
+    },
+    {
+      count: 4,
+      fault: { kind: 'open', conductor: 'neutral', cable: 'c2' },
+      at: 'o4',
+      watts: 355,
+      supply: 116,
+    },
+    {
+      count: 6,
+      fault: { kind: 'bond', conductors: ['neutral', 'ground'], at: 'o2' },
+      at: 'o3',
+      watts: 480,
+      supply: 116,
+    },
+  ] as const;
+  test.each(cases)(
+    'what leads has settled: $fault, $watts W at $at',
+    ({ count, fault, at, watts, supply }) => {
+      const ids = Array.from({ length: count }, (_, index) => `o${index + 1}`);
+      const circuit = parsed(runOf(ids, { meters: { first: 15, next: 4 } }));
+      const tests = ids.flatMap((id) =>
+        (['lamps', 'meter', 'probe', 'loaded', 'meter-low'] as const).map(
+          (instrument) => ({ at: id, instrument }) as Test,
+        ),
+      );
+      const loads = [{ at, watts, on: true }];
+      const { readings } = simulate({ ...circuit, nominalVolts: supply, faults: [fault], loads, tests });
+      const question = {
+        circuit,
+        readings,
+        trippedBefore: [],
+        unknownLoads: true,
+        unknownDevices: new Set<number>(),
+      };
+      const problem = problemOf(question, premisesOf(question));
+      const search = new Search(problem);
+      const run = search.run();
+      for (let step = run.next(); !step.done; ) step = run.next();
+      const [best] = search.state().explanations;
+      if (best === undefined) throw new Error('nothing was found');
+      const evaluator = new Evaluator(problem.network, problem.evidence, null, problem.tolerance);
+      const refinement = new Refinement(problem, evaluator, () => best.logWeight);
+      expect(refinement.settled(best).logWeight - best.logWeight).toBeLessThan(1);
+    },
+  );
 });

@@ -1,10 +1,12 @@
 import type { DeviceState } from '../../physics/index.ts';
-import { Evaluator } from '../evidence/evaluator.ts';
+import { Evaluator, type Reference } from '../evidence/evaluator.ts';
+import type { StateEvidence } from '../evidence/evidence.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Cause } from '../model/cause.ts';
 import { type Hypothesis, soundHypothesis, withCause, withoutCauses } from '../model/hypothesis.ts';
 import { habitIds } from '../model/priors.ts';
-import { type Explanation, keptNats } from './explanation.ts';
+import { hangOnLoads } from '../model/unknown-loads.ts';
+import { type Explanation, keptNats, ledNats } from './explanation.ts';
 import type { Fitted } from './fitting.ts';
 import { Refinement } from './refinement.ts';
 import { Screening } from './screening.ts';
@@ -33,8 +35,6 @@ export interface SearchState {
 
 export const usualLimits: SearchLimits = { mostBounds: 6_000 };
 
-/** A single cause so far below the best may still be half of the best pair. */
-const parentNats = 25;
 /**
  * After so many explanations led further in vain, what does not fit is held to be a wrong reading: a cause of the
  * best pair leaves less unexplained by itself than most causes that have nothing to do with it.
@@ -49,6 +49,8 @@ const worthOneMore = 1;
 /** What is rarer than this may have two common causes for a rival; so many of these are led further. */
 const rareLogOdds = Math.log(0.004);
 const mostRivals = 3;
+/** What was found beside what is led further is fitted on where that gained so many nats by it. */
+const worthSettling = 1;
 const sliceBounds = 24;
 const sliceFits = 6;
 
@@ -72,6 +74,8 @@ interface Candidate {
   readonly parent: Explanation;
   readonly most: number;
   readonly bound: number;
+  /** What was read, what is beside the further cause first. */
+  readonly states: readonly StateEvidence[];
   readonly explanation?: Explanation;
 }
 
@@ -97,6 +101,8 @@ export class Search {
   private best: Explanation;
   private held = Number.NEGATIVE_INFINITY;
   private asksForSeveral = false;
+  /** Nats that fitting what was led further until it settled gained at the most. */
+  private gainedBySettling = 0;
   private boundsDone = 0;
   private cutShort = false;
 
@@ -157,7 +163,7 @@ export class Search {
 
   *run(): Generator<undefined, SearchState> {
     const { mostCauses = 4 } = this.limits;
-    yield* this.expand(this.best, parentNats);
+    yield* this.expand(this.best, ledNats);
     this.asksForSeveral = this.asksForMore();
     yield undefined;
     if (this.asksForSeveral) yield* this.leadHabits();
@@ -169,6 +175,7 @@ export class Search {
       yield* this.leadDarkFurther();
       yield* this.leadRivals();
     }
+    yield* this.settleOthers();
     return this.state();
   }
 
@@ -222,7 +229,7 @@ export class Search {
 
   /** The most promising explanation of a size that was not led further. */
   private *nextParent(size: number): Generator<undefined, Explanation | null> {
-    const least = this.most - parentNats;
+    const least = this.most - ledNats;
     if (size > 1) {
       const [next = null] = [...this.found.values()]
         .filter(
@@ -241,7 +248,8 @@ export class Search {
       if (next === null || next.most < least) return null;
       if (next.explanation !== undefined) return next.explanation;
       const known = next.hypothesis.resistances.length > 0 ? undefined : this.found.get(next.hypothesis.key);
-      const explanation = known ?? this.refinement.refined(next.hypothesis, next.parent, next.bound, true);
+      const explanation =
+        known ?? this.refinement.refined(next.hypothesis, next.parent, next.bound, next.states, true);
       this.parents.set(next.hypothesis.key, { ...next, explanation, most: explanation.logWeight });
       // Fitted further than before, it may weigh more than it did.
       const before = this.found.get(next.hypothesis.key)?.logWeight ?? Number.NEGATIVE_INFINITY;
@@ -305,15 +313,31 @@ export class Search {
     }
   }
 
+  /** Where what was led further gained by being fitted on, so may what was found beside it, and comes back into reach. */
+  private *settleOthers(): Generator<undefined> {
+    if (this.gainedBySettling < worthSettling) return;
+    const least = this.best.logWeight - keptNats - this.gainedBySettling;
+    for (const explanation of [...this.found.values()]) {
+      const { hypothesis, logWeight } = explanation;
+      if (hypothesis.causes.length > 1 || logWeight < least || this.expanded.has(hypothesis.key)) continue;
+      if (this.isOver()) return;
+      this.keep(this.refinement.settled(explanation));
+      yield undefined;
+    }
+  }
+
   /** Holds an explanation with each further cause against the readings: first those that need no fitting of ohms. */
-  private *expand(parent: Explanation, margin: number): Generator<undefined> {
-    this.expanded.add(parent.hypothesis.key);
+  private *expand(begun: Explanation, margin: number): Generator<undefined> {
+    this.expanded.add(begun.hypothesis.key);
+    const parent = this.refinement.settled(begun);
+    this.gainedBySettling = Math.max(this.gainedBySettling, parent.logWeight - begun.logWeight);
+    this.keep(parent);
     const reference = this.evaluator.referenceOf(parent.fitted.supposed);
     this.refinement.leadFrom(parent, reference);
     this.screening.leadFrom(reference, parent.fitted.supposed);
     for (const isFitted of [false, true]) {
       const causes = this.problem.causes.filter(({ resistance }) => (resistance !== -1) === isFitted);
-      const candidates = yield* this.screened(parent, causes, margin);
+      const candidates = yield* this.screened(parent, causes, margin, reference);
       yield* this.refineAll(candidates);
     }
   }
@@ -323,7 +347,11 @@ export class Search {
     parent: Explanation,
     causes: readonly Cause[],
     margin: number,
+    reference: Reference,
   ): Generator<undefined, readonly Candidate[]> {
+    // Where loads were fitted to what is led further, they refute sooner than extremes of what they may be.
+    const isFitted = this.problem.unknownLoads && parent.hypothesis.causes.length > 0;
+    const { network } = this.problem;
     const candidates: Candidate[] = [];
     let slice = 0;
     for (const cause of causes) {
@@ -333,14 +361,18 @@ export class Search {
       if (limit < 0) continue;
       this.seen.add(hypothesis.key);
       this.boundsDone += 1;
-      const bound = this.screening.bound(hypothesis, limit, cause.site);
+      const states = this.screening.statesFrom(cause.site);
+      const bound =
+        isFitted && !hangOnLoads(network, cause.faults)
+          ? reference.scatter
+          : this.screening.bound(hypothesis, limit, states);
       slice += 1;
       if (slice % sliceBounds === 0) {
         yield undefined;
         if (this.isOver()) break;
       }
-      if (bound === Number.POSITIVE_INFINITY) continue;
-      const candidate: Candidate = { hypothesis, parent, bound, most: hypothesis.logPrior - bound };
+      if (bound > limit) continue;
+      const candidate: Candidate = { hypothesis, parent, bound, states, most: hypothesis.logPrior - bound };
       candidates.push(candidate);
       if (hypothesis.causes.length === 1) this.parents.set(hypothesis.key, candidate);
     }
@@ -349,9 +381,9 @@ export class Search {
 
   private *refineAll(candidates: readonly Candidate[]): Generator<undefined> {
     let slice = 0;
-    for (const { hypothesis, parent, most, bound } of candidates) {
+    for (const { hypothesis, parent, most, bound, states } of candidates) {
       if (most < this.most - keptNats) return;
-      this.keep(this.refinement.refined(hypothesis, parent, bound));
+      this.keep(this.refinement.refined(hypothesis, parent, bound, states));
       slice += 1;
       if (slice % sliceFits !== 0) continue;
       yield undefined;
@@ -366,6 +398,7 @@ export class Search {
   }
 
   private keep(explanation: Explanation): void {
+    if (explanation.logWeight === Number.NEGATIVE_INFINITY) return;
     this.found.set(explanation.hypothesis.key, explanation);
     this.seen.add(explanation.hypothesis.key);
     if (explanation.logWeight > this.best.logWeight) this.best = explanation;
