@@ -84,10 +84,14 @@ class CachedLog {
     await this.read();
   }
 
-  take(entries: readonly Entry[], whole?: boolean): void {
+  /** `before`: called once the entries are taken in, before anyone is told. */
+  take(entries: readonly Entry[], whole?: boolean, before?: () => void): void {
     const fresh = entries.filter(({ id }) => !this.all.has(id));
     if (whole !== undefined) this.statedWhole += 1;
-    if (fresh.length === 0 && (whole ?? this.isWhole) === this.isWhole) return;
+    if (fresh.length === 0 && (whole ?? this.isWhole) === this.isWhole) {
+      before?.();
+      return;
+    }
     this.isWhole = whole ?? this.isWhole;
     for (const entry of fresh) this.all.set(entry.id, entry);
     if (this.log !== kitKey) {
@@ -95,6 +99,7 @@ class CachedLog {
       this.summarize();
     }
     this.current = null;
+    before?.();
     this.notify();
   }
 
@@ -171,9 +176,14 @@ export class LogCache {
     return book;
   }
 
-  /** Entries that were kept: shown here and in other tabs. `whole`: whether the server is known to have more, if asked. */
-  grown(log: LogKey, entries: readonly Entry[], whole?: boolean): void {
-    this.cache.get(log)?.take(entries, whole);
+  /**
+   * Entries that were kept: shown here and in other tabs. `whole`: whether the server is known to have more, if asked;
+   * `before`: called before anyone is told.
+   */
+  grown(log: LogKey, entries: readonly Entry[], whole?: boolean, before?: () => void): void {
+    const book = this.cache.get(log);
+    if (book === undefined) before?.();
+    else book.take(entries, whole, before);
     if (entries.length > 0) this.channel.postMessage(log);
   }
 

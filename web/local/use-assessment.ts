@@ -7,11 +7,13 @@ import {
   slimHouse,
   withChanges,
 } from '@fair-plug/core/assessment';
+import type { InstrumentId } from '@fair-plug/core/instruments';
 import type { House } from '@fair-plug/core/log';
 import { proxy } from 'comlink';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { NumberedChanges } from '@/workers/engine.worker';
 import { engine } from './engine';
+import { useLocal } from './local-store';
 import { useBag } from './use-bag';
 
 /** What the engine has sent so far, and what arrived before its turn; one engine, one page. */
@@ -32,6 +34,13 @@ function applied(changes: NumberedChanges): HouseJudgement | null {
   return latest;
 }
 
+/** What the engine was asked last. */
+interface Question {
+  readonly job: string;
+  readonly bag: readonly InstrumentId[];
+  readonly house: House;
+}
+
 /** The engine's answers, and what they were answers to. */
 interface Answer {
   readonly house: House;
@@ -48,21 +57,40 @@ export interface Assessed {
 /** What a house comes to. */
 export function useAssessment(job: string, house: House): Assessed {
   const { bag } = useBag();
+  const { cache } = useLocal();
   const [answer, setAnswer] = useState<Answer | null>(null);
   const before = useRef<Assessment | null>(null);
-  // Asked before the page is painted: the engine answers while it is.
-  useLayoutEffect(() => {
-    let isCurrent = true;
-    const take = (changes: NumberedChanges | null): void => {
-      // News are taken though overtaken: the next ones build on them.
-      const better = changes === null ? null : applied(changes);
-      if (isCurrent && better !== null) setAnswer({ house, answers: better });
-    };
-    void engine().judge(job, slimHouse(house), bag, proxy(take)).then(take);
-    return () => {
-      isCurrent = false;
-    };
-  }, [job, house, bag]);
+  const asked = useRef<Question | null>(null);
+  const ask = useCallback(
+    (about: House): void => {
+      const { current } = asked;
+      if (current !== null && current.job === job && current.bag === bag && current.house === about) return;
+      const question = { job, bag, house: about };
+      asked.current = question;
+      const take = (changes: NumberedChanges | null): void => {
+        // News are taken though overtaken: the next ones build on them.
+        const better = changes === null ? null : applied(changes);
+        if (asked.current === question && better !== null) setAnswer({ house: about, answers: better });
+      };
+      void engine().judge(job, slimHouse(about), bag, proxy(take)).then(take);
+    },
+    [job, bag],
+  );
+  // Asked as soon as the log has grown: the engine answers while the page is made and painted.
+  useEffect(() => {
+    const book = cache.book(job);
+    return book.listen(() => {
+      const { isRead, house: grown } = book.state();
+      if (isRead) ask(grown);
+    });
+  }, [cache, job, ask]);
+  useLayoutEffect(() => ask(house), [ask, house]);
+  useEffect(
+    () => () => {
+      asked.current = null;
+    },
+    [],
+  );
   const answers = answer?.answers ?? null;
   if (before.current?.house !== house || before.current.answers !== answers)
     before.current = assess(house, answers, before.current);

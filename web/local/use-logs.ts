@@ -84,9 +84,17 @@ export function useKeep() {
   return useMemo(() => {
     if (identity.firm.role === 'viewer') return null;
     const author = identity.person.id;
-    const into = async (log: LogKey, statements: readonly (JobStatement | KitStatement)[], opens = false) => {
-      if (statements.length === 0) return;
-      cache.grown(log, await keep(store, log, author, statements, opens));
+    const into = async (
+      log: LogKey,
+      statements: readonly (JobStatement | KitStatement)[],
+      opens = false,
+      before?: () => void,
+    ) => {
+      if (statements.length === 0) {
+        before?.();
+        return;
+      }
+      cache.grown(log, await keep(store, log, author, statements, opens), undefined, before);
       sync.wakeSoon();
     };
     return {
@@ -101,6 +109,13 @@ export function useKeep() {
             await into(job, madeFrom(parts, standing()));
             return standing();
           }),
+        ),
+      /** The same; `kept` is told the log as it stands before it is drawn, so that what it changes is drawn with it. */
+      inJobAtOnce: (job: string, part: JobPart, kept: (standing: LogState) => void): Promise<void> =>
+        unsent.during(
+          cache
+            .book(job)
+            .inTurn((standing) => into(job, madeFrom([part], standing()), false, () => kept(standing()))),
         ),
       inKit: (...parts: readonly KitPart[]): Promise<void> =>
         unsent.during(

@@ -95,26 +95,33 @@ function useLatestPress() {
 
 type LatestPress = ReturnType<typeof useLatestPress>;
 
-/** Keeps what is said at a place; the walk then goes on or stays there. Answers whether it could be kept. */
+/** Keeps what is said at a place; the walk then goes on or stays there, and is drawn once. `ended`: whether it could be kept. */
 function keepAt(
   { job, onKept }: RecordingOptions,
   keep: NonNullable<ReturnType<typeof useKeep>>,
   latest: LatestPress,
   { place, statements, words, goesOn }: Recorded,
-): Promise<boolean> {
+  ended: (isKept: boolean) => void = () => {},
+): void {
   const step = latest.step();
   const here: CurrentPlace = { room: place.room, receptacle: place.receptacle };
-  return keep
-    .inJob(job, ({ house }) => statements(house))
-    .then(({ house }) => {
-      const next = place.isNew ? { ...here, receptacle: null } : nextPlace(house, here);
-      const to = goesOn ? next : here;
-      onKept(typeof words === 'string' ? words : words(house, place.receptacle), step.isLatest() ? to : null);
-      return true;
-    })
+  keep
+    .inJobAtOnce(
+      job,
+      ({ house }) => statements(house),
+      ({ house }) => {
+        const next = place.isNew ? { ...here, receptacle: null } : nextPlace(house, here);
+        const to = goesOn ? next : here;
+        onKept(
+          typeof words === 'string' ? words : words(house, place.receptacle),
+          step.isLatest() ? to : null,
+        );
+        ended(true);
+      },
+    )
     .catch(() => {
       latest.fail();
-      return false;
+      ended(false);
     });
 }
 
@@ -170,13 +177,12 @@ export function useRecording(options: RecordingOptions): Recording {
     const statements = lampsAt(place, read, tester);
     setBeingKept((count) => count + 1);
     onBegun(place, read);
-    void keepAt(options, keep, latest, { place, statements, words: message, goesOn: verdict.plain }).then(
-      (isKept) => {
-        setBeingKept((count) => count - 1);
-        // What could not be kept stays on screen, not recorded.
-        if (isKept) onRead(read);
-      },
-    );
+    const said = { place, statements, words: message, goesOn: verdict.plain };
+    keepAt(options, keep, latest, said, (isKept) => {
+      setBeingKept((count) => count - 1);
+      // What could not be kept stays on screen, not recorded.
+      if (isKept) onRead(read);
+    });
   });
 
   const record = (
@@ -188,7 +194,7 @@ export function useRecording(options: RecordingOptions): Recording {
     if (keep === null || place === null) return;
     latest.begin();
     onBegun(place, null);
-    void keepAt(options, keep, latest, { place, statements: statementsAt(place), words, goesOn });
+    keepAt(options, keep, latest, { place, statements: statementsAt(place), words, goesOn });
   };
 
   const statement = useDrawn((about: About, words: WordsFor, goesOn?: boolean): void =>
