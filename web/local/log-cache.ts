@@ -8,7 +8,7 @@ import {
 } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';
 import { summaryOf } from '@fair-plug/core/report/house-summary.ts';
-import { beforePacking, beforeSummary } from '@/local/pauses';
+import { beforePacking, beforeSummary, mostHeldBack } from '@/local/pauses';
 import { countOf, entriesOf, isWhole, kitKey, type LocalDatabase, type LogKey, pack } from './store';
 
 /** A log as it stands on this device. */
@@ -38,6 +38,8 @@ async function keepSummary(
   });
 }
 
+const pause = (milliseconds: number): Promise<void> => new Promise((go) => setTimeout(go, milliseconds));
+
 /** One log, read once and grown entry by entry; whoever listens is told when it grows. */
 class CachedLog {
   private readonly store: LocalDatabase;
@@ -45,6 +47,7 @@ class CachedLog {
   private fold = new HouseFold();
   private readonly all = new Map<string, Entry>();
   private readonly listeners = new Set<() => void>();
+  private readonly first = new Set<() => Promise<void>>();
   private current: LogState | null = null;
   private isRead = false;
   private isWhole = true;
@@ -99,8 +102,18 @@ class CachedLog {
       this.summarize();
     }
     this.current = null;
-    before?.();
-    this.notify();
+    this.tell(before);
+  }
+
+  /** Tells those who are told first, and the others once these have an answer, or when that takes too long. */
+  private tell(before: () => void = () => {}): void {
+    const awaited = [...this.first].map((one) => one());
+    const others = (): void => {
+      before();
+      this.notify();
+    };
+    if (awaited.length === 0) others();
+    else void Promise.race([Promise.allSettled(awaited), pause(mostHeldBack)]).then(others);
   }
 
   readonly state = (): LogState => {
@@ -117,6 +130,12 @@ class CachedLog {
   readonly listen = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
+  };
+
+  /** Told that the log has grown before everybody else, who wait a moment for its answer: both are drawn at once. */
+  readonly listenFirst = (listener: () => Promise<void>): (() => void) => {
+    this.first.add(listener);
+    return () => this.first.delete(listener);
   };
 
   /**

@@ -10,3 +10,5 @@ export const beforePacking = 8000;
 export const beforeCounting = 2500;
 /** Before a part of the application that could not be had is asked for again. */
 export const beforeAskingAgain = 3000;
+/** What has grown is shown with the engine's answer to it, where that comes within so long. */
+export const mostHeldBack = 40;

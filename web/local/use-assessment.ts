@@ -61,30 +61,37 @@ export function useAssessment(job: string, house: House): Assessed {
   const [answer, setAnswer] = useState<Answer | null>(null);
   const before = useRef<Assessment | null>(null);
   const asked = useRef<Question | null>(null);
+  /** Asks about a house unless that was asked last; ends with the first answer. */
   const ask = useCallback(
-    (about: House): void => {
+    async (about: House): Promise<void> => {
       const { current } = asked;
       if (current !== null && current.job === job && current.bag === bag && current.house === about) return;
       const question = { job, bag, house: about };
       asked.current = question;
-      const take = (changes: NumberedChanges | null): void => {
-        // News are taken though overtaken: the next ones build on them.
-        const better = changes === null ? null : applied(changes);
-        if (asked.current === question && better !== null) setAnswer({ house: about, answers: better });
-      };
-      void engine().judge(job, slimHouse(about), bag, proxy(take)).then(take);
+      await new Promise<void>((answered) => {
+        const take = (changes: NumberedChanges | null): void => {
+          // News are taken though overtaken: the next ones build on them.
+          const better = changes === null ? null : applied(changes);
+          if (asked.current === question && better !== null) setAnswer({ house: about, answers: better });
+          answered();
+        };
+        void engine()
+          .judge(job, slimHouse(about), bag, proxy(take))
+          .then(take, () => answered());
+      });
     },
     [job, bag],
   );
-  // Asked as soon as the log has grown: the engine answers while the page is made and painted.
+  // What the log has grown by is drawn with the engine's answer to it where that comes soon.
   useEffect(() => {
     const book = cache.book(job);
-    return book.listen(() => {
+    return book.listenFirst(async () => {
       const { isRead, house: grown } = book.state();
-      if (isRead) ask(grown);
+      if (isRead) await ask(grown);
     });
   }, [cache, job, ask]);
-  useLayoutEffect(() => ask(house), [ask, house]);
+  // Asked before the page is painted: the engine answers while it is.
+  useLayoutEffect(() => void ask(house), [ask, house]);
   useEffect(
     () => () => {
       asked.current = null;

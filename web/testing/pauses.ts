@@ -4,3 +4,4 @@ export const beforeSummary = 20;
 export const beforePacking = 8000;
 export const beforeCounting = 60;
 export const beforeAskingAgain = 30;
+export const mostHeldBack = 40;

@@ -1,0 +1,64 @@
+import { v7 } from 'uuid';
+import { expect, test } from 'vitest';
+import { LogCache } from './log-cache.ts';
+import { mostHeldBack } from './pauses.ts';
+import { keep, LocalDatabase } from './store.ts';
+
+const pause = (milliseconds: number): Promise<void> => new Promise((go) => setTimeout(go, milliseconds));
+
+const room = (name: string) => ({ kind: 'room-described', room: v7(), name }) as const;
+
+async function opened(name: string) {
+  const store = new LocalDatabase(name);
+  const job = v7();
+  const cache = new LogCache(store);
+  const author = v7();
+  await keep(store, job, author, [room('Hall')], true);
+  const book = cache.book(job);
+  await book.read();
+  const told: string[] = [];
+  book.listen(() => told.push('drawn'));
+  const grow = async (what: string): Promise<void> => {
+    const kept = await keep(store, job, author, [room(what)]);
+    cache.grown(job, kept, undefined, () => told.push(`kept ${what}`));
+  };
+  return { book, told, grow };
+}
+
+test('what has grown is told with what it brings along, at once where nobody is told first', async () => {
+  const { book, told, grow } = await opened('nobody first');
+  await grow('Den');
+  expect(told).toEqual(['kept Den', 'drawn']);
+  expect(book.state().house.rooms.map(({ name }) => name)).toEqual(['Hall', 'Den']);
+});
+
+test('whoever is told first answers before the others are told, and both come at once', async () => {
+  const { book, told, grow } = await opened('an answer');
+  let answer = (): void => {};
+  book.listenFirst(() => {
+    told.push(`asked about ${book.state().house.rooms.length} rooms`);
+    return new Promise((done) => {
+      answer = done;
+    });
+  });
+  await grow('Den');
+  expect(told).toEqual(['asked about 2 rooms']);
+  answer();
+  await Promise.resolve();
+  await pause(0);
+  expect(told).toEqual(['asked about 2 rooms', 'kept Den', 'drawn']);
+});
+
+test.each([
+  ['never comes', () => new Promise<void>(() => {})],
+  ['fails', () => Promise.reject(new Error('the engine is gone'))],
+])('an answer that %s holds nothing back for long, and loses nothing', async (_, answers) => {
+  const { book, told, grow } = await opened(`an answer that ${_}`);
+  book.listenFirst(answers);
+  await grow('Den');
+  await grow('Attic');
+  await pause(3 * mostHeldBack);
+  expect(told.filter((one) => one !== 'drawn')).toEqual(['kept Den', 'kept Attic']);
+  expect(told.at(-1)).toBe('drawn');
+  expect(book.state().house.rooms).toHaveLength(3);
+});
