@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { type CircuitInput, circuitInput } from '../../circuit/arbitrary-circuit.ts';
 import { type Circuit, parseCircuit, runOf, simulate } from '../../circuit/index.ts';
+import type { Fault } from '../../faults/index.ts';
 import type { Reading, Test } from '../../instruments/index.ts';
 import { Evaluator } from '../evidence/evaluator.ts';
 import { premisesOf, problemOf } from '../evidence/problem.ts';
@@ -159,8 +160,16 @@ test('readings after a repair count as if seven of ten causes had been put right
   expect(openHot - sound).toBeCloseTo(Math.log(0.7), 2);
 });
 
+interface Case {
+  readonly count: number;
+  readonly fault: Fault;
+  readonly at: string;
+  readonly watts: number;
+  readonly supply: number;
+}
+
 describe('loads that nobody knows', () => {
-  const cases = [
+  const cases: readonly Case[] = [
     {
       count: 6,
       fault: { kind: 'open', conductor: 'neutral', cable: 'c1' },
@@ -182,7 +191,7 @@ describe('loads that nobody knows', () => {
       watts: 480,
       supply: 116,
     },
-  ] as const;
+  ];
   test.each(cases)(
     'what leads has settled: $fault, $watts W at $at',
     ({ count, fault, at, watts, supply }) => {
