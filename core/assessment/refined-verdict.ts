@@ -31,10 +31,18 @@ const readAt = remembering((receptacle: Receptacle) => JSON.stringify(readingsOf
 const pressingDoubt = 0.1;
 
 /** What is probable enough to press, beside what is held: the most pressing, then the most dangerous. */
-export function pressingDoubtOf({ explanations, condition }: JudgedReceptacle): ConditionId | null {
-  const probable = new Map<ConditionId, number>();
+export function pressingDoubtOf({
+  explanations,
+  condition,
+  notRuledOut,
+  doubts,
+}: JudgedReceptacle): ConditionId | null {
+  // By all that comes to it, which may be more than what is listed.
+  const probable = new Map(notRuledOut.map((id, index) => [id, doubts[index] ?? 0]));
+  const listed = new Map<ConditionId, number>();
   for (const { condition: other, probability } of explanations)
-    probable.set(other, (probable.get(other) ?? 0) + probability);
+    listed.set(other, (listed.get(other) ?? 0) + probability);
+  for (const [id, probability] of listed) probable.set(id, Math.max(probable.get(id) ?? 0, probability));
   const ranked = conditionIds
     .filter((id) => id !== condition && (probable.get(id) ?? 0) >= pressingDoubt)
     .sort((a, b) => urgencyRank(conditions[a].urgency) - urgencyRank(conditions[b].urgency));

@@ -87,10 +87,9 @@ export class Refinement {
       const next = fitted(evaluator, hypothesis, fit, { ...pattern, start: fit.watts }, true);
       const logShare = next.logShare + pattern.logOdds;
       const gained = logShare - next.deficit - fit.logShare + fit.deficit;
-      if (gained <= 0) break;
+      if (gained < worthFitting) break;
       fit = { ...next, logShare, pattern };
       logWeight += gained;
-      if (gained < worthFitting) break;
     }
     return { hypothesis, fitted: fit, logWeight };
   }
