@@ -1,10 +1,7 @@
 import { v7 } from 'uuid';
 import { expect, test } from 'vitest';
 import { LogCache } from './log-cache.ts';
-import { mostHeldBack } from './pauses.ts';
 import { keep, LocalDatabase } from './store.ts';
-
-const pause = (milliseconds: number): Promise<void> => new Promise((go) => setTimeout(go, milliseconds));
 
 const room = (name: string) => ({ kind: 'room-described', room: v7(), name }) as const;
 
@@ -18,9 +15,11 @@ async function opened(name: string) {
   await book.read();
   const told: string[] = [];
   book.listen(() => told.push('drawn'));
-  const grow = async (what: string): Promise<void> => {
+  /** Ends when it is kept; `shown` ends when all were told. */
+  const grow = async (what: string): Promise<{ readonly shown: Promise<void> }> => {
     const kept = await keep(store, job, author, [room(what)]);
-    cache.grown(job, kept, undefined, () => told.push(`kept ${what}`));
+    const shown = cache.grown(job, kept, undefined, () => told.push(`kept ${what}`));
+    return { shown };
   };
   return { book, told, grow };
 }
@@ -41,11 +40,10 @@ test('whoever is told first answers before the others are told, and both come at
       answer = done;
     });
   });
-  await grow('Den');
+  const { shown } = await grow('Den');
   expect(told).toEqual(['asked about 2 rooms']);
   answer();
-  await Promise.resolve();
-  await pause(0);
+  await shown;
   expect(told).toEqual(['asked about 2 rooms', 'kept Den', 'drawn']);
 });
 
@@ -55,10 +53,17 @@ test.each([
 ])('an answer that %s holds nothing back for long, and loses nothing', async (_, answers) => {
   const { book, told, grow } = await opened(`an answer that ${_}`);
   book.listenFirst(answers);
-  await grow('Den');
-  await grow('Attic');
-  await pause(3 * mostHeldBack);
+  await (await grow('Den')).shown;
+  await (await grow('Attic')).shown;
   expect(told.filter((one) => one !== 'drawn')).toEqual(['kept Den', 'kept Attic']);
   expect(told.at(-1)).toBe('drawn');
   expect(book.state().house.rooms).toHaveLength(3);
+});
+
+test('one action is shown before the next one has its turn', async () => {
+  const { book, told, grow } = await opened('one after another');
+  book.listenFirst(() => new Promise(() => {}));
+  const acted = (what: string): Promise<void> => book.inTurn(async () => (await grow(what)).shown);
+  await Promise.all([acted('Den'), acted('Attic').then(() => told.push('said of Attic'))]);
+  expect(told).toEqual(['kept Den', 'drawn', 'kept Attic', 'drawn', 'said of Attic']);
 });

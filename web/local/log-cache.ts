@@ -76,8 +76,9 @@ class CachedLog {
     // What was stated meanwhile is newer than what was read.
     if (stated === this.statedWhole) this.isWhole = whole;
     this.current = null;
-    this.take(entries);
+    const told = this.take(entries);
     this.notify();
+    await told;
   }
 
   /** Reads all anew: entries that had not been sent yet changed. */
@@ -87,8 +88,8 @@ class CachedLog {
     await this.read();
   }
 
-  /** `before`: called once the entries are taken in, before anyone is told. */
-  take(entries: readonly Entry[], whole?: boolean, before?: () => void): void {
+  /** `before`: called once the entries are taken in, before anyone is told; ends when all were. */
+  async take(entries: readonly Entry[], whole?: boolean, before?: () => void): Promise<void> {
     const fresh = entries.filter(({ id }) => !this.all.has(id));
     if (whole !== undefined) this.statedWhole += 1;
     if (fresh.length === 0 && (whole ?? this.isWhole) === this.isWhole) {
@@ -102,18 +103,11 @@ class CachedLog {
       this.summarize();
     }
     this.current = null;
-    this.tell(before);
-  }
-
-  /** Tells those who are told first, and the others once these have an answer, or when that takes too long. */
-  private tell(before: () => void = () => {}): void {
     const awaited = [...this.first].map((one) => one());
-    const others = (): void => {
-      before();
-      this.notify();
-    };
-    if (awaited.length === 0) others();
-    else void Promise.race([Promise.allSettled(awaited), pause(mostHeldBack)]).then(others);
+    // Those who are told first have an answer before the others are told, unless that takes too long.
+    if (awaited.length > 0) await Promise.race([Promise.allSettled(awaited), pause(mostHeldBack)]);
+    before?.();
+    this.notify();
   }
 
   readonly state = (): LogState => {
@@ -197,13 +191,13 @@ export class LogCache {
 
   /**
    * Entries that were kept: shown here and in other tabs. `whole`: whether the server is known to have more, if asked;
-   * `before`: called before anyone is told.
+   * `before`: called before anyone is told. Ends when all were told here.
    */
-  grown(log: LogKey, entries: readonly Entry[], whole?: boolean, before?: () => void): void {
+  async grown(log: LogKey, entries: readonly Entry[], whole?: boolean, before?: () => void): Promise<void> {
+    if (entries.length > 0) this.channel.postMessage(log);
     const book = this.cache.get(log);
     if (book === undefined) before?.();
-    else book.take(entries, whole, before);
-    if (entries.length > 0) this.channel.postMessage(log);
+    else await book.take(entries, whole, before);
   }
 
   /** Makes sure that the list of jobs has a line for a log that nobody has opened here. */

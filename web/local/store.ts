@@ -6,13 +6,15 @@ import type { Confirmed, LocalDatabase, LogKey, Pack, Setting } from './tables';
 
 export * from './tables';
 
-async function settingOf(store: LocalDatabase, name: Setting['name'], make: () => string): Promise<string> {
-  const known = await store.settings.get(name);
-  if (known !== undefined) return known.value;
-  const value = make();
-  await store.settings.put({ name, value });
-  return value;
-}
+/** Answers the same to all who ask, those who ask at the same moment among them. */
+const settingOf = (store: LocalDatabase, name: Setting['name'], make: () => string): Promise<string> =>
+  store.transaction('rw', store.settings, async () => {
+    const known = await store.settings.get(name);
+    if (known !== undefined) return known.value;
+    const value = make();
+    await store.settings.put({ name, value });
+    return value;
+  });
 
 /** This browser's id, made once for each person in each firm. */
 export const deviceId = (store: LocalDatabase): Promise<string> => settingOf(store, 'device', () => v7());

@@ -53,7 +53,7 @@ function newDevice() {
     sync,
     keep: async (log: string, said: readonly JobStatement[], opens = false) => {
       const entries = await keepIn(store, log, author, said, opens);
-      cache.grown(log, entries);
+      await cache.grown(log, entries);
       return entries;
     },
     exchange: () => sync.exchange(),

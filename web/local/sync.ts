@@ -209,7 +209,7 @@ export class Sync {
       const head = isLast ? page.cursor : to;
       const fresh = await confirm(this.store, log, page.entries, { cursor: page.cursor, head });
       await keepLinks(this.store, log, page.links, 1);
-      this.cache.grown(log, fresh, isLast);
+      await this.cache.grown(log, fresh, isLast);
       if (isLast) break;
       cursor = page.cursor;
     }

@@ -111,7 +111,7 @@ async function keepAll({ store, cache }: Local, log: LogKey, entries: readonly E
   // A job may be unknown to the server: opening one that is known changes nothing.
   const opens = log !== kitKey;
   await store.unsent.bulkAdd(fresh.map((entry) => ({ log, entry, opens, refused: null })));
-  cache.grown(log, fresh);
+  await cache.grown(log, fresh);
   if (fresh.length > 0) await cache.summarized(log);
   return fresh.length;
 }
@@ -137,7 +137,8 @@ export async function takeInJob(local: Local, file: JobFile): Promise<number> {
   await keepLinks(store, job, links, 0);
   const count = (await keepAll(local, job, entries)) + (await takenUpAgain(local, job, entries));
   const unnamed = strangersIn(entries, authors, identity.person.id);
-  if (count > 0 && unnamed.length > 0) cache.grown(job, await keep(store, job, identity.person.id, unnamed));
+  if (count > 0 && unnamed.length > 0)
+    await cache.grown(job, await keep(store, job, identity.person.id, unnamed));
   local.sync.wake();
   return count;
 }
@@ -160,7 +161,7 @@ async function takenUpAgain(
   );
   if (withdrawals.length === 0) return 0;
   const statements = withdrawals.map(({ id }): JobStatement => ({ kind: 'withdrawn', entries: [id] }));
-  cache.grown(job, await keep(store, job, identity.person.id, statements));
+  await cache.grown(job, await keep(store, job, identity.person.id, statements));
   return withdrawals.flatMap((one) => one.entries).filter((id) => back.has(id)).length;
 }
 

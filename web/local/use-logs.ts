@@ -94,7 +94,7 @@ export function useKeep() {
         before?.();
         return;
       }
-      cache.grown(log, await keep(store, log, author, statements, opens), undefined, before);
+      await cache.grown(log, await keep(store, log, author, statements, opens), undefined, before);
       sync.wakeSoon();
     };
     return {

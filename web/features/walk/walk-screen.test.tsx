@@ -1,6 +1,7 @@
 import { type LampPattern, lampPatterns, lampsOf } from '@fair-plug/core/instruments';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
+import { mostHeldBack } from '@/testing/pauses';
 import { houseOf, pressKey, type Shown, showScreen } from '@/testing/screen';
 import { WalkScreen } from './walk-screen';
 
@@ -187,6 +188,19 @@ describe('the lamps', () => {
     );
     await user.keyboard('u');
     await screen.findByText('Nothing to undo on this device');
+  });
+
+  test('an undo pressed while the reading is still on its way takes that reading back, and says so last', async () => {
+    const { kept } = await walkOf({ Den: 2 });
+    pressKey('4');
+    pressKey('u');
+    await waitFor(() =>
+      expect(kept('withdrawn')).toMatchObject([{ entries: [kept('reading-taken')[0]?.id] }]),
+    );
+    await screen.findByText('Taken back: the reading of Den 1');
+    await new Promise((go) => setTimeout(go, 3 * mostHeldBack));
+    expect(screen.queryByText('Taken back: the reading of Den 1')).not.toBeNull();
+    expect(screen.queryByText('Recorded: Den 1')).toBeNull();
   });
 
   test('who may only read records nothing', async () => {
