@@ -43,6 +43,7 @@ function explanationOf(
   { hypothesis, fitted, foresight, conditions: here, group, probability }: Diagnosis['explanations'][number],
   place: number,
   receptacles: FedTogether['receptacles'],
+  circuit: Circuit,
 ): CircuitExplanation {
   const { faults, loads } = fitted.supposed;
   const { instruments } = hypothesis;
@@ -52,10 +53,12 @@ function explanationOf(
     receptacles: receptacles.flatMap(({ id }, outlet) => (here[outlet] === 'correct' ? [] : [id])),
     instruments,
     isMisread: instruments.length === 0 && isMisread(faults, place),
-    isShared: foresight.problem.network.circuit.outlets.length > receptacles.length,
+    isShared: foresight.problem.network.circuit.outlets.some(
+      ({ leg }, outlet) => leg !== circuit.outlets[outlet]?.leg,
+    ),
     group,
     probability,
-    scale: fitted.scale,
+    scales: fitted.scales,
   };
 }
 
@@ -68,7 +71,7 @@ export function answerOf(
   nominalVolts: number,
 ): CircuitAnswer {
   const { explanations, outlets, isFinal, stoppedEarly } = diagnosis;
-  const all = explanations.map((one, place) => explanationOf(one, place, receptacles));
+  const all = explanations.map((one, place) => explanationOf(one, place, receptacles, circuit));
   const shown = scale.toShown(diagnosis.table);
   const kinds = diagnosis.causes.map(({ faults }) => kindOfCause(faults));
   const causes: readonly JudgedCause[] = diagnosis.causes.map(({ faults, place, affected }, position) => ({

@@ -231,7 +231,7 @@ describe('what if', () => {
   const { circuit, assessment } = causeIn(
     houseWith(4, ...read([openNeutral], [{ at: r4, instrument: 'meter-low' }])),
   );
-  const sound = { faults: [], loads: [], scale: 1 };
+  const sound = { faults: [], loads: [], scales: { own: 1, other: 1 } };
   const broken = { ...sound, faults: [openNeutral] };
   const taken: readonly Reading[] = den
     .slice(0, 4)
@@ -248,7 +248,7 @@ describe('what if', () => {
 
   test('volts stand as the supply does, in the region’s own', () => {
     const test: readonly Test[] = [{ at: r1, instrument: 'meter' }];
-    const [shown] = shownUnder(circuit.circuit, { ...sound, scale: 1.05 }, test, 230);
+    const [shown] = shownUnder(circuit.circuit, { ...sound, scales: { own: 1.05, other: 1.05 } }, test, 230);
     expect(shown).toMatchObject({ hn: expect.closeTo(241.5, 1) });
   });
 

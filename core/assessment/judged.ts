@@ -8,6 +8,7 @@ import type {
   NextTest,
   ReadingComparison,
   RunLength,
+  Scales,
 } from '../engine/index.ts';
 import type { Fault } from '../faults/index.ts';
 import type { ConditionId } from '../knowledge/index.ts';
@@ -76,7 +77,7 @@ export interface CircuitExplanation {
   readonly group: number;
   readonly probability: number;
   /** What all volts are times what the circuit's file says of its supply. */
-  readonly scale: number;
+  readonly scales: Scales;
 }
 
 export interface JudgedCircuit {

@@ -1,4 +1,5 @@
 import { type Circuit, simulate } from '../circuit/index.ts';
+import { scaleAt } from '../engine/index.ts';
 import type { Fault } from '../faults/index.ts';
 import {
   askedIn,
@@ -13,7 +14,7 @@ import {
 import type { CircuitExplanation } from './judged.ts';
 
 /** What is supposed of a circuit: what is wrong, what is on, and how high the supply stands. */
-export type Supposition = Pick<CircuitExplanation, 'faults' | 'loads' | 'scale'>;
+export type Supposition = Pick<CircuitExplanation, 'faults' | 'loads' | 'scales'>;
 
 /** Volts at which the engine reasons; what is shown is scaled to the region's. */
 const engineVolts = 120;
@@ -32,8 +33,11 @@ export function shownUnder(
   tests: readonly Test[],
   nominalVolts = engineVolts,
 ): readonly WholeReading[] {
-  const factor = (supposition.scale * nominalVolts) / engineVolts;
-  return simulate(supposed(circuit, supposition, tests)).readings.map((reading) => scaled(reading, factor));
+  const [first] = circuit.outlets;
+  const onOtherLeg = new Set(circuit.outlets.filter(({ leg }) => leg !== first?.leg).map(({ id }) => id));
+  return simulate(supposed(circuit, supposition, tests)).readings.map((reading) =>
+    scaled(reading, (scaleAt(supposition.scales, onOtherLeg.has(reading.at)) * nominalVolts) / engineVolts),
+  );
 }
 
 /** Volts, and share of what is read, by which a prediction may miss and still fit: supply, meter and what is plugged in wander. */

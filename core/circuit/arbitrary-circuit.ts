@@ -81,6 +81,7 @@ function circuitFrom({ size, shape, twoLegs, each }: Seeds): Omit<CircuitInput, 
   if (shape === 'ring' && size > 1) cables.push({ ...cable(2 * size - 1, 'panel'), id: 'back' });
   return {
     format: 'fair-plug/circuit@1',
+    ...(seed(0, 4) < 0.25 ? { degreesApart: 120 as const } : {}),
     celsius: pick([20, 75], seed(0, 2)),
     outlets: indices.map((index) => ({
       id: name(index),

@@ -51,6 +51,7 @@ const loadSchema = z.strictObject({ at: id, watts: positive, on: z.boolean().def
 export const circuitShape = z.strictObject({
   format: z.literal('fair-plug/circuit@1'),
   nominalVolts: z.number().positive().max(1000).default(120),
+  degreesApart: z.union([z.literal(120), z.literal(180)]).optional(),
   hertz: z.number().positive().max(1000).default(60),
   sourceOhms: z.number().min(1e-6).max(1000).default(0.05),
   celsius: z.number().min(-60).max(250).default(20),

@@ -170,10 +170,12 @@ function computeVolts(
   instrument: readonly Branch[],
   drive: string | undefined,
 ): VoltsOf {
-  const known = new Map<string, number>([
-    ['earth', 0],
-    ['source L1', drive ? 0 : circuit.nominalVolts],
-    ['source L2', drive ? 0 : -circuit.nominalVolts],
+  const supply = drive ? 0 : circuit.nominalVolts;
+  const angle = (Math.PI * (circuit.degreesApart ?? 180)) / 180;
+  const known = new Map<string, Complex>([
+    ['earth', [0, 0]],
+    ['source L1', [supply, 0]],
+    ['source L2', [supply * Math.cos(angle), supply * Math.sin(angle)]],
   ]);
   const branches = [...branchesOf(circuit, how), ...instrument];
   const names = [...new Set(branches.map(([a]) => a).concat(branches.map(([, b]) => b)))].filter(
@@ -195,7 +197,7 @@ function computeVolts(
     }
   const factors = factored(matrix, n);
   const volts = new Map<string, [number, number]>(names.map((node) => [node, [0, 0]]));
-  const at = (node: string): Complex => volts.get(node) ?? [known.get(node) ?? 0, 0];
+  const at = (node: string): Complex => volts.get(node) ?? known.get(node) ?? [0, 0];
   // Refined by what still flows into each node, summed branch by branch: the diagonal of a nodal matrix drowns
   // a leak of a nanosiemens beside a pole of ten kilosiemens.
   for (let round = 0; round < 4; round += 1) {

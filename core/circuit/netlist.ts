@@ -45,9 +45,9 @@ export function netlist(circuit: Circuit): string {
     },
     leak: (node, siemens) => element('R', nameOf(node), '0', String(1 / siemens)),
     capacitor: (a, b, farads) => element('C', nameOf(a), nameOf(b), String(farads)),
-    source: (node, volts, ohms) => {
+    source: (node, volts, degrees, ohms) => {
       const behind = `source_of_${nameOf(node)}`;
-      element('V', behind, '0', `DC 0 AC ${Math.abs(volts)} ${volts < 0 ? 180 : 0}`);
+      element('V', behind, '0', `DC 0 AC ${volts} ${degrees}`);
       element('R', behind, nameOf(node), String(ohms));
     },
   });

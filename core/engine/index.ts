@@ -22,4 +22,5 @@ export * from './model/contact-state.ts';
 export type { Inspected } from './model/inspected.ts';
 export type { InstrumentFault } from './model/instrument-fault.ts';
 export { type HouseFacts, houseRules, type PriorId, priors } from './model/priors.ts';
+export { evenly, type Scales, scaleAt } from './model/scales.ts';
 export { type SearchLimits, usualLimits } from './search/search.ts';

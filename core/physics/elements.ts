@@ -31,8 +31,8 @@ export interface ElementSink {
   /** From a node to earth. */
   leak(node: number, siemens: number): void;
   capacitor(a: number, b: number, farads: number): void;
-  /** A source of `volts` behind `ohms` from earth to a node. */
-  source(node: number, volts: number, ohms: number): void;
+  /** A source of `volts`, turned by so many degrees, behind `ohms` from earth to a node. */
+  source(node: number, volts: number, degrees: number, ohms: number): void;
 }
 
 /** Faults by the place where they are. */
@@ -99,8 +99,9 @@ export function emitOperating(network: Network, operation: Operation, sink: Elem
   const { circuit, bus, outlets, devices } = network;
   const faults = sorted(operation.faults);
   if (operation.breakerOn) {
-    sink.source(bus.L1, circuit.nominalVolts, circuit.sourceOhms);
-    if (bus.L2 !== absent) sink.source(bus.L2, -circuit.nominalVolts, circuit.sourceOhms);
+    const { nominalVolts, degreesApart = 180, sourceOhms } = circuit;
+    sink.source(bus.L1, nominalVolts, 0, sourceOhms);
+    if (bus.L2 !== absent) sink.source(bus.L2, nominalVolts, degreesApart, sourceOhms);
   }
   for (let index = 0; index < circuit.cables.length; index += 1)
     emitCable(network, index, faultsAt(faults.cable, circuit.cables[index]?.id), sink);

@@ -2,6 +2,10 @@ import { type ElementSink, emitFixed, emitOperating } from './elements.ts';
 import { type Elimination, eliminationOf } from './elimination.ts';
 import { earth, type Network, type Operation } from './network.ts';
 
+/** A unit turned by so many degrees; half a turn is exactly −1. */
+export const turned = (degrees: number): readonly [re: number, im: number] =>
+  degrees === 180 ? [-1, 0] : [Math.cos((Math.PI * degrees) / 180), Math.sin((Math.PI * degrees) / 180)];
+
 /**
  * Solves one network for many operations, without allocating while it does.
  *
@@ -29,7 +33,8 @@ export class Solver {
   private readonly inverseRe: Float64Array;
   private readonly inverseIm: Float64Array;
   /** Current that the sources drive into each node, as stamped. */
-  private readonly sourceAmps: Float64Array;
+  private readonly sourceRe: Float64Array;
+  private readonly sourceIm: Float64Array;
   /** Node potentials against earth with nothing plugged in. */
   readonly voltsRe: Float64Array;
   readonly voltsIm: Float64Array;
@@ -60,7 +65,8 @@ export class Solver {
     this.earthIm = forNodes();
     this.inverseRe = forNodes();
     this.inverseIm = forNodes();
-    this.sourceAmps = forNodes();
+    this.sourceRe = forNodes();
+    this.sourceIm = forNodes();
     this.shareRe = forBranches();
     this.shareIm = forBranches();
     this.betweenRe = forBranches();
@@ -76,7 +82,7 @@ export class Solver {
   }
 
   private stamps(): ElementSink {
-    const { earthRe, earthIm, branchRe, branchIm, sourceAmps, omega } = this;
+    const { earthRe, earthIm, branchRe, branchIm, sourceRe, sourceIm, omega } = this;
     const entry = (a: number, b: number): number => (a < b ? this.entryOf(a, b) : this.entryOf(b, a));
     return {
       resistor: (a, b, ohms) => {
@@ -92,9 +98,11 @@ export class Solver {
         else if (b === earth) add(earthIm, a, omega * farads);
         else add(branchIm, entry(a, b), omega * farads);
       },
-      source: (node, volts, ohms) => {
+      source: (node, volts, degrees, ohms) => {
         add(earthRe, node, 1 / ohms);
-        add(sourceAmps, node, volts / ohms);
+        const [re, im] = turned(degrees);
+        add(sourceRe, node, (re * volts) / ohms);
+        add(sourceIm, node, (im * volts) / ohms);
       },
     };
   }
@@ -105,12 +113,13 @@ export class Solver {
     this.branchIm.set(this.fixedBranchIm);
     this.earthRe.set(this.fixedEarthRe);
     this.earthIm.fill(0);
-    this.sourceAmps.fill(0);
+    this.sourceRe.fill(0);
+    this.sourceIm.fill(0);
     emitOperating(this.network, operation, this.stamp);
     this.eliminate();
     this.filledFrom = this.elimination.nodeCount;
-    this.voltsRe.set(this.sourceAmps);
-    this.voltsIm.fill(0);
+    this.voltsRe.set(this.sourceRe);
+    this.voltsIm.set(this.sourceIm);
     this.substitute(this.voltsRe, this.voltsIm);
   }
 

@@ -5,6 +5,7 @@ import { type Evidence, evidenceOf, type ReadingEvidence } from '@fair-plug/core
 import { fineTolerance } from '@fair-plug/core/engine/evidence/likelihood.ts';
 import { Weighing } from '@fair-plug/core/engine/evidence/weighing.ts';
 import { type Cause, clash } from '@fair-plug/core/engine/model/cause.ts';
+import { evenly } from '@fair-plug/core/engine/model/scales.ts';
 import { blank, type Reading, type Test } from '@fair-plug/core/instruments';
 
 /** Ohms by which the log-normal of bad connections is sampled evenly in probability. */
@@ -119,7 +120,7 @@ export class Exact {
     let most = Number.NEGATIVE_INFINITY;
     const weights = this.all.map(({ logPrior, predicted, adrift }) => {
       weighing.begin();
-      weighing.scale = 1;
+      weighing.scales = evenly(1);
       let least = 0;
       for (const [reading, from] of compiled) {
         for (let channel = reading.first; channel < reading.end; channel += 1) {

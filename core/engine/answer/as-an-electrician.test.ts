@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { runOf, simulate } from '../../circuit/index.ts';
 import type { Fault } from '../../faults/index.ts';
-import { type LampPattern, lampsOf, type Reading, type Test } from '../../instruments/index.ts';
+import { type LampPattern, lampsOf, type Reading, scaled, type Test } from '../../instruments/index.ts';
 import { Diagnostician } from '../index.ts';
 import { lone } from './lone-in-tests.ts';
 
@@ -156,6 +156,69 @@ describe('a neutral that two legs share', () => {
     const answer = guessed(ids, readings);
     expect(namesOf(answer)).toEqual(ids.map(() => 'lost-shared-neutral'));
     expect(answer.next).toBeNull();
+  });
+
+  test.each([
+    [121, 118],
+    [117.4, 119.6],
+    [112, 115.5],
+    [124.8, 119.2],
+  ])(
+    'whole, with %d V on the one leg and %d V on the other, is nothing bad, whoever knows of it',
+    (first, second) => {
+      const ids = idsOf(6);
+      const legs = ids.map((_, index) => (index % 3 === 1 ? 'L2' : 'L1'));
+      const scatter = [0.1, -0.2, 0.2, 0, -0.1, 0.1];
+      const readings = ids.flatMap((at, index) => {
+        const volts = (legs[index] === 'L1' ? first : second) + (scatter[index] ?? 0);
+        return [lamps(at, 'hn-hg'), meter(at, volts, volts, 0), probe(at, true, false, false)];
+      });
+      const written = runOf(ids, { meters: { first: 15, next: 4 }, legs });
+      for (const more of [{}, { legs: 'as-written', circuit: written }] as const) {
+        const answer = guessed(ids, readings, more);
+        expect(namesOf(answer)).toEqual(ids.map(() => 'correct'));
+        expect(answer.misfits).toEqual([]);
+      }
+      const [leading] = guessed(ids, readings).explanations;
+      expect(leading?.foresight.problem.network.circuit.outlets.map(({ leg }) => leg)).toEqual(legs);
+    },
+  );
+
+  test.each([0.5, 0.35, 0.72])(
+    'lost where two of three phases feed it (208Y/120 V), at %d of the way between them, is thought of',
+    (share) => {
+      // Two loads in series across 208 V; ground stands 60 V beside the line between the phases.
+      const across = Math.sqrt(3) * 120;
+      const ground = Math.hypot(60, across * (share - 0.5));
+      const ids = idsOf(4);
+      const readings = ids.map((at, index) =>
+        meter(at, across * (index % 2 === 0 ? share : 1 - share), 120, ground),
+      );
+      const answer = guessed(ids, readings);
+      expect(namesOf(answer)).toEqual(ids.map(() => 'lost-shared-neutral'));
+      expect(answer.misfits).toEqual([]);
+      expect(answer.next).toBeNull();
+    },
+  );
+
+  test('what is bad on one of two legs that differ is found there', () => {
+    const ids = idsOf(6);
+    const legs = ids.map((_, index) => (index % 2 === 1 ? 'L2' : 'L1'));
+    const circuit = runOf(ids, { meters: { first: 15, next: 4 }, legs });
+    const tests = ids.flatMap((at) =>
+      (['lamps', 'meter', 'loaded'] as const).map((instrument) => ({ at, instrument }) as Test),
+    );
+    const faults: Fault[] = [{ kind: 'resistance', conductor: 'hot', ohms: 1.1, at: 'r4' }];
+    const { readings } = simulate({ ...circuit, loads: [], faults, tests });
+    // The other leg stands 3 V lower.
+    const lower = readings.map((reading): Reading => {
+      if (reading.instrument === 'lamps' || Number(reading.at.slice(1)) % 2 === 1) return reading;
+      return scaled(reading, 117 / 120);
+    });
+    for (const more of [{}, { legs: 'as-written', circuit }] as const)
+      expect(namesOf(guessed(ids, lower, more))).toEqual(
+        ids.map((id) => (id === 'r4' ? 'high-resistance' : 'correct')),
+      );
   });
 
   test('lost, with loads nearly equal, is never left out', () => {

@@ -110,7 +110,7 @@ function explanationKeys(
   unknownLoads: boolean,
 ) {
   const { hypothesis, probability, group, foresight } = explanation;
-  const { supposed, scale } = explanation.fitted;
+  const { supposed, scales } = explanation.fitted;
   const isShared = foresight.problem.network !== network;
   const loads = supposed.loads.filter(({ at }) => outlets.some(({ id }) => id === at));
   const misread = foresight.misfitsUnder(explanation).map(({ position, wrong }) => ({
@@ -127,7 +127,7 @@ function explanationKeys(
       : {}),
     ...(hypothesis.instruments.length > 0 ? { instruments: hypothesis.instruments } : {}),
     ...(misread.length > 0 ? { misread } : {}),
-    supplyVolts: Number((scale * nominalVolts).toPrecision(4)),
+    supplyVolts: Number((scales.own * nominalVolts).toPrecision(4)),
     ...(isShared ? { sharedNeutral: true as const } : {}),
   };
 }

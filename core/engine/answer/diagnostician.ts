@@ -1,3 +1,4 @@
+import type { Circuit } from '../../circuit/index.ts';
 import type { Fault } from '../../faults/index.ts';
 import { type InstrumentId, instrumentIds, type Reading } from '../../instruments/index.ts';
 import { type ConditionId, conditionIds } from '../../knowledge/index.ts';
@@ -18,10 +19,17 @@ import { type Explanation, keptNats } from '../search/explanation.ts';
 import { Search, type SearchLimits, type SearchState, usualLimits } from '../search/search.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
 import { conditionsMemory, Foresight, type Misfit } from './foresight.ts';
+import { legsByVolts, logShareOfLegs } from './legs-by-volts.ts';
 import { type Localization, localize } from './localization.ts';
 import { nextTests } from './next-test.ts';
 import { type Found, type OutletOpinion, posteriorOf, type WeighedExplanation } from './posterior.ts';
-import { elsewhere, sharedCircuit, sharedShare } from './shared-neutral.ts';
+import {
+  asksForThreePhases,
+  elsewhere,
+  sharedCircuit,
+  sharedShare,
+  threePhaseShare,
+} from './shared-neutral.ts';
 import type { NextTest } from './worth.ts';
 
 // Longer than other files: the families of explanations, as written and with the neutral shared, are led and weighed together.
@@ -86,14 +94,17 @@ interface Wiring {
   readonly conditionsUnder: (explanation: Explanation) => readonly ConditionId[];
 }
 
-/** What a neutral that is shared and bad explains by itself. */
-interface SharedNeutral {
-  /** With all other causes besides. */
-  readonly problem: DiagnosisProblem;
+/** What outlets on two legs explain, and what that weighs besides: how often neutrals are shared, and so. */
+interface TwoLegs {
   readonly state: SearchState;
   readonly foresight: Foresight;
-  /** Logarithm of the weight of the best of it. */
-  readonly logWeight: number;
+  readonly logShare: number;
+}
+
+/** What a neutral that is shared and bad explains by itself. */
+interface SharedNeutral extends TwoLegs {
+  /** With all other causes besides. */
+  readonly problem: DiagnosisProblem;
 }
 
 function wiringOf(premises: Premises): Wiring {
@@ -135,6 +146,7 @@ export class Diagnostician {
     const problem = problemOf({ ...this.known, ...taken }, this.written.premises);
     const search = new Search(problem, limits);
     let shared: SharedNeutral | null | undefined;
+    let twoLegs: TwoLegs | null | undefined;
     const foresight = foresightOf(problem, this.written);
     const run = search.run();
     let answered = '';
@@ -142,17 +154,20 @@ export class Diagnostician {
     for (let slice = 0; ; slice += 1) {
       const step = run.next();
       if (step.done) {
-        const asWritten = foundBy(step.value, foresight);
+        if (twoLegs === undefined) twoLegs = yield* this.onTwoLegs(taken, limits);
+        const found = [...foundBy(step.value, foresight), ...foundOnTwoLegs(twoLegs, search.bestLogWeight)];
+        const isCut = step.value.stoppedEarly || twoLegs?.state.stoppedEarly === true;
         if (shared === undefined) shared = yield* this.sharedNeutral(taken, limits);
-        if (shared === null) return this.answer(asWritten, step.value.stoppedEarly, taken, true);
-        const asShared = yield* this.withSharedNeutral(shared, limits, search.bestLogWeight);
-        const stoppedEarly = step.value.stoppedEarly || asShared.stoppedEarly;
-        return this.answer([...asWritten, ...asShared.found], stoppedEarly, taken, true);
+        if (shared === null) return this.answer(found, isCut, taken, true);
+        const best = Math.max(search.bestLogWeight, weightOf(twoLegs));
+        const asShared = yield* this.withSharedNeutral(shared, limits, best);
+        return this.answer([...found, ...asShared.found], isCut || asShared.stoppedEarly, taken, true);
       }
       // Where no single cause explains the readings, one that does on two legs spares a search for several.
       if (shared === undefined && search.findsNoSingleCause) {
         shared = yield* this.sharedNeutral(taken, limits);
-        if (shared !== null) search.hold(shared.logWeight);
+        twoLegs = yield* this.onTwoLegs(taken, limits);
+        search.hold(Math.max(weightOf(shared), weightOf(twoLegs)));
       }
       const { leadingKey } = search;
       // An early answer is worth its time where it says something new.
@@ -177,19 +192,32 @@ export class Diagnostician {
 
   /** What explains the readings by a neutral alone that is shared with another breaker, and bad; null where none can be. */
   private *sharedNeutral(taken: Taken, limits: SearchLimits): Generator<null, SharedNeutral | null> {
-    const wiring = this.known.legs === 'unknown' ? this.sharedWiring(taken) : null;
-    if (wiring === null) return null;
+    const halfATurn = yield* this.badNeutral(180, taken, limits);
+    if (halfATurn === null) return null;
+    const ofThreePhases = asksForThreePhases(this.known.circuit, taken.readings)
+      ? yield* this.badNeutral(120, taken, limits)
+      : null;
+    return ofThreePhases !== null && weightOf(ofThreePhases) > weightOf(halfATurn)
+      ? ofThreePhases
+      : halfATurn;
+  }
+
+  /** The same with legs so many degrees apart. */
+  private *badNeutral(
+    degreesApart: 120 | 180,
+    taken: Taken,
+    limits: SearchLimits,
+  ): Generator<null, SharedNeutral | null> {
+    const { circuit } = this.known;
+    const shared = this.mayHaveTwoLegs ? sharedCircuit(circuit, taken.readings, degreesApart) : null;
+    if (shared === null) return null;
+    const wiring = this.wiringWith(shared);
     const onOneLeg = problemOf({ ...this.known, ...taken, unknownLoads: true }, wiring.premises);
     const problem = { ...onOneLeg, tolerance: amongLegs(onOneLeg.tolerance) };
     const neutrals = { ...problem, causes: problem.causes.filter((cause) => isOfSharedNeutral(cause)) };
     const state = yield* ranToTheEnd(new Search(neutrals, { ...limits, mostCauses: 1 }));
-    const leading = state.explanations[0]?.logWeight ?? Number.NEGATIVE_INFINITY;
-    return {
-      problem,
-      state,
-      foresight: foresightOf(neutrals, wiring),
-      logWeight: leading + Math.log(sharedShare),
-    };
+    const logShare = Math.log(sharedShare * (degreesApart === 120 ? threePhaseShare : 1));
+    return { problem, state, foresight: foresightOf(neutrals, wiring), logShare };
   }
 
   /** The same with something else wrong besides, where it leads and leaves something unexplained. */
@@ -198,12 +226,12 @@ export class Diagnostician {
     limits: SearchLimits,
     best: number,
   ): Generator<null, { readonly found: readonly Found[]; readonly stoppedEarly: boolean }> {
-    const { problem, foresight, logWeight: leading } = shared;
+    const { problem, foresight, logShare } = shared;
     const more = new Search(problem, { ...limits, mostCauses: 3 });
-    const isAsked = leading > best && more.wouldAskForMore(shared.state);
+    const isAsked = weightOf(shared) > best && more.wouldAskForMore(shared.state);
     const state = isAsked ? yield* ranToTheEnd(more) : shared.state;
     return {
-      found: foundBy(state, foresight, Math.log(sharedShare)).filter(
+      found: foundBy(state, foresight, logShare).filter(
         ({ explanation, logWeight }) =>
           explanation.hypothesis.causes.some(isOfSharedNeutral) && logWeight > best - keptNats,
       ),
@@ -211,16 +239,34 @@ export class Diagnostician {
     };
   }
 
-  private sharedWiring({ readings }: Taken): Wiring | null {
+  /** What the circuit explains with its outlets on the legs that their volts tell; null where they tell of one leg. */
+  private *onTwoLegs(taken: Taken, limits: SearchLimits): Generator<null, TwoLegs | null> {
     const { circuit } = this.known;
-    const legs = new Set(circuit.outlets.map(({ leg }) => leg));
+    const legs = this.mayHaveTwoLegs ? legsByVolts(circuit, taken.readings) : null;
+    if (legs === null) return null;
+    const outlets = circuit.outlets.map((outlet, index) => ({ ...outlet, leg: legs[index] ?? outlet.leg }));
+    const wiring = this.wiringWith({ ...circuit, outlets });
+    const onOneLeg = problemOf({ ...this.known, ...taken }, wiring.premises);
+    const problem = { ...onOneLeg, tolerance: amongLegs(onOneLeg.tolerance) };
+    return {
+      state: yield* ranToTheEnd(new Search(problem, limits)),
+      foresight: foresightOf(problem, wiring),
+      logShare: Math.log(sharedShare) + logShareOfLegs(outlets.length),
+    };
+  }
+
+  /** Nobody has said on which legs the outlets are, and they may be on two. */
+  private get mayHaveTwoLegs(): boolean {
+    const { circuit, legs } = this.known;
     const isRing = circuit.cables.length > circuit.outlets.length;
-    const shared = legs.size > 1 || isRing ? null : sharedCircuit(circuit, readings);
-    if (shared === null) return null;
-    const key = shared.outlets.map(({ leg }) => leg).join('');
+    return legs === 'unknown' && !isRing && new Set(circuit.outlets.map(({ leg }) => leg)).size === 1;
+  }
+
+  private wiringWith(circuit: Circuit): Wiring {
+    const key = `${circuit.degreesApart ?? 180} ${circuit.outlets.map(({ leg }) => leg).join('')}`;
     const known = this.shared.get(key);
     if (known !== undefined) return known;
-    const made = wiringOf(premisesOf({ ...this.known, circuit: shared }));
+    const made = wiringOf(premisesOf({ ...this.known, circuit }));
     this.shared.set(key, made);
     return made;
   }
@@ -305,6 +351,18 @@ function foundBy({ explanations }: SearchState, foresight: Foresight, logShare =
     logWeight: explanation.logWeight + logShare,
   }));
 }
+
+const weightOf = (twoLegs: TwoLegs | null): number => {
+  const leading = twoLegs?.state.explanations[0]?.logWeight ?? Number.NEGATIVE_INFINITY;
+  return leading + (twoLegs?.logShare ?? 0);
+};
+
+const foundOnTwoLegs = (twoLegs: TwoLegs | null, best: number): readonly Found[] =>
+  twoLegs === null
+    ? []
+    : foundBy(twoLegs.state, twoLegs.foresight, twoLegs.logShare).filter(
+        ({ logWeight }) => logWeight > best - keptNats,
+      );
 
 function* ranToTheEnd(search: Search): Generator<null, SearchState> {
   const run = search.run();

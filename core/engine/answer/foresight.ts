@@ -1,10 +1,12 @@
 import { type Fault, withOhms } from '../../faults/index.ts';
-import type { ChannelKind, Reading } from '../../instruments/index.ts';
+import type { Reading } from '../../instruments/index.ts';
 import type { ConditionId } from '../../knowledge/index.ts';
 import { type ContactsStanding, Evaluator, type Supposed } from '../evidence/evaluator.ts';
+import { scaledBy } from '../evidence/evidence.ts';
 import type { OutletConditions } from '../evidence/outlet-conditions.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Wrong } from '../evidence/weighing.ts';
+import type { Scales } from '../model/scales.ts';
 import { apartByOhms } from '../search/apart-by-ohms.ts';
 import type { Explanation } from '../search/explanation.ts';
 
@@ -22,13 +24,10 @@ const asWellNats = 2;
 /** A reading that falls so many nats short of what scatter explains is named. */
 const misfitNats = 5;
 
-/** True of what stands as the supply does. */
-export const isScaled = (kind: ChannelKind | undefined): boolean => kind === 'volts' || kind === 'lamp';
-
 /** What is supposed, and by how much all volts are more than on the circuit as it is written. */
 export interface Scaled {
   readonly supposed: Supposed;
-  readonly scale: number;
+  readonly scales: Scales;
 }
 
 /** What one explanation predicts, kept from an early answer to the final one. */
@@ -73,7 +72,7 @@ export class Foresight {
   }
 
   /** Readings that an explanation does not account for. */
-  misfitsUnder({ fitted: { supposed, scale } }: Explanation): readonly Misfit[] {
+  misfitsUnder({ fitted: { supposed, scales } }: Explanation): readonly Misfit[] {
     const { evaluator } = this;
     const { evidence } = this.problem;
     evaluator.predict(supposed, false);
@@ -83,11 +82,11 @@ export class Foresight {
         for (const { readings } of outlets)
           for (const reading of readings) {
             const taken = evidence.readings[reading.position];
-            if (taken === undefined || evaluator.weighing.excessOf(reading, scale) <= misfitNats) continue;
+            if (taken === undefined || evaluator.weighing.excessOf(reading, scales) <= misfitNats) continue;
             misfits.push({
               position: reading.position,
               reading: taken,
-              wrong: evaluator.weighing.wrongAt(reading, scale),
+              wrong: evaluator.weighing.wrongAt(reading, scales),
             });
           }
     return misfits.sort((a, b) => a.position - b.position);
@@ -105,21 +104,18 @@ export class Foresight {
     const limit = deficit + asWellNats;
     const { evaluator } = this;
     return evaluator.deficit(so, false, limit) <= limit
-      ? { supposed: so, scale: evaluator.weighing.scale }
+      ? { supposed: so, scales: evaluator.weighing.scales }
       : fitted;
   }
 
   foresee(explanation: Explanation, withContacts: boolean): Foreseen {
     const { evaluator, foreseen } = this;
-    const { supposed, scale } = explanation.fitted;
+    const { supposed, scales } = explanation.fitted;
     let known = foreseen.get(explanation);
     if (known === undefined) {
       evaluator.predict(supposed, false);
-      const { kinds } = this.problem.evidence;
       known = {
-        predicted: evaluator.predicted.map((value, channel) =>
-          isScaled(kinds[channel]) ? scale * value : value,
-        ),
+        predicted: scaledBy(this.problem.evidence, evaluator.predicted, scales),
         misread: null,
         contacts: null,
       };

@@ -1,9 +1,9 @@
 import { blankAsAdvised, type ChannelKind, type Reading, type Test } from '../../instruments/index.ts';
 import type { Network } from '../../physics/index.ts';
 import { Evaluator } from '../evidence/evaluator.ts';
-import { evidenceOf, type OutletEvidence } from '../evidence/evidence.ts';
+import { evidenceOf, type OutletEvidence, scaledBy } from '../evidence/evidence.ts';
 import { viewSize } from '../model/view-memory.ts';
-import { type Foresight, isScaled } from './foresight.ts';
+import type { Foresight } from './foresight.ts';
 import { alike, type WeighedExplanation } from './posterior.ts';
 
 /** For every candidate, which of its outcomes each explanation predicts: explanations alike share a number, the leading one's is nought. */
@@ -86,7 +86,7 @@ export class Foreteller {
 
   predict(explanation: WeighedExplanation, leader: WeighedExplanation): Float64Array {
     const { foresight, fitted } = explanation;
-    const { supposed, scale } =
+    const { supposed, scales } =
       foresight === leader.foresight ? foresight.withLoadsOf(explanation, leader) : fitted;
     const evaluator = this.evaluatorFor(foresight);
     const { leading } = this;
@@ -106,7 +106,7 @@ export class Foreteller {
     }
     const predicted = evaluator.predicted.slice();
     if (views !== null) this.leading = { views, predicted };
-    return predicted.map((value, channel) => (isScaled(this.kinds[channel]) ? scale * value : value));
+    return scaledBy(evaluator.evidence, predicted, scales);
   }
 }
 

@@ -74,6 +74,15 @@ describe('a receptacle by itself', () => {
     expect(next?.instrument).toBe('meter-low');
   });
 
+  test.each([
+    [139, 69],
+    [72.7, 67.6],
+  ])('a neutral lost between two of three phases (208Y/120 V), %d V to hot and %d V to ground', (hn, ng) => {
+    const probed: Reading = { at: 'x', instrument: 'probe', hot: true, neutral: true, ground: false };
+    const read: readonly Reading[] = [{ at: 'x', instrument: 'meter-low', hn, hg: 120, ng }, probed];
+    expect(lone.diagnose('x', read).condition).toBe('lost-shared-neutral');
+  });
+
   test('lamps read again with loads off tell an open neutral from a live ground', () => {
     const again: Reading = { at: 'x', instrument: 'lamps', ...lampsOf('hg'), state: { loadsOff: true } };
     const doubtOf = (readings: readonly Reading[]): number => {

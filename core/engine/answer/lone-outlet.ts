@@ -12,6 +12,7 @@ import {
 } from '../../instruments/index.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
 import type { HouseFacts } from '../model/priors.ts';
+import { evenly } from '../model/scales.ts';
 import type { ReadingComparison } from './evidence-table.ts';
 import { outcomesOf } from './foretelling.ts';
 import type { Row } from './lone-rows.ts';
@@ -62,7 +63,7 @@ export class LoneDiagnostician {
     const readings = taken.filter(({ instrument }) => !isOfDevice(instrument));
     const alone = new LoneWeighing(table, readings, house);
     const ranked = ranking(table, alone.weighAll(), alone);
-    const leading = ranked.held[0] ?? { row: 0, fault: null, weight: 0, scale: 1 };
+    const leading = ranked.held[0] ?? { row: 0, fault: null, weight: 0, scales: evenly(1) };
     const misfits = alone.misfitsUnder(leading);
     const opinion = opinionOn(id, 0, ranked.explanations, taken.length === 0);
     return {

@@ -10,6 +10,7 @@ import { type Cause, clash } from '../model/cause.ts';
 import { faultsWith, type Hypothesis, soundHypothesis, withCause } from '../model/hypothesis.ts';
 import type { PriorId } from '../model/priors.ts';
 import { sharedOut } from '../search/prior-shares.ts';
+import { threePhaseShare } from './shared-neutral.ts';
 
 /** Stands for the receptacle that is asked about. */
 export const here = 'here';
@@ -28,6 +29,8 @@ const ofOneLeg = /* @__PURE__ */ someLengths.map((meters) =>
 );
 /** Two legs that share a neutral: this receptacle on one, those around it on the other. */
 const ofTwoLegs = premisesFor(standIn(15, ['L1', 'L1', 'L2']));
+/** The same where they are two of three phases. */
+const ofTwoPhases = premisesFor({ ...standIn(15, ['L1', 'L1', 'L2']), degreesApart: 120 });
 const premises = ofOneLeg[1] ?? ofTwoLegs;
 export const { network } = premises;
 
@@ -174,8 +177,8 @@ function trippedUpstream(): Row {
 }
 
 /** The neutral that two legs share is lost, with something on at either side. */
-function lostSharedNeutral(): readonly Row[] {
-  const contactsUnder = lookerAt(ofTwoLegs.network);
+function lostSharedNeutral({ network: circuit }: Premises, share: number): readonly Row[] {
+  const contactsUnder = lookerAt(circuit);
   return someWatts.flatMap((mine) =>
     someWatts.map((others): Row => {
       const fault: Fault = { kind: 'open', conductor: 'neutral', cable: 'c1' };
@@ -185,8 +188,8 @@ function lostSharedNeutral(): readonly Row[] {
       ];
       const supposed: Supposed = { faults: [fault], loads, deviceStates: [] };
       return {
-        network: ofTwoLegs.network,
-        origins: [{ priors: ['shared-neutral-lost'], logShare: Math.log(wattsShare(mine, others)) }],
+        network: circuit,
+        origins: [{ priors: ['shared-neutral-lost'], logShare: Math.log(share * wattsShare(mine, others)) }],
         causeCount: 1,
         supposed,
         contacts: contactsUnder(supposed),
@@ -199,11 +202,13 @@ function lostSharedNeutral(): readonly Row[] {
 }
 
 /** Circuits that stand for any. */
-export const standIns = (): readonly Network[] => [...ofOneLeg, ofTwoLegs].map((one) => one.network);
+export const standIns = (): readonly Network[] =>
+  [...ofOneLeg, ofTwoLegs, ofTwoPhases].map((one) => one.network);
 
 /** Everything that may hold at a receptacle, whether or not it is told from the rest. */
 export const everyRow = (): readonly Row[] => [
   ...ofOneLeg.flatMap(oneLegRows),
   trippedUpstream(),
-  ...lostSharedNeutral(),
+  ...lostSharedNeutral(ofTwoLegs, 1 - threePhaseShare),
+  ...lostSharedNeutral(ofTwoPhases, threePhaseShare),
 ];

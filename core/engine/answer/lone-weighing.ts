@@ -4,6 +4,7 @@ import { loneTolerance, toleranceIn } from '../evidence/likelihood.ts';
 import { Weighing, type Wrong } from '../evidence/weighing.ts';
 import { type InstrumentFault, instrumentFaults, mayShowIn, spoil } from '../model/instrument-fault.ts';
 import { type HouseFacts, oddsIn } from '../model/priors.ts';
+import { evenly, type Scales } from '../model/scales.ts';
 import { here, network } from './lone-rows.ts';
 import type { Column, LoneTable } from './lone-table.ts';
 
@@ -15,8 +16,7 @@ export interface Held {
 
 export interface Weighted extends Held {
   readonly weight: number;
-  /** What all volts are times what is predicted. */
-  readonly scale: number;
+  readonly scales: Scales;
 }
 
 /** What falls so many nats short of the best weighs nothing. */
@@ -95,7 +95,7 @@ export class LoneWeighing {
   private weigh(one: Held, price: number, held: Weighted[]): void {
     const { weighing } = this;
     weighing.begin();
-    weighing.scale = 1;
+    weighing.scales = evenly(1);
     let least = 0;
     for (let position = 0; position < this.compiled.length; position += 1) {
       this.foreseeAt(one, position);
@@ -105,14 +105,14 @@ export class LoneWeighing {
     }
     const weight = price - weighing.weigh();
     this.best = Math.max(this.best, weight);
-    held.push({ ...one, weight, scale: weighing.scale });
+    held.push({ ...one, weight, scales: weighing.scales });
   }
 
-  /** What is predicted, at the scale that all volts have. */
+  /** What is predicted, at the scale that all volts have: those of one leg. */
   predictedUnder(one: Weighted): Float64Array {
     this.foresee(one);
     return this.weighing.predicted.map((value, channel) =>
-      this.kinds[channel] === 'volts' ? value * one.scale : value,
+      this.kinds[channel] === 'volts' ? value * one.scales.own : value,
     );
   }
 
@@ -120,14 +120,14 @@ export class LoneWeighing {
   wrongUnder(one: Weighted, position: number): Wrong | null {
     const reading = this.compiled[position];
     this.foresee(one);
-    return reading === undefined ? null : this.weighing.wrongAt(reading, one.scale);
+    return reading === undefined ? null : this.weighing.wrongAt(reading, one.scales);
   }
 
   /** Positions of readings that do not fit. */
   misfitsUnder(one: Weighted): readonly number[] {
     this.foresee(one);
     return this.compiled.flatMap((reading, position) =>
-      this.weighing.excessOf(reading, one.scale) > misfitNats ? [position] : [],
+      this.weighing.excessOf(reading, one.scales) > misfitNats ? [position] : [],
     );
   }
 }

@@ -11,6 +11,7 @@ import {
   Solver,
 } from '../../physics/index.ts';
 import { type InstrumentFault, spoil } from '../model/instrument-fault.ts';
+import { evenly } from '../model/scales.ts';
 import { type Terminals, terminals } from '../model/terminals.ts';
 import { type ViewMemory, viewSize } from '../model/view-memory.ts';
 import {
@@ -116,7 +117,7 @@ export class Evaluator {
   ): number {
     const { weighing } = this;
     weighing.begin();
-    weighing.scale = reference?.scale ?? 1;
+    weighing.scales = reference?.scales ?? evenly(1);
     let least = 0;
     for (const state of states) {
       if (state.repaired !== repaired) continue;
@@ -210,7 +211,7 @@ export class Evaluator {
       views,
       predicted,
       adrift,
-      scale: weighing.scale,
+      scales: weighing.scales,
       instruments,
       weighed,
       readingDeficits,

@@ -10,6 +10,7 @@ import {
   unplugged,
 } from '../../instruments/index.ts';
 import type { Network } from '../../physics/index.ts';
+import { type Scales, scaleAt } from '../model/scales.ts';
 
 /** One reading as a run of channels. */
 export interface ReadingEvidence {
@@ -18,6 +19,8 @@ export interface ReadingEvidence {
   /** Its position in the readings file; -1 for what tripped before any instrument was used. */
   readonly position: number;
   readonly outlet: number;
+  /** Of an outlet that is not on the leg of the first one. */
+  readonly isOnOtherLeg: boolean;
   readonly instrument: Reading['instrument'] | 'tripped-before';
   readonly hookup: Hookup;
   readonly first: number;
@@ -49,6 +52,8 @@ export interface Evidence {
   readonly states: readonly StateEvidence[];
   readonly kinds: readonly ChannelKind[];
   readonly observed: Float64Array;
+  /** 1 of a channel that is read on the other leg. */
+  readonly onOtherLeg: Uint8Array;
   readonly slots: number;
   readonly readingCount: number;
   /** First channel of the readings after repair; they come last. */
@@ -85,6 +90,7 @@ function byState(all: readonly Reading[], firstRepaired: number): readonly (read
 class Compiler {
   readonly kinds: ChannelKind[] = [];
   readonly observed: number[] = [];
+  readonly onOtherLeg: number[] = [];
   readonly all: readonly Reading[];
   slots = 0;
   readingCount = 0;
@@ -107,6 +113,7 @@ class Compiler {
     for (const [kind, observed] of channels) {
       this.kinds.push(kind);
       this.observed.push(observed);
+      this.onOtherLeg.push(of.isOnOtherLeg ? 1 : 0);
     }
     this.readingCount += 1;
     return { index: this.readingCount - 1, ...of, first, end: this.observed.length };
@@ -117,7 +124,13 @@ class Compiler {
     if (this.taken.trippedBefore === null || this.network.devices.length === 0) return null;
     const isAsFound = reading.state === undefined && !repaired;
     const tripped = new Set(isAsFound ? this.taken.trippedBefore : (reading.trippedBefore ?? []));
-    const nowhere = { position: -1, outlet: -1, instrument: 'tripped-before', hookup: unplugged } as const;
+    const nowhere = {
+      position: -1,
+      outlet: -1,
+      isOnOtherLeg: false,
+      instrument: 'tripped-before',
+      hookup: unplugged,
+    } as const;
     return this.put(tripFlags(this.network, tripped), nowhere);
   }
 
@@ -149,9 +162,11 @@ class Compiler {
     const outlet = this.network.topology.outletIndex.get(reading.at);
     if (outlet === undefined) throw new Error(`no outlet ${reading.at}`);
     const { instrument } = reading;
+    const { outlets } = this.network.circuit;
     return this.put(channelsOf(reading, this.devices), {
       position,
       outlet,
+      isOnOtherLeg: outlets[outlet]?.leg !== outlets[0]?.leg,
       instrument,
       hookup: hookupOf(instrument, settingOf(reading), this.network.circuit.nominalVolts),
     });
@@ -162,11 +177,24 @@ class Compiler {
   }
 }
 
+/** True of what stands as the supply does. */
+const isScaled = (kind: ChannelKind | undefined): boolean => kind === 'volts' || kind === 'lamp';
+
+/** What is predicted for every channel, at the scales of its leg. */
+export const scaledBy = (
+  { kinds, onOtherLeg }: Evidence,
+  predicted: Float64Array,
+  scales: Scales,
+): Float64Array =>
+  predicted.map((value, channel) =>
+    isScaled(kinds[channel]) ? scaleAt(scales, onOtherLeg[channel] === 1) * value : value,
+  );
+
 /** Compiles readings for a network. The outlets they name must be the network's. */
 export function evidenceOf(network: Network, taken: Taken): Evidence {
   const compiler = new Compiler(network, taken);
   const states = byState(compiler.all, taken.readings.length).map((positions) => compiler.state(positions));
-  const { all, kinds, observed, slots, readingCount } = compiler;
+  const { all, kinds, observed, onOtherLeg, slots, readingCount } = compiler;
   const firstRepaired = Math.min(
     observed.length,
     ...states.filter(({ repaired }) => repaired).map((state) => firstChannel(state)),
@@ -176,6 +204,7 @@ export function evidenceOf(network: Network, taken: Taken): Evidence {
     states,
     kinds,
     observed: Float64Array.from(observed),
+    onOtherLeg: Uint8Array.from(onOtherLeg),
     slots,
     readingCount,
     firstRepaired,

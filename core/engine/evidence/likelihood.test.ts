@@ -27,7 +27,7 @@ function soundly(change: (one: Volts, index: number) => Volts, tolerance = fineT
   const changed = readings.map((one, index) => (isMetered(one) ? change(one, index) : one));
   const evidence = evidenceOf(network, { readings: changed, trippedBefore: null, afterRepair: [] });
   const evaluator = new Evaluator(network, evidence, null, tolerance);
-  return { deficit: evaluator.deficit(sound, false), scale: evaluator.weighing.scale };
+  return { deficit: evaluator.deficit(sound, false), scale: evaluator.weighing.scales.own };
 }
 const times = (one: Volts, factor: number): Volts => ({
   ...one,

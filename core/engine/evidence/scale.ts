@@ -28,6 +28,10 @@ export function scaleNats(scale: number, { centre, sigma }: UsualSupply = nearNo
   return -Math.log(here / (nearUsual * density(0, sigma) + anywhere));
 }
 
+/** By so much, as a share, the legs of one supply differ: a volt or two, by what is on at each (common practice). */
+export const legsApart = 1.5 / 120;
+export const curvatureOfLegs = 1 / legsApart ** 2;
+
 /** The scale that values with these coefficients ask for. */
 export const nearestScale = (b: number, a: number): number =>
   a > 0 ? Math.min(scaleLimits[1], Math.max(scaleLimits[0], b / a)) : 1;

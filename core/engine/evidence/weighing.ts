@@ -1,7 +1,9 @@
 import { type ChannelKind, earth } from '../../instruments/index.ts';
+import { type Scales, scaleAt } from '../model/scales.ts';
 import type { Evidence, ReadingEvidence } from './evidence.ts';
 import { adriftDeficit, channelDeficit, type Tolerance, unrelated, wrongVoltsNats } from './likelihood.ts';
 import {
+  curvatureOfLegs,
   curvatureOfPrior,
   nearestScale,
   nearNominal,
@@ -52,7 +54,7 @@ export interface Weighed {
   readonly forms: Float64Array;
   /** Nats by which each falls short. */
   readonly short: Float64Array;
-  readonly scale: number;
+  readonly scales: Scales;
 }
 
 /** Of a channel that may be held or adrift: it says nothing. */
@@ -62,7 +64,7 @@ export const unsettled = 2;
 const rowSize = 4;
 
 /**
- * Holds what is predicted against what was read. Volts are held against it up to one scale that all of them share; the
+ * Holds what is predicted against what was read. Volts are held against it up to one scale that all of a leg share; the
  * supply drifts between readings, not within one, and what a load drops is off by one share; so differences within a
  * reading count by the meter's own noise. What is wrong costs no more than being wrong does.
  */
@@ -70,8 +72,11 @@ export class Weighing {
   readonly predicted: Float64Array;
   /** 1 where nothing holds one of the contacts that a channel is read between; `unsettled` where that is not known. */
   readonly adrift: Uint8Array;
-  /** The scale that was fitted last. */
-  scale = 1;
+  /** The scales that were fitted last. */
+  private own = 1;
+  private other = 1;
+  /** Readings on the other leg are among those taken. */
+  private hasOther = false;
   private readonly evidence: Evidence;
   private readonly tolerance: Tolerance;
   private readonly supply: UsualSupply;
@@ -103,6 +108,19 @@ export class Weighing {
     this.wrongVolts = wrongVoltsNats(this.tolerance.noiseVolts);
   }
 
+  get scales(): Scales {
+    return { own: this.own, other: this.other };
+  }
+
+  set scales({ own, other }: Scales) {
+    this.own = own;
+    this.other = other;
+  }
+
+  private scaleOf({ isOnOtherLeg }: ReadingEvidence): number {
+    return isOnOtherLeg ? this.other : this.own;
+  }
+
   /** True of what a meter measured between contacts. */
   holdsVolts({ first }: ReadingEvidence): boolean {
     return this.isVolts[first] === 1;
@@ -118,11 +136,12 @@ export class Weighing {
   /** Begins to gather readings that share a scale. */
   begin(): void {
     this.taken.length = 0;
+    this.hasOther = false;
   }
 
   /** Nats that a reading falls short of at the least, whatever the scale. */
   leastOf(reading: ReadingEvidence): number {
-    if (!this.holdsVolts(reading)) return this.deficitOf(reading, this.scale);
+    if (!this.holdsVolts(reading)) return this.deficitOf(reading, this.scaleOf(reading));
     const { form } = this;
     this.formOf(reading, this.evidence.observed, reading.first, -1);
     return Math.min(form.loose + form.nats(nearestScale(form.b, form.a)), leastSlipNats);
@@ -132,11 +151,13 @@ export class Weighing {
   take(reading: ReadingEvidence): number {
     this.taken.push(reading);
     if (!this.holdsVolts(reading)) {
-      const short = this.deficitOf(reading, this.scale);
+      const scale = this.scaleOf(reading);
+      const short = this.deficitOf(reading, scale);
       this.whole[reading.index] = short;
-      this.wholeAt[reading.index] = this.scale;
+      this.wholeAt[reading.index] = scale;
       return short;
     }
+    this.hasOther ||= reading.isOnOtherLeg;
     const { form, forms } = this;
     this.formOf(reading, this.evidence.observed, reading.first, -1);
     const row = reading.index * rowSize;
@@ -148,15 +169,16 @@ export class Weighing {
   }
 
   /** Takes a reading that shows what it showed before, as it was weighed then. */
-  takeAs(reading: ReadingEvidence, { forms, short, scale }: Weighed): number {
-    const { index, first } = reading;
+  takeAs(reading: ReadingEvidence, { forms, short, scales }: Weighed): number {
+    const { index, first, isOnOtherLeg } = reading;
     this.taken.push(reading);
     if (this.isVolts[first] !== 1) {
       const before = short[index] as number;
       this.whole[index] = before;
-      this.wholeAt[index] = scale;
+      this.wholeAt[index] = scaleAt(scales, isOnOtherLeg);
       return before;
     }
+    this.hasOther ||= isOnOtherLeg;
     const row = index * rowSize;
     for (let at = row; at < row + rowSize; at += 1) this.forms[at] = forms[at] as number;
     const [a, b] = [forms[row] as number, forms[row + 1] as number];
@@ -167,20 +189,23 @@ export class Weighing {
   weighed(): Weighed {
     const short = new Float64Array(this.whole.length);
     for (const reading of this.taken) short[reading.index] = this.takenDeficit(reading);
-    return { forms: this.forms.slice(), short, scale: this.scale };
+    return { forms: this.forms.slice(), short, scales: this.scales };
   }
 
-  /** Fits the scale to what was taken; answers the nats that all of it falls short of, every scale counted by its share. */
+  /** Fits the scales to what was taken; answers the nats that all of it falls short of, every scale counted by its share. */
   weigh(): number {
-    const curvature = this.fitScale();
-    let sum = scaleNats(this.scale, this.supply) + 0.5 * Math.log(curvature / curvatureOfPrior);
+    const { own, other } = this.fitScale();
+    let sum = scaleNats(this.own, this.supply) + 0.5 * Math.log(own / curvatureOfPrior);
+    if (this.hasOther)
+      sum += 0.5 * (curvatureOfLegs * (this.other - this.own) ** 2 + Math.log(other / curvatureOfLegs));
     for (const reading of this.taken) sum += this.takenDeficit(reading);
     return sum;
   }
 
   /** Nats of a reading that was taken, at the scale that was fitted. */
   takenDeficit(reading: ReadingEvidence): number {
-    const { forms, scale, whole, wholeAt } = this;
+    const { forms, whole, wholeAt } = this;
+    const scale = this.scaleOf(reading);
     if (!this.holdsVolts(reading))
       return Math.abs((wholeAt[reading.index] as number) - scale) < sameScale
         ? (whole[reading.index] as number)
@@ -190,41 +215,64 @@ export class Weighing {
     return nats < fitsPlainly ? nats + (forms[row + 3] as number) : this.deficitOf(reading, scale);
   }
 
-  private fitScale(): number {
+  /** Fits both scales; answers how sharply what was taken asks for each, the other leg's by itself. */
+  private fitScale(): Scales {
     const { forms } = this;
-    let scale = this.startingScale();
+    const ratio = this.other / this.own;
+    let own = this.startingScale(ratio);
+    let other = ratio * own;
     let curvature = curvatureOfPrior;
+    let curvatureOfOther = curvatureOfLegs;
     for (let round = 0; round < 5; round += 1) {
       let pull = curvatureOfPrior * this.supply.centre;
       curvature = curvatureOfPrior;
-      for (const { first, index } of this.taken) {
+      let pullOfOther = 0;
+      curvatureOfOther = curvatureOfLegs;
+      for (const { first, index, isOnOtherLeg } of this.taken) {
         if (this.isVolts[first] !== 1) continue;
         const row = index * rowSize;
-        const nats = rowNats(forms, row, scale);
+        const nats = rowNats(forms, row, isOnOtherLeg ? other : own);
         // At first whatever is far off still pulls a little; then only what is not held to be wrong.
         const weight = round < 2 ? 1 / (1 + 0.25 * nats) : 1 / (1 + Math.exp(nats - 8));
-        pull += weight * (forms[row + 1] as number);
-        curvature += weight * (forms[row] as number);
+        const [by, asks] = [weight * (forms[row + 1] as number), weight * (forms[row] as number)];
+        if (isOnOtherLeg) {
+          pullOfOther += by;
+          curvatureOfOther += asks;
+        } else {
+          pull += by;
+          curvature += asks;
+        }
       }
+      // What the other leg asks for reaches this one as far as they hang together.
+      const share = curvatureOfLegs / curvatureOfOther;
+      pull += share * pullOfOther;
+      curvature += share * (curvatureOfOther - curvatureOfLegs);
       const next = Math.min(scaleLimits[1], Math.max(scaleLimits[0], pull / curvature));
-      const isSettled = round > 1 && Math.abs(next - scale) < 1e-5;
-      scale = next;
+      const nextOther = (pullOfOther + curvatureOfLegs * next) / curvatureOfOther;
+      const isSettled = round > 1 && Math.abs(next - own) < 1e-5 && Math.abs(nextOther - other) < 1e-5;
+      own = next;
+      other = nextOther;
       if (isSettled) break;
     }
-    this.scale = scale;
-    return curvature;
+    this.own = own;
+    this.other = other;
+    return { own: curvature, other: curvatureOfOther };
   }
 
-  /** Where a fit begins: as before where all fits well there, else the best of what single readings ask for. */
-  private startingScale(): number {
+  /**
+   * Where a fit begins: as before where all fits well there, else the best of what single readings ask for; the other
+   * leg's stands to it as before.
+   */
+  private startingScale(ratio: number): number {
     const { forms, taken } = this;
     const short = (scale: number): number => {
       let sum = scaleNats(scale, this.supply);
-      for (const { first, index } of taken)
-        if (this.isVolts[first] === 1) sum += Math.min(mostOfOne, rowNats(forms, index * rowSize, scale));
+      for (const { first, index, isOnOtherLeg } of taken)
+        if (this.isVolts[first] === 1)
+          sum += Math.min(mostOfOne, rowNats(forms, index * rowSize, isOnOtherLeg ? ratio * scale : scale));
       return sum;
     };
-    let best = this.scale;
+    let best = this.own;
     let least = short(best);
     if (least <= fitsWell * taken.length) return best;
     const step = Math.max(1, Math.floor(taken.length / scalesTried));
@@ -237,15 +285,17 @@ export class Weighing {
     tried(1);
     tried(this.supply.centre);
     for (let which = 0; which < taken.length; which += step) {
-      const { first, index } = taken[which] as ReadingEvidence;
+      const { first, index, isOnOtherLeg } = taken[which] as ReadingEvidence;
       const row = index * rowSize;
-      if (this.isVolts[first] === 1) tried(nearestScale(forms[row + 1] as number, forms[row] as number));
+      if (this.isVolts[first] !== 1) continue;
+      const asked = nearestScale(forms[row + 1] as number, forms[row] as number);
+      tried(isOnOtherLeg ? asked / ratio : asked);
     }
     return best;
   }
 
   /** Nats of one reading at a scale. */
-  deficitOf(reading: ReadingEvidence, scale: number): number {
+  private deficitOf(reading: ReadingEvidence, scale: number): number {
     const { first, instrument } = reading;
     if (this.isVolts[first] === 1) return this.ofVolts(reading, scale).nats;
     let sum = 0;
@@ -269,7 +319,8 @@ export class Weighing {
   }
 
   /** Nats that a reading falls short of, beyond what is to be expected of one that is right. */
-  excessOf(reading: ReadingEvidence, scale: number): number {
+  excessOf(reading: ReadingEvidence, scales: Scales): number {
+    const scale = scaleAt(scales, reading.isOnOtherLeg);
     if (!this.holdsVolts(reading)) return this.deficitOf(reading, scale);
     this.formOf(reading, this.evidence.observed, reading.first, -1);
     const { base } = this.form;
@@ -285,9 +336,11 @@ export class Weighing {
     return wide + 0.5 * this.readIn(reading) + 2;
   }
 
-  /** How a reading is held to be wrong at a scale; null where it is held to be right. */
-  wrongAt(reading: ReadingEvidence, scale: number): Wrong | null {
-    return this.holdsVolts(reading) ? this.ofVolts(reading, scale).wrong : null;
+  /** How a reading is held to be wrong; null where it is held to be right. */
+  wrongAt(reading: ReadingEvidence, scales: Scales): Wrong | null {
+    return this.holdsVolts(reading)
+      ? this.ofVolts(reading, scaleAt(scales, reading.isOnOtherLeg)).wrong
+      : null;
   }
 
   private ofVolts(reading: ReadingEvidence, scale: number): { nats: number; wrong: Wrong | null } {

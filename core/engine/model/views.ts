@@ -1,5 +1,6 @@
 import { litFrom } from '../../instruments/index.ts';
 import type { InstrumentFault } from './instrument-fault.ts';
+import type { Scales } from './scales.ts';
 import type { Terminals } from './terminals.ts';
 import { viewSize } from './view-memory.ts';
 
@@ -11,11 +12,11 @@ export interface Reference {
   readonly predicted: Float64Array;
   readonly adrift: Uint8Array;
   /** Its readings as they are weighed under it. */
-  readonly weighed: { readonly forms: Float64Array; readonly short: Float64Array; readonly scale: number };
+  readonly weighed: { readonly forms: Float64Array; readonly short: Float64Array; readonly scales: Scales };
   /** Instruments that do not work under it. */
   readonly instruments: readonly InstrumentFault[];
-  /** The scale of all volts under it. */
-  readonly scale: number;
+  /** The scales of all volts under it. */
+  readonly scales: Scales;
   /** Nats by which each reading falls short, and all of a slot together. */
   readonly readingDeficits: Float64Array;
   readonly deficits: Float64Array;

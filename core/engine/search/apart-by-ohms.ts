@@ -33,8 +33,8 @@ function at(
     resistances: hypothesis.resistances.filter((_, index) => index !== which),
   };
   const others = best.ohms.filter((_, index) => index !== which);
-  const { pattern, watts, scale } = best;
-  const from = { ohms: others, watts, scale };
+  const { pattern, watts, scales } = best;
+  const from = { ohms: others, watts, scales };
   const fit =
     pattern === null && others.length === 0
       ? unfitted(evaluator, fixed, others, watts, problem.unknownLoads)

@@ -89,7 +89,7 @@ export class Beginning {
   }
 
   /** Nats that other loads and ohms than the parent's promise at the most; no end of them where nothing is known. */
-  promised({ supposed, scale }: Fitted, { isInherited }: Start, pattern: LoadPattern | null): number {
+  promised({ supposed, scales }: Fitted, { isInherited }: Start, pattern: LoadPattern | null): number {
     const { led, evaluator, problem } = this;
     if (!isInherited || led === null) return Number.POSITIVE_INFINITY;
     if (this.gain === null) {
@@ -99,7 +99,7 @@ export class Beginning {
     if (this.predicted !== supposed)
       evaluator.deficit(supposed, false, Number.POSITIVE_INFINITY, this.reference);
     this.predicted = supposed;
-    return this.gain.promised(scale, pattern);
+    return this.gain.promised(scales, pattern);
   }
 
   /** As it starts, nothing fitted; not looked at to the end once beyond the limit. */

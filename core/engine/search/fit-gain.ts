@@ -1,4 +1,5 @@
 import type { Evaluator } from '../evidence/evaluator.ts';
+import type { Scales } from '../model/scales.ts';
 import type { LoadPattern } from '../model/unknown-loads.ts';
 import type { Explanation } from './explanation.ts';
 import { FreeQuantities } from './free-quantities.ts';
@@ -22,9 +23,9 @@ export class FitGain {
   }
 
   /** Nats that they promise at the most, for what the evaluator predicted last; loads that a pattern has off stay off. */
-  promised(scale: number, pattern: LoadPattern | null): number {
+  promised(scales: Scales, pattern: LoadPattern | null): number {
     const { free, chord, watts } = this;
     const held = pattern === null ? null : free.positionsOff(pattern);
-    return promiseAlong(free, chord, free.residualsOf(watts, scale), held);
+    return promiseAlong(free, chord, free.residualsOf(watts, scales), held);
   }
 }

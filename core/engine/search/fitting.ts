@@ -33,7 +33,7 @@ export function unfitted(
     supposed,
     ohms,
     watts,
-    scale: evaluator.weighing.scale,
+    scales: evaluator.weighing.scales,
     deficit:
       deficit +
       (unknownLoads ? 0.5 * excessOf(watts) ** 2 + heatNats(evaluator, hypothesis, supposed, deficit) : 0),

@@ -4,8 +4,10 @@ import { type Branch, branchesOf, type Network } from '../../physics/index.ts';
 import type { Evaluator, Supposed } from '../evidence/evaluator.ts';
 import type { ReadingEvidence } from '../evidence/evidence.ts';
 import { type Pull, pullOf } from '../evidence/likelihood.ts';
+import { curvatureOfLegs } from '../evidence/scale.ts';
 import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
-import { type LoadPattern, loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
+import { type Scales, scaleAt } from '../model/scales.ts';
+import { hasTwoLegs, type LoadPattern, loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
 import type { Fit } from './least-squares.ts';
 import { logOhms, logWatts, ohmsLogShare, wattsLogShare, wattsSigma } from './prior-shares.ts';
 
@@ -15,13 +17,15 @@ import { logOhms, logWatts, ohmsLogShare, wattsLogShare, wattsSigma } from './pr
 export interface Values {
   readonly ohms: readonly number[];
   readonly watts: Float64Array;
-  /** What all volts are times what is predicted: how the supply stands, and the meter. */
-  readonly scale: number;
+  /** How the supply stands, and the meter. */
+  readonly scales: Scales;
 }
 
 /** The scale of all volts while it is fitted beside ohms and watts. */
 const [leastScale, mostScale] = [0.87, 1.13] as const;
 const scaleSigma = 0.05;
+/** The legs of one supply differ by such a share of it at the most. */
+const mostApart = 0.06;
 
 /** Spread by which all loads together may exceed what a circuit is held to carry, in watts. */
 const excessSigma = 50;
@@ -56,7 +60,10 @@ interface Slopes {
   readonly of: (channel: number, quantity: number) => number;
 }
 
-/** What is free in a hypothesis: ohms of bad connections first, then the watts at some outlets, and the scale of all volts. */
+/**
+ * What is free in a hypothesis: ohms of bad connections first, then the watts at some outlets, the scale of all volts, and,
+ * where there are two legs, by what share of it the other one's differs.
+ */
 export class FreeQuantities {
   readonly size: number;
   readonly lower: Float64Array;
@@ -73,6 +80,9 @@ export class FreeQuantities {
   /** Watts of what is on are fitted in their logarithm, for they may span three decades. */
   private readonly isOn: readonly boolean[];
   private readonly fixedWatts: Float64Array;
+  private readonly ownAt: number;
+  /** −1 where there is one leg. */
+  private readonly differenceAt: number;
   private readonly channelCount: number;
   private readonly channelPull: Pull = { residual: 0, slope: 0 };
   private readonly whitening = new Float64Array(9);
@@ -91,7 +101,9 @@ export class FreeQuantities {
     this.free =
       pattern === null ? [] : [...pattern.upper.keys()].filter((outlet) => (pattern.upper[outlet] ?? 0) > 0);
     this.isOn = this.free.map((outlet) => (pattern?.lower[outlet] ?? 0) > 0);
-    this.size = this.resistanceCount + this.free.length + 1;
+    this.ownAt = this.resistanceCount + this.free.length;
+    this.differenceAt = hasTwoLegs(evaluator.network) ? this.ownAt + 1 : -1;
+    this.size = Math.max(this.ownAt, this.differenceAt) + 1;
     this.fixedWatts = pattern?.start ?? from.watts;
     this.channelCount = evaluator.evidence.firstRepaired;
     this.start = new Float64Array(this.size);
@@ -101,12 +113,10 @@ export class FreeQuantities {
     this.priorCentre = new Float64Array(this.size);
     this.boundOhms(from.ohms);
     if (pattern !== null) this.boundWatts(pattern);
-    const last = this.size - 1;
-    this.start[last] = from.scale;
-    this.lower[last] = leastScale;
-    this.upper[last] = mostScale;
-    this.priorWeight[last] = 1 / scaleSigma ** 2;
-    this.priorCentre[last] = 1;
+    const { own, other } = from.scales;
+    this.bound(this.ownAt, own, [leastScale, mostScale], 1 / scaleSigma ** 2, 1);
+    if (this.differenceAt !== -1)
+      this.bound(this.differenceAt, other / own - 1, [-mostApart, mostApart], curvatureOfLegs, 0);
   }
 
   /** Positions of the loads that a pattern has off. */
@@ -116,8 +126,23 @@ export class FreeQuantities {
     );
   }
 
-  private scaleAt(x: Float64Array): number {
-    return x[this.size - 1] as number;
+  private scalesAt(x: Float64Array): Scales {
+    const own = x[this.ownAt] as number;
+    return { own, other: this.differenceAt === -1 ? own : own * (1 + (x[this.differenceAt] as number)) };
+  }
+
+  private bound(
+    at: number,
+    start: number,
+    [lower, upper]: readonly [number, number],
+    weight: number,
+    centre: number,
+  ): void {
+    this.start[at] = start;
+    this.lower[at] = lower;
+    this.upper[at] = upper;
+    this.priorWeight[at] = weight;
+    this.priorCentre[at] = centre;
   }
 
   private boundOhms(from: readonly number[]): void {
@@ -161,17 +186,17 @@ export class FreeQuantities {
   }
 
   /** Residuals of all that was read, in standard deviations; row by row with their slopes where these are given. */
-  private pull(residuals: Float64Array, scale: number, slopes: Slopes | null): void {
+  private pull(residuals: Float64Array, scales: Scales, slopes: Slopes | null): void {
     const { evidence } = this.evaluator;
     for (const { repaired, outlets } of evidence.states)
       if (!repaired)
         for (const { readings } of outlets)
           for (const reading of readings)
             if (this.evaluator.weighing.holdsVolts(reading))
-              this.pullVolts(reading, residuals, scale, slopes);
+              this.pullVolts(reading, residuals, scales, slopes);
             else
               for (let channel = reading.first; channel < reading.end; channel += 1)
-                this.pullChannel(channel, residuals, scale, slopes);
+                this.pullChannel(channel, residuals, scaleAt(scales, reading.isOnOtherLeg), slopes);
   }
 
   private pullChannel(channel: number, residuals: Float64Array, scale: number, slopes: Slopes | null): void {
@@ -195,11 +220,12 @@ export class FreeQuantities {
   private pullVolts(
     reading: ReadingEvidence,
     residuals: Float64Array,
-    scale: number,
+    scales: Scales,
     slopes: Slopes | null,
   ): void {
     const { evidence, weighing, predicted } = this.evaluator;
-    const { first, end } = reading;
+    const { first, end, isOnOtherLeg } = reading;
+    const scale = scaleAt(scales, isOnOtherLeg);
     const { size, whitening } = this;
     const count = end - first;
     weighing.whiten(reading, whitening);
@@ -216,7 +242,11 @@ export class FreeQuantities {
         let slope = 0;
         for (let column = 0; column <= row; column += 1) {
           const channel = first + column;
-          const by = at === size - 1 ? (predicted[channel] as number) : scale * slopes.of(channel, at);
+          const value = predicted[channel] as number;
+          let by: number;
+          if (at === this.ownAt) by = (value * scale) / scales.own;
+          else if (at === this.differenceAt) by = isOnOtherLeg ? scales.own * value : 0;
+          else by = scale * slopes.of(channel, at);
           slope += (whitening[row * count + column] as number) * by;
         }
         slopes.jacobian[(first + row) * size + at] = slope;
@@ -227,13 +257,13 @@ export class FreeQuantities {
   readonly residuals = (x: Float64Array): Float64Array => {
     const watts = this.wattsAt(x);
     this.evaluator.predict(this.supposedAt(this.ohmsAt(x), watts), false);
-    return this.residualsOf(watts, this.scaleAt(x));
+    return this.residualsOf(watts, this.scalesAt(x));
   };
 
   /** Residuals of what the evaluator predicted last. */
-  residualsOf(watts: Float64Array, scale: number): Float64Array {
+  residualsOf(watts: Float64Array, scales: Scales): Float64Array {
     const residuals = new Float64Array(this.channelCount + 1);
-    this.pull(residuals, scale, null);
+    this.pull(residuals, scales, null);
     residuals[this.channelCount] = this.unknownLoads ? excessOf(watts) : 0;
     return residuals;
   }
@@ -265,7 +295,7 @@ export class FreeQuantities {
           (byQuantity[at] as number) +
           (bySiemens[channel * count + branch] as number) * (siemensSlope[branch] as number);
       }
-    this.pull(residuals, this.scaleAt(x), {
+    this.pull(residuals, this.scalesAt(x), {
       jacobian,
       of: (channel, at) => byQuantity[channel * size + at] as number,
     });

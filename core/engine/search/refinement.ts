@@ -206,8 +206,8 @@ export class Refinement {
   private exact({ faults, deviceStates, instruments }: Hypothesis, watts: Float64Array): Fitted {
     const supposed = { faults, loads: this.problem.network.circuit.loads, deviceStates, instruments };
     const deficit = this.evaluator.deficit(supposed, false);
-    const { scale } = this.evaluator.weighing;
-    return { supposed, ohms: [], watts, scale, deficit, logShare: 0, pattern: null };
+    const { scales } = this.evaluator.weighing;
+    return { supposed, ohms: [], watts, scales, deficit, logShare: 0, pattern: null };
   }
 
   /**

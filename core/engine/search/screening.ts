@@ -9,6 +9,7 @@ import { unsettled, Weighing } from '../evidence/weighing.ts';
 import type { Cause } from '../model/cause.ts';
 import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
+import { evenly, scaleAt } from '../model/scales.ts';
 import { loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
 import type { ViewMemory } from '../model/view-memory.ts';
 
@@ -79,7 +80,7 @@ export class Screening {
     // Nothing is free: what it falls short by is no bound but the thing itself.
     if (patterns.length === 1 && only !== undefined)
       return this.evaluatorFor(0).deficit(only, false, limit, this.reference, states);
-    this.nearest.scale = this.reference?.scale ?? 1;
+    this.nearest.scales = this.reference?.scales ?? evenly(1);
     const views = patterns.map(({ loads }) => this.views[this.loadExtremes.indexOf(loads)]);
     let sum = 0;
     for (const state of states) {
@@ -162,6 +163,7 @@ export class Screening {
   private readingBound(reading: ReadingEvidence, patterns: number): number {
     const { kinds, observed } = this.evidence;
     const { nearest } = this;
+    const scale = scaleAt(nearest.scales, reading.isOnOtherLeg);
     for (let channel = reading.first; channel < reading.end; channel += 1) {
       let low = Number.POSITIVE_INFINITY;
       let high = Number.NEGATIVE_INFINITY;
@@ -174,7 +176,7 @@ export class Screening {
         adrift += weighing.adrift[channel] as number;
       }
       const kind = kinds[channel] as ChannelKind;
-      const seen = (observed[channel] as number) / (kind === 'volts' ? nearest.scale : 1);
+      const seen = (observed[channel] as number) / (kind === 'volts' ? scale : 1);
       nearest.predicted[channel] = nearestTo(kind, seen, low, high);
       nearest.adrift[channel] = adrift === 0 ? 0 : adrift === patterns ? 1 : unsettled;
     }

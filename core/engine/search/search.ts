@@ -5,6 +5,7 @@ import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Cause } from '../model/cause.ts';
 import { type Hypothesis, soundHypothesis, withCause, withoutCauses } from '../model/hypothesis.ts';
 import { habitIds } from '../model/priors.ts';
+import { evenly } from '../model/scales.ts';
 import { hangOnLoads } from '../model/unknown-loads.ts';
 import { type Explanation, keptNats, ledNats } from './explanation.ts';
 import type { Fitted } from './fitting.ts';
@@ -62,7 +63,7 @@ const nothingFitted = ({ network }: DiagnosisProblem): Fitted => ({
   supposed: { faults: [], loads: [], deviceStates: [] },
   ohms: [],
   watts: new Float64Array(network.outlets.length),
-  scale: 1,
+  scales: evenly(1),
   deficit: Number.POSITIVE_INFINITY,
   logShare: 0,
   pattern: null,

@@ -1,6 +1,7 @@
 import type { Evaluator } from '../evidence/evaluator.ts';
 import type { ReadingEvidence } from '../evidence/evidence.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
+import type { Scales } from '../model/scales.ts';
 import type { Fitted } from './fitting.ts';
 
 /** A reading that falls so many nats short of what scatter explains asks for another cause, or is wrong. */
@@ -20,11 +21,11 @@ function* readingsOf({ evidence }: DiagnosisProblem): Generator<ReadingEvidence>
 function excesses(
   problem: DiagnosisProblem,
   { weighing }: Evaluator,
-  scale: number,
+  scales: Scales,
 ): ReadonlyMap<number, readonly number[]> {
   const at = new Map<number, number[]>();
   for (const reading of readingsOf(problem)) {
-    const excess = weighing.excessOf(reading, scale);
+    const excess = weighing.excessOf(reading, scales);
     const here = at.get(reading.outlet);
     if (here === undefined) at.set(reading.outlet, [excess]);
     else here.push(excess);
@@ -39,10 +40,10 @@ function excesses(
 export function leavesUnexplained(
   problem: DiagnosisProblem,
   evaluator: Evaluator,
-  { supposed, scale }: Fitted,
+  { supposed, scales }: Fitted,
 ): boolean {
   evaluator.predict(supposed, false);
-  const byOutlet = excesses(problem, evaluator, scale);
+  const byOutlet = excesses(problem, evaluator, scales);
   let readings = 0;
   let sum = 0;
   let alone = 0;

@@ -54,11 +54,11 @@ export function runChartData(
       ),
     );
   const [atRest, underLoad] = [voltsWith('meter'), voltsWith('loaded')];
-  const bandOf = (volts: readonly number[]): readonly [number, number] => [
-    // A magnitude: never below nought.
-    Math.max(0, Math.min(...volts) - wander),
-    Math.max(0, Math.max(...volts)) + wander,
-  ];
+  const bandOf = (volts: readonly number[]): readonly [number, number] =>
+    volts.length === 0
+      ? [Number.NaN, Number.NaN]
+      : // A magnitude: never below nought.
+        [Math.max(0, Math.min(...volts) - wander), Math.max(0, Math.max(...volts)) + wander];
   const rest = ids.map((_, position) => bandOf(atRest.map((volts) => volts[position] ?? Number.NaN)));
   const loaded = ids.map((_, position) =>
     bandOf(
@@ -90,5 +90,5 @@ export function runChartData(
     const at = fault.at ?? ('cable' in fault ? fault.cable?.slice('to '.length) : undefined);
     return at === undefined ? [] : [{ name: nameOf(at), ohms: fault.ohms, watts: heatOf(fault.ohms) }];
   });
-  return { rows, steps, supply: leading.scale * nominalVolts };
+  return { rows, steps, supply: leading.scales.own * nominalVolts };
 }

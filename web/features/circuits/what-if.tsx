@@ -68,7 +68,7 @@ function useSupposed({ assessment, judged }: Pick<WhatIfProps, 'assessment' | 'j
           state: 'tripped' as const,
         })),
     };
-    return comparedUnder(circuit, { faults, loads, scale: leading.scale }, taken, nominalVolts);
+    return comparedUnder(circuit, { faults, loads, scales: leading.scales }, taken, nominalVolts);
   }, [judged.circuit, leading, faults, isOn, isBreakerOn, devices, tripped, taken, nominalVolts]);
   return {
     leading,
