@@ -160,27 +160,27 @@ describe('a neutral that two legs share', () => {
 
   test.each([
     [121, 118],
-    [117.4, 119.6],
     [112, 115.5],
     [124.8, 119.2],
   ])(
     'whole, with %d V on the one leg and %d V on the other, is nothing bad, whoever knows of it',
     (first, second) => {
-      const ids = idsOf(6);
-      const legs = ids.map((_, index) => (index % 3 === 1 ? 'L2' : 'L1'));
-      const scatter = [0.1, -0.2, 0.2, 0, -0.1, 0.1];
+      const ids = idsOf(4);
+      const legs = ids.map((_, index) => (index % 2 === 1 ? 'L2' : 'L1'));
+      const scatter = [0.1, -0.2, 0.2, 0];
       const readings = ids.flatMap((at, index) => {
         const volts = (legs[index] === 'L1' ? first : second) + (scatter[index] ?? 0);
-        return [lamps(at, 'hn-hg'), meter(at, volts, volts, 0), probe(at, true, false, false)];
+        return [meter(at, volts, volts, 0), probe(at, true, false, false)];
       });
-      const written = runOf(ids, { meters: { first: 15, next: 4 }, legs });
-      for (const more of [{}, { legs: 'as-written', circuit: written }] as const) {
+      const legsOf = ({ explanations: [leading] }: ReturnType<typeof guessed>) =>
+        leading?.foresight.problem.network.circuit.outlets.map(({ leg }) => leg);
+      const circuit = runOf(ids, { meters: { first: 15, next: 4 }, legs });
+      for (const more of [{}, { legs: 'as-written', circuit }] as const) {
         const answer = guessed(ids, readings, more);
         expect(namesOf(answer)).toEqual(ids.map(() => 'correct'));
         expect(answer.misfits).toEqual([]);
+        expect(legsOf(answer)).toEqual(legs);
       }
-      const [leading] = guessed(ids, readings).explanations;
-      expect(leading?.foresight.problem.network.circuit.outlets.map(({ leg }) => leg)).toEqual(legs);
     },
   );
 
@@ -202,18 +202,17 @@ describe('a neutral that two legs share', () => {
   );
 
   test('what is bad on one of two legs that differ is found there', () => {
-    const ids = idsOf(6);
+    const ids = idsOf(4);
     const legs = ids.map((_, index) => (index % 2 === 1 ? 'L2' : 'L1'));
     const circuit = runOf(ids, { meters: { first: 15, next: 4 }, legs });
     const tests = ids.flatMap((at) =>
-      (['lamps', 'meter', 'loaded'] as const).map((instrument) => ({ at, instrument }) as Test),
+      (['meter', 'loaded'] as const).map((instrument) => ({ at, instrument }) as Test),
     );
     const faults: Fault[] = [{ kind: 'resistance', conductor: 'hot', ohms: 1.1, at: 'r4' }];
     const { readings } = simulate({ ...circuit, loads: [], faults, tests });
     // The other leg stands 3 V lower.
     const lower = readings.map((reading): Reading => {
-      if (reading.instrument === 'lamps' || Number(reading.at.slice(1)) % 2 === 1) return reading;
-      return scaled(reading, 117 / 120);
+      return Number(reading.at.slice(1)) % 2 === 1 ? reading : scaled(reading, 117 / 120);
     });
     for (const more of [{}, { legs: 'as-written', circuit }] as const)
       expect(namesOf(guessed(ids, lower, more))).toEqual(
