@@ -9,7 +9,7 @@ import {
 import type { Network } from '../../physics/index.ts';
 import { Foreteller, outcomesOf } from './foretelling.ts';
 import type { OutletOpinion, Weighed, WeighedExplanation } from './posterior.ts';
-import { forbids, hasBadSplice, hazardOf, type Situation } from './safe-test.ts';
+import { forbids, hasBadSplice, hazardOf, isMeasuredAtRest, type Situation } from './safe-test.ts';
 import { type Candidate, type NextTest, testChooser } from './worth.ts';
 
 /** Unplugging and switching off everything on a circuit. */
@@ -41,17 +41,18 @@ const sameState = (a: TestState | undefined, b: TestState | undefined): boolean 
 const isDone = (readings: readonly Reading[], { at, instrument, state }: Test): boolean =>
   readings.some((one) => one.at === at && one.instrument === instrument && sameState(one.state, state));
 
-/** What has to be read at a receptacle before it is loaded. */
-const beforeLoad = ['probe', 'meter'] as const;
+/** What has to be read at a receptacle before it is loaded, and is not yet. */
+const unreadBeforeLoad = (readings: readonly Reading[], at: string): readonly InstrumentId[] => [
+  ...(isDone(readings, { at, instrument: 'probe' } as Test) ? [] : (['probe'] as const)),
+  ...(isMeasuredAtRest(readings, at) ? [] : (['meter'] as const)),
+];
 
 /** What is still to be read at an outlet before it is loaded; null where the kit does not hold it. */
 function missingBefore(
   { opinion, readings }: Situation,
   kit: ReadonlySet<InstrumentId>,
 ): readonly InstrumentId[] | null {
-  const missing = beforeLoad.filter(
-    (instrument) => !isDone(readings, { at: opinion.id, instrument } as Test),
-  );
+  const missing = unreadBeforeLoad(readings, opinion.id);
   return missing.every((one) => kit.has(one)) ? missing : null;
 }
 
@@ -62,9 +63,7 @@ const onceRead = (situation: Situation): Situation => ({
   ...situation,
   opinion: ofHeld(situation.opinion),
   circuit: situation.circuit.map((one) =>
-    beforeLoad.every((instrument) => isDone(situation.readings, { at: one.id, instrument } as Test))
-      ? one
-      : ofHeld(one),
+    unreadBeforeLoad(situation.readings, one.id).length === 0 ? one : ofHeld(one),
   ),
 });
 

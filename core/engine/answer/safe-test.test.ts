@@ -40,6 +40,12 @@ describe('tests that what may hold forbids', () => {
     expect(hazardOf('loaded', where(opinion('correct'), { readings: [lamps] }))).toBe('probe-first');
     expect(hazardOf('loaded', where(opinion('correct'), { readings: [lamps, probe] }))).toBe('meter-first');
     expect(hazardOf('loaded', where(opinion('correct')))).toBeNull();
+    const low = { at: 'a', instrument: 'meter-low', hn: 120, hg: 120, ng: 0 } as const;
+    const withLow = (reading: Reading) => where(opinion('correct'), { readings: [lamps, probe, reading] });
+    // Between all three contacts a meter of low impedance measures at rest as well.
+    expect(hazardOf('loaded', withLow(low))).toBeNull();
+    expect(hazardOf('loaded', withLow({ at: 'a', instrument: 'meter-low', hn: 120 }))).toBe('meter-first');
+    expect(hazardOf('loaded', withLow({ ...low, state: { loadsOff: true } }))).toBe('meter-first');
     const elsewhere = allRead.map((one) => ({ ...one, at: 'b' }));
     expect(hazardOf('loaded', where(opinion('correct'), { readings: elsewhere }))).toBe('probe-first');
   });

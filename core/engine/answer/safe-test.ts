@@ -77,6 +77,17 @@ const withoutGround: readonly ConditionId[] = [...liveGround, 'open-ground'];
 const readAt = (readings: readonly Reading[], at: string, instrument: InstrumentId): boolean =>
   readings.some((one) => one.at === at && one.instrument === instrument && one.state === undefined);
 
+/** Measured with nothing plugged in for it: by a meter, or by one of low impedance where it went between all three contacts. */
+export const isMeasuredAtRest = (readings: readonly Reading[], at: string): boolean =>
+  readAt(readings, at, 'meter') ||
+  readings.some(
+    (one) =>
+      one.at === at &&
+      one.instrument === 'meter-low' &&
+      one.state === undefined &&
+      pairs.every((pair) => one[pair] !== undefined),
+  );
+
 /** A ground that another receptacle of the circuit gives: one that reads correct, with nothing against its ground left. */
 const hasProvenGround = ({ opinion, circuit }: Situation): boolean =>
   circuit.some(
@@ -107,7 +118,7 @@ export function hazardOf(instrument: InstrumentId, situation: Situation): Hazard
       if (situation.badSpliceHeld === true && readings.some((one) => one.instrument === 'loaded'))
         return 'bad-splice';
       if (!readAt(readings, opinion.id, 'probe')) return 'probe-first';
-      if (!readAt(readings, opinion.id, 'meter')) return 'meter-first';
+      if (!isMeasuredAtRest(readings, opinion.id)) return 'meter-first';
       return situation.badSpliceHeld === true ? 'ten-seconds' : null;
     case 'gfci-button': {
       if (here.some((id) => withoutGround.includes(id))) return 'floating-ground';

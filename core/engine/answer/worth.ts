@@ -42,10 +42,13 @@ const misnamed = 1;
 const unplaced = 0.05;
 /** Taking up an instrument, holding it in place and entering what it shows. */
 const handlingSeconds = 45;
-/** A test is worth making from so much less to be expected, and from so much a second; less at a receptacle that is asked about. */
+/**
+ * A test is worth making from so much less to be expected, and from so much a second for each outlet of the circuit: a
+ * long run is not proved outlet by outlet. Less will do at a receptacle that is asked about.
+ */
 const leastWorthHere = 0.01;
 const leastWorth = 0.09;
-const leastWorthPerSecond = 6e-4;
+const leastWorthPerSecond = 2.9e-4;
 
 /** What it costs to call an outlet `said` where `is` holds. */
 function costOf(said: ConditionId, is: ConditionId): number {
@@ -118,7 +121,9 @@ export function testChooser(
         (candidate.outlet === outlet ? 0 : walkSeconds) +
         handlingSeconds * candidate.tests.length;
       const isWorth =
-        outlet === null ? gain >= leastWorth && gain / cost >= leastWorthPerSecond : gain >= leastWorthHere;
+        outlet === null
+          ? gain >= leastWorth && gain / cost >= leastWorthPerSecond * ids.length
+          : gain >= leastWorthHere;
       if (!isWorth || gain / cost <= bestWorth) return;
       best = which;
       bestWorth = gain / cost;
