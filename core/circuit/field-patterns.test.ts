@@ -281,6 +281,32 @@ describe('ground-fault protection', () => {
 });
 
 describe('two legs and rings', () => {
+  test.each([
+    [60, 60, 104, 104, 60],
+    // Watts three to one: a quarter and three quarters of 208 V, and ground 60 V beside the middle less 52 V.
+    [180, 60, 52, 156, 79.4],
+  ])(
+    'between two of three phases (208Y/120 V) they sum to 208: %d and %d W (worked by hand)',
+    (on, other, own, rest, ground) => {
+      const circuit = {
+        ...house([{ kind: 'open', conductor: 'neutral', cable: 'to-a' }], {
+          legs: ['L1', 'L2', 'L1'],
+          loads: [
+            { at: 'a', watts: on },
+            { at: 'b', watts: other },
+          ],
+        }),
+        degreesApart: 120 as const,
+      };
+      const [a, b] = [shows(circuit, 'a', 'meter'), shows(circuit, 'b', 'meter')];
+      expect(Math.abs(a.hn - own)).toBeLessThan(0.5);
+      expect(Math.abs(b.hn - rest)).toBeLessThan(0.5);
+      expect(a.hn + b.hn).toBeCloseTo(Math.sqrt(3) * 120, 0);
+      expect(Math.abs(a.ng - ground)).toBeLessThan(0.5);
+      expect(b.hg).toBeCloseTo(120, 0);
+    },
+  );
+
   test('a lost shared neutral gives two voltages that sum to 240 and divide as the loads do', () => {
     const circuit = house([open('neutral', { cable: 'to-a' })], {
       legs: ['L1', 'L2', 'L1'],

@@ -99,9 +99,9 @@ export function emitOperating(network: Network, operation: Operation, sink: Elem
   const { circuit, bus, outlets, devices } = network;
   const faults = sorted(operation.faults);
   if (operation.breakerOn) {
-    const { nominalVolts, degreesApart = 180, sourceOhms } = circuit;
+    const { nominalVolts, otherLegVolts = nominalVolts, degreesApart = 180, sourceOhms } = circuit;
     sink.source(bus.L1, nominalVolts, 0, sourceOhms);
-    if (bus.L2 !== absent) sink.source(bus.L2, nominalVolts, degreesApart, sourceOhms);
+    if (bus.L2 !== absent) sink.source(bus.L2, otherLegVolts, degreesApart, sourceOhms);
   }
   for (let index = 0; index < circuit.cables.length; index += 1)
     emitCable(network, index, faultsAt(faults.cable, circuit.cables[index]?.id), sink);

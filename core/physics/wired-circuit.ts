@@ -50,6 +50,8 @@ export interface WiredFault {
 /** What the physics needs of a circuit: sizes in metres, volts, ohms, degrees Celsius, watts. */
 export interface WiredCircuit {
   readonly nominalVolts: number;
+  /** Volts of its second leg, where they are others. */
+  readonly otherLegVolts?: number | undefined;
   /** Electrical degrees between its legs: 180 where left out; 120 where two of three phases feed it (208Y/120 V). */
   readonly degreesApart?: 120 | 180 | undefined;
   readonly hertz: number;

@@ -74,12 +74,15 @@ export const kits: Readonly<Record<string, readonly InstrumentId[]>> = {
 export interface Day {
   /** What all volts are times what they would be at nominal. */
   readonly supply: number;
+  /** By what share of it the second leg stands higher. */
+  readonly legsApart: number;
   readonly meter: number;
 }
 
 /** A supply anywhere from 108 to 132 V, a meter within a hundredth. */
 export const dayFrom = (random: Random): Day => ({
   supply: random.chance(0.6) ? 1 + 0.025 * random.gauss() : random.between(0.9, 1.1),
+  legsApart: (1.5 / 120) * random.gauss(),
   meter: 1 + 0.01 * random.gauss(),
 });
 
@@ -114,7 +117,8 @@ export function isShort(circuit: Circuit): boolean {
 }
 
 /** All readings of a circuit's tests as a person takes them. */
-export function readingsFrom(circuit: Circuit, random: Random, day: Day = dayFrom(random)): readonly Taken[] {
+export function readingsFrom(written: Circuit, random: Random, day: Day = dayFrom(random)): readonly Taken[] {
+  const circuit = { ...written, otherLegVolts: written.nominalVolts * (1 + day.legsApart) };
   const solver = new Solver(networkOf(circuit));
   solver.operate(operationOf(solver.network));
   const against = (id: string): readonly number[] => {
