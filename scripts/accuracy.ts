@@ -121,6 +121,21 @@ Expected calibration error of causes **${run.ofCauses.error().toFixed(4)}**, of 
   };
 }
 
+function withUnknownGrounds(): Measured {
+  const count = Math.ceil(total / 10);
+  const house = { yearBuilt: 1955, groundedWiring: null };
+  const run = measure(10, count, () => ({}), { unknownLoads: true, house });
+  return {
+    heading: '## In houses of which nobody knows whether they have grounds',
+    cases: run.cases,
+    text: `${count} circuits in houses of 1955, whose loads the diagnosis has to fit; causes are drawn as the priors of such houses have it.
+
+${table(run, false)}
+
+Expected calibration error of causes **${run.ofCauses.error().toFixed(4)}**, of conditions **${run.ofConditions.error().toFixed(4)}**.`,
+  };
+}
+
 function withFailingInstruments(): Measured {
   const count = Math.ceil(total / 10);
   const run = measure(9, count, () => ({}), { unknownLoads: true, spoil: failing });
@@ -184,6 +199,7 @@ const parts = {
   'wrong-priors': withWrongPriors,
   loads: withUnknownLoads,
   'two-legs': withTwoLegs,
+  'unknown-grounds': withUnknownGrounds,
   failing: withFailingInstruments,
   doubts: withDoubts,
   advice: withAdvice,

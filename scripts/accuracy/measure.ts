@@ -1,5 +1,5 @@
 import { type Circuit, networkOf } from '@fair-plug/core/circuit';
-import { Diagnostician, type PriorId } from '@fair-plug/core/engine';
+import { Diagnostician, type HouseFacts, type PriorId } from '@fair-plug/core/engine';
 import { OutletConditions } from '@fair-plug/core/engine/evidence/outlet-conditions.ts';
 import type { Cause } from '@fair-plug/core/engine/model/cause.ts';
 import type { Test } from '@fair-plug/core/instruments';
@@ -106,6 +106,8 @@ export interface Drawn {
   readonly unknownLoads?: boolean;
   /** With exact enumeration on the same readings. */
   readonly beside?: boolean;
+  /** What is known of the house, by which causes are drawn too; nothing where left out. */
+  readonly house?: HouseFacts;
   /** So many of the circuits are on two legs. */
   readonly twoLegShare?: number;
   /** An instrument that fails, or a hand that slips, on top of what is misread everywhere. */
@@ -117,7 +119,13 @@ export function measure(
   seed: number,
   count: number,
   factorsOf: (random: Random) => Partial<Record<PriorId, number>>,
-  { unknownLoads = false, beside = !unknownLoads, twoLegShare, spoil = (readings) => readings }: Drawn = {},
+  {
+    unknownLoads = false,
+    beside = !unknownLoads,
+    house = {},
+    twoLegShare,
+    spoil = (readings) => readings,
+  }: Drawn = {},
 ): Run {
   const random = new Random(seed);
   const run: Run = {
@@ -131,10 +139,11 @@ export function measure(
   const names = Object.keys(kits);
   for (let made = 0; made < count; made += perCircuit) {
     const circuit = circuitFrom(random, undefined, twoLegShare);
-    const causes = causesIn(circuit).filter(({ prior }) => prior !== 'short');
+    const causes = causesIn(circuit, house).filter(({ prior }) => prior !== 'short');
     const exact = !beside ? null : new Exact(circuit, causes, instruments);
     const diagnostician = new Diagnostician({
       circuit: unknownLoads ? { ...circuit, loads: [] } : circuit,
+      house,
       unknownLoads,
       unknownDevices: new Set(),
     });

@@ -1,5 +1,5 @@
 import { type Circuit, networkOf, parseCircuit, simulate } from '@fair-plug/core/circuit';
-import type { PriorId } from '@fair-plug/core/engine';
+import type { HouseFacts, PriorId } from '@fair-plug/core/engine';
 import { type Cause, causesOf, clash } from '@fair-plug/core/engine/model/cause.ts';
 import type { Fault } from '@fair-plug/core/faults';
 import type { InstrumentId, Reading, WholeReading } from '@fair-plug/core/instruments';
@@ -60,7 +60,8 @@ export const faultsFrom = (drawn: readonly Cause[], random: Random): readonly Fa
     }),
   );
 
-export const causesIn = (circuit: Circuit): readonly Cause[] => causesOf(networkOf(circuit), {}, new Set());
+export const causesIn = (circuit: Circuit, house: HouseFacts = {}): readonly Cause[] =>
+  causesOf(networkOf(circuit), house, new Set());
 
 /** Bags as they are met, from the lightest. */
 export const kits: Readonly<Record<string, readonly InstrumentId[]>> = {
