@@ -17,6 +17,7 @@ import { withoutCauses } from '../model/hypothesis.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
 import { type Explanation, keptNats } from '../search/explanation.ts';
 import { Search, type SearchLimits, type SearchState, usualLimits } from '../search/search.ts';
+import { asCutShort } from './cut-short.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
 import { conditionsMemory, Foresight, type Misfit } from './foresight.ts';
 import { legsByVolts, logShareOfLegs } from './legs-by-volts.ts';
@@ -301,14 +302,15 @@ export class Diagnostician {
       .map(({ danger: _, ...cause }) => cause);
   }
 
-  private answer(found: readonly Found[], stoppedEarly: boolean, taken: Taken, isFinal: boolean): Diagnosis {
+  private answer(all: readonly Found[], stoppedEarly: boolean, taken: Taken, isFinal: boolean): Diagnosis {
     const ids = this.network.circuit.outlets.map(({ id }) => id);
-    const ranked = found.toSorted(
+    const ranked = all.toSorted(
       (a, b) =>
         b.logWeight - a.logWeight ||
         a.explanation.hypothesis.causes.length - b.explanation.hypothesis.causes.length,
     );
-    const { explanations, outlets, misfits, predicted } = posteriorOf(ranked, ids);
+    const { explanations, outlets: found, misfits, predicted } = posteriorOf(ranked, ids);
+    const outlets = stoppedEarly ? asCutShort(found, taken.readings, this.known.house) : found;
     const tests = isFinal
       ? nextTests({
           network: this.network,

@@ -51,7 +51,7 @@ export interface Posterior {
 }
 
 /** A dangerous condition is ruled out below this; one that would have shown the same, below the lesser. */
-const ruledOutShare = 1e-3;
+export const ruledOutShare = 1e-3;
 const alikeShare = 1e-4;
 /** Two are about equally likely where the lesser has so much of the other. */
 const aboutEqual = 0.8;

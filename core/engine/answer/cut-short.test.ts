@@ -1,0 +1,69 @@
+import { describe, expect, test } from 'vitest';
+import { networkOf, runOf, simulate } from '../../circuit/index.ts';
+import type { Fault } from '../../faults/index.ts';
+import type { InstrumentId, Test } from '../../instruments/index.ts';
+import { conditions } from '../../knowledge/index.ts';
+import { OutletConditions } from '../evidence/outlet-conditions.ts';
+import { Diagnostician } from '../index.ts';
+
+const ids = Array.from({ length: 12 }, (_, index) => `r${index + 1}`);
+const circuit = runOf(ids, { meters: { first: 12, next: 4 } });
+const truth = new OutletConditions(networkOf(circuit));
+
+/** What is answered of a circuit with some faults once only so many hypotheses were held against the readings. */
+function answered(faults: readonly Fault[], instruments: readonly InstrumentId[], mostBounds: number) {
+  const tests = ids.flatMap((at) => instruments.map((instrument) => ({ at, instrument }) as Test));
+  const { readings } = simulate({ ...circuit, faults: [...faults], tests });
+  return new Diagnostician({ circuit, unknownLoads: true, unknownDevices: new Set() }).diagnose(
+    { readings, trippedBefore: [] },
+    { mostBounds },
+  );
+}
+
+const cases: readonly (readonly [string, readonly Fault[]])[] = [
+  ['an open ground', [{ kind: 'open', conductor: 'ground', at: 'r6' }]],
+  ['a run without ground from its middle on', [{ kind: 'open', conductor: 'ground', cable: 'c7' }]],
+  ['an open neutral', [{ kind: 'open', conductor: 'neutral', cable: 'c5' }]],
+  ['a reversal', [{ kind: 'swap', conductors: ['hot', 'neutral'], at: 'r9' }]],
+  ['hot and ground exchanged', [{ kind: 'swap', conductors: ['hot', 'ground'], at: 'r4' }]],
+  [
+    'a bootleg ground',
+    [
+      { kind: 'open', conductor: 'ground', at: 'r11' },
+      { kind: 'bond', conductors: ['neutral', 'ground'], at: 'r11' },
+    ],
+  ],
+  [
+    'a reversed bootleg ground',
+    [
+      { kind: 'open', conductor: 'ground', at: 'r10' },
+      { kind: 'swap', conductors: ['hot', 'neutral'], at: 'r10' },
+      { kind: 'bond', conductors: ['neutral', 'ground'], at: 'r10' },
+    ],
+  ],
+];
+
+describe.each(cases)('%s, when the search is cut short', (_, faults) => {
+  const holds = truth.under({ faults, loads: [], deviceStates: [] });
+  test.each([1, 40])('after %d hypotheses: it says so, and loses no danger', (mostBounds) => {
+    for (const instruments of [['lamps'], ['lamps', 'meter', 'probe']] as const) {
+      const { outlets, stoppedEarly } = answered(faults, instruments, mostBounds);
+      expect(stoppedEarly).toBe(true);
+      outlets.forEach(({ id, condition, notRuledOut, ifMisread }, outlet) => {
+        const here = holds[outlet] ?? 'correct';
+        if (conditions[here].dangerous) expect([condition, ...notRuledOut, ...ifMisread], id).toContain(here);
+        if (here === 'correct')
+          expect(['correct', 'undetermined', 'high-resistance'], id).toContain(condition);
+      });
+    }
+  });
+});
+
+test('what is open by an outlet’s own readings is in its list, and a contact is sure only where they make it so', () => {
+  const { outlets } = answered([], ['lamps'], 1);
+  for (const { notRuledOut, contacts, doubts } of outlets) {
+    expect(notRuledOut).toContain('reversed-bootleg-ground');
+    expect(doubts).toHaveLength(notRuledOut.length);
+    expect(contacts[2]).not.toBe('not-live');
+  }
+});
