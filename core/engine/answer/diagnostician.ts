@@ -20,13 +20,14 @@ import { Search, type SearchLimits, type SearchState, usualLimits } from '../sea
 import { asCutShort } from './cut-short.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
 import { conditionsMemory, Foresight, type Misfit } from './foresight.ts';
-import { legsByVolts, logShareOfLegs } from './legs-by-volts.ts';
+import { legsByVolts, logShareOfLegs, worthALook } from './legs-by-volts.ts';
 import { type Localization, localize } from './localization.ts';
 import { nextTests } from './next-test.ts';
 import { type Found, type OutletOpinion, posteriorOf, type WeighedExplanation } from './posterior.ts';
 import {
   asksForThreePhases,
   elsewhere,
+  legsByReadings,
   sharedCircuit,
   sharedShare,
   threePhaseShare,
@@ -146,7 +147,7 @@ export class Diagnostician {
   *diagnosing(taken: Taken, limits: SearchLimits = usualLimits): Generator<Diagnosis | null, Diagnosis> {
     const problem = problemOf({ ...this.known, ...taken }, this.written.premises);
     const search = new Search(problem, limits);
-    let shared: SharedNeutral | null | undefined;
+    let shared: readonly SharedNeutral[] | undefined;
     let twoLegs: TwoLegs | null | undefined;
     const foresight = foresightOf(problem, this.written);
     const run = search.run();
@@ -157,18 +158,21 @@ export class Diagnostician {
       if (step.done) {
         if (twoLegs === undefined) twoLegs = yield* this.onTwoLegs(taken, limits);
         const found = [...foundBy(step.value, foresight), ...foundOnTwoLegs(twoLegs, search.bestLogWeight)];
-        const isCut = step.value.stoppedEarly || twoLegs?.state.stoppedEarly === true;
-        if (shared === undefined) shared = yield* this.sharedNeutral(taken, limits);
-        if (shared === null) return this.answer(found, isCut, taken, true);
+        let isCut = step.value.stoppedEarly || twoLegs?.state.stoppedEarly === true;
+        shared ??= yield* this.sharedNeutrals(taken, limits);
         const best = Math.max(search.bestLogWeight, weightOf(twoLegs));
-        const asShared = yield* this.withSharedNeutral(shared, limits, best);
-        return this.answer([...found, ...asShared.found], isCut || asShared.stoppedEarly, taken, true);
+        for (const one of shared) {
+          const asShared = yield* this.withSharedNeutral(one, limits, best);
+          found.push(...asShared.found);
+          isCut ||= asShared.stoppedEarly;
+        }
+        return this.answer(found, isCut, taken, true);
       }
       // Where no single cause explains the readings, one that does on two legs spares a search for several.
       if (shared === undefined && search.findsNoSingleCause) {
-        shared = yield* this.sharedNeutral(taken, limits);
+        shared = yield* this.sharedNeutrals(taken, limits);
         twoLegs = yield* this.onTwoLegs(taken, limits);
-        search.hold(Math.max(weightOf(shared), weightOf(twoLegs)));
+        search.hold(Math.max(...shared.map(weightOf), weightOf(twoLegs)));
       }
       const { leadingKey } = search;
       // An early answer is worth its time where it says something new.
@@ -191,33 +195,36 @@ export class Diagnostician {
     }
   }
 
-  /** What explains the readings by a neutral alone that is shared with another breaker, and bad; null where none can be. */
-  private *sharedNeutral(taken: Taken, limits: SearchLimits): Generator<null, SharedNeutral | null> {
-    const halfATurn = yield* this.badNeutral(180, taken, limits);
-    if (halfATurn === null) return null;
-    const ofThreePhases = asksForThreePhases(this.known.circuit, taken.readings)
-      ? yield* this.badNeutral(120, taken, limits)
-      : null;
-    return ofThreePhases !== null && weightOf(ofThreePhases) > weightOf(halfATurn)
-      ? ofThreePhases
-      : halfATurn;
+  /**
+   * What explains the readings by a neutral alone that is shared with another breaker, and bad, with the outlets on the
+   * legs that this asks for; and on those that volts tell, and between two of three phases, where that promises more.
+   */
+  private *sharedNeutrals(taken: Taken, limits: SearchLimits): Generator<null, readonly SharedNeutral[]> {
+    const { circuit } = this.known;
+    const { readings } = taken;
+    if (!this.mayHaveTwoLegs) return [];
+    const byVolts = legsByVolts(circuit, readings, worthALook);
+    const asked = [
+      sharedCircuit(circuit, legsByReadings(circuit, readings, 180).legs, 180),
+      byVolts && sharedCircuit(circuit, byVolts, 180),
+      asksForThreePhases(circuit, readings)
+        ? sharedCircuit(circuit, legsByReadings(circuit, readings, 120).legs, 120)
+        : null,
+    ];
+    const wirings = new Set(asked.flatMap((shared) => (shared === null ? [] : this.wiringWith(shared))));
+    const found: SharedNeutral[] = [];
+    for (const wiring of wirings) found.push(yield* this.badNeutral(wiring, taken, limits));
+    return found;
   }
 
-  /** The same with legs so many degrees apart. */
-  private *badNeutral(
-    degreesApart: 120 | 180,
-    taken: Taken,
-    limits: SearchLimits,
-  ): Generator<null, SharedNeutral | null> {
-    const { circuit } = this.known;
-    const shared = this.mayHaveTwoLegs ? sharedCircuit(circuit, taken.readings, degreesApart) : null;
-    if (shared === null) return null;
-    const wiring = this.wiringWith(shared);
+  /** What a neutral by itself that is bad explains where it is shared so. */
+  private *badNeutral(wiring: Wiring, taken: Taken, limits: SearchLimits): Generator<null, SharedNeutral> {
     const onOneLeg = problemOf({ ...this.known, ...taken, unknownLoads: true }, wiring.premises);
     const problem = { ...onOneLeg, tolerance: amongLegs(onOneLeg.tolerance) };
     const neutrals = { ...problem, causes: problem.causes.filter((cause) => isOfSharedNeutral(cause)) };
     const state = yield* ranToTheEnd(new Search(neutrals, { ...limits, mostCauses: 1 }));
-    const logShare = Math.log(sharedShare * (degreesApart === 120 ? threePhaseShare : 1));
+    const isOfThreePhases = problem.network.circuit.degreesApart === 120;
+    const logShare = Math.log(sharedShare * (isOfThreePhases ? threePhaseShare : 1));
     return { problem, state, foresight: foresightOf(neutrals, wiring), logShare };
   }
 

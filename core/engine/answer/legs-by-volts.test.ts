@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { runOf } from '../../circuit/index.ts';
 import type { Reading } from '../../instruments/index.ts';
-import { legsByVolts } from './legs-by-volts.ts';
+import { legsByVolts, worthALook } from './legs-by-volts.ts';
 
 const ids = ['a', 'b', 'c', 'd', 'e', 'f'];
 const circuit = runOf(ids, { meters: { first: 10, next: 4 } });
@@ -21,6 +21,21 @@ test('what strays about one value does not', () => {
   expect(legsOf(121, 121.2, 119.8, 121, 120.9, 121.1)).toBeNull();
   expect(legsOf(121, null, null, null, null, null)).toBeNull();
   expect(legsOf(null, null, null, null, null, null)).toBeNull();
+});
+
+test('less is enough to ask how a lost neutral were', () => {
+  const volts = [119.4, 118.4, 119.3, 118.4, null, null];
+  expect(legsOf(...volts)).toBeNull();
+  expect(legsByVolts(circuit, metered(volts), worthALook)?.slice(0, 4)).toEqual(['L1', 'L2', 'L1', 'L2']);
+});
+
+test('hot to ground tells the leg where a shared neutral stands off a little', () => {
+  const offset = [0.6, -0.6, 0.6, -0.6, 0.6, -0.6];
+  const readings = ids.map((at, index): Reading => {
+    const hg = index % 2 === 0 ? 120.6 : 118.2;
+    return { at, instrument: 'meter', hn: hg - (offset[index] ?? 0) * 2, hg, ng: 1.2 };
+  });
+  expect(legsByVolts(circuit, readings)).toEqual(['L1', 'L2', 'L1', 'L2', 'L1', 'L2']);
 });
 
 test('a neutral that is not whole is no matter of the legs', () => {

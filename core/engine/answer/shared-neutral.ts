@@ -81,7 +81,7 @@ function misfit(readings: readonly Reading[], nominal: number, hot: number, grou
  * under which the outlets fit best, each on the leg on which it fits better. What fits a sound neutral better on either
  * stays on its own. `nats`: by which they fit badly so.
  */
-function legsByReadings(
+export function legsByReadings(
   circuit: Circuit,
   readings: readonly Reading[],
   degreesApart: 120 | 180,
@@ -134,12 +134,11 @@ function farthest({ outlets, cables }: Circuit): string | null {
 /** The circuit as it were with its neutral shared: outlets on their legs, and something else on the other one at its end. */
 export function sharedCircuit(
   circuit: Circuit,
-  readings: readonly Reading[],
+  legs: readonly Leg[],
   degreesApart: 120 | 180,
 ): Circuit | null {
   const end = farthest(circuit);
   if (end === null) return null;
-  const { legs } = legsByReadings(circuit, readings, degreesApart);
   const last = legs[circuit.outlets.findIndex(({ id }) => id === end)] ?? 'L1';
   return {
     ...circuit,

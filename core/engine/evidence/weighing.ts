@@ -256,7 +256,30 @@ export class Weighing {
     }
     this.own = own;
     this.other = other;
+    if (this.hasOther && curvatureOfOther < 2 * curvatureOfLegs) curvatureOfOther = this.fitOtherButForOne();
     return { own: curvature, other: curvatureOfOther };
+  }
+
+  /** Where nothing read on the other leg fits as it stands, one value of it may be wrong and the rest tell how that leg stands. */
+  private fitOtherButForOne(): number {
+    const { form, own } = this;
+    let least = Number.POSITIVE_INFINITY;
+    let curvature: number = curvatureOfLegs;
+    for (const reading of this.taken) {
+      const { first, end, isOnOtherLeg } = reading;
+      if (this.isVolts[first] !== 1 || !isOnOtherLeg || this.readIn(reading) < 2) continue;
+      for (let left = first; left < end; left += 1) {
+        if (this.isUnread[left] === 1) continue;
+        this.formOf(reading, this.evidence.observed, first, left);
+        const other = (form.b + curvatureOfLegs * own) / (form.a + curvatureOfLegs);
+        const nats = form.base + form.nats(other) + 0.5 * curvatureOfLegs * (other - own) ** 2;
+        if (nats >= least) continue;
+        least = nats;
+        curvature = form.a + curvatureOfLegs;
+        this.other = other;
+      }
+    }
+    return curvature;
   }
 
   /**

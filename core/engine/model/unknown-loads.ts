@@ -119,11 +119,11 @@ export const alikeIn = ({ lower, upper }: LoadPattern, watts: number): Float64Ar
 export const hasTwoLegs = ({ circuit: { outlets } }: Network): boolean =>
   outlets.some(({ leg }) => leg !== outlets[0]?.leg);
 
-/** Watts at every outlet that a fit of a shared neutral also begins with. */
-const balancedWatts = 90;
+/** Watts on each leg that a fit of a shared neutral also begins with. */
+const balancedWatts = 180;
 
 /**
- * The same pattern begun with one load at every outlet, for a further cause in a neutral that two legs share: such a
+ * The same pattern begun with like loads on both legs, for a further cause in a neutral that two legs share: such a
  * neutral shows what the legs differ by and not what they have in common, so that a fit begun with loads far apart does
  * not find its way to loads near each other. Null where no further cause is one.
  */
@@ -136,6 +136,14 @@ export function balanced(
   if (!hasTwoLegs(network)) return null;
   const isShared = (fault: Fault): boolean =>
     (fault.kind === 'open' || fault.kind === 'resistance') && fault.conductor === 'neutral';
-  if (!faults.some((fault) => isShared(fault) && !known.includes(fault))) return null;
-  return { ...pattern, start: alikeIn(pattern, balancedWatts) };
+  const further = faults.filter((fault) => isShared(fault) && !known.includes(fault));
+  if (further.length === 0) return null;
+  const { outlets } = network.circuit;
+  const beyond = new Set(further.flatMap((fault) => [...dragged(network, fault)]));
+  const onLegOf = (outlet: number): number =>
+    outlets.filter(({ leg }, other) => beyond.has(other) && leg === outlets[outlet]?.leg).length;
+  const start = pattern.upper.map((most, outlet) =>
+    Math.min(most, Math.max(pattern.lower[outlet] ?? 0, balancedWatts / Math.max(1, onLegOf(outlet)))),
+  );
+  return { ...pattern, start };
 }
