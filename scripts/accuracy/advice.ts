@@ -45,7 +45,6 @@ function drawnFor(circuit: Circuit, random: Random) {
 
 /** From lamps everywhere to the end of the advice, on so many random circuits of four to eight outlets. */
 export function adviseOn(seed: number, count: number, unknownLoads = true): Advised {
-  const random = new Random(seed);
   const all: Advised = {
     outlets: 0,
     right: 0,
@@ -56,6 +55,8 @@ export function adviseOn(seed: number, count: number, unknownLoads = true): Advi
     cases: [],
   };
   for (let made = 0; made < count; made += 1) {
+    // Each by its own seed: what is asked for on one changes nothing on the next.
+    const random = new Random(1000 * seed + made);
     const circuit = circuitFrom(random, 4 + random.whole(5));
     const faults = drawnFor(circuit, random);
     const day = dayFrom(random);
