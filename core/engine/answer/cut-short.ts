@@ -1,49 +1,69 @@
 import type { Reading } from '../../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
+import type { InstrumentFault } from '../model/instrument-fault.ts';
 import type { HouseFacts } from '../model/priors.ts';
 import { LoneDiagnostician } from './lone-outlet.ts';
 import { type OutletOpinion, ruledOutShare } from './posterior.ts';
+import { readBy } from './safe-test.ts';
 
-/** Made when a search was first cut short. */
+/** Made when it is first needed. */
 let lone: LoneDiagnostician | null = null;
 
 /**
- * What a search that was cut short has found leaves out what it did not come to. So that no danger is missing for it,
- * each outlet also keeps what its own readings leave open, and is called nothing that they rule out.
+ * Outlets of whose readings, two or more, not one is accounted for: it does not fit, or its instrument is held not to
+ * work. What was found cannot be all there is.
  */
-export const asCutShort = <O extends OutletOpinion>(
-  outlets: readonly O[],
+export function unaccountedFor(
+  readings: readonly Reading[],
+  misfits: readonly { readonly position: number }[],
+  failing: readonly InstrumentFault[],
+): ReadonlySet<string> {
+  const positions = new Set(misfits.map(({ position }) => position));
+  const isLeft = ({ instrument }: Reading, position: number): boolean =>
+    positions.has(position) || failing.some((one) => one.instrument === readBy(instrument));
+  const left = readings.filter(isLeft);
+  const countOf = (all: readonly Reading[], id: string): number => all.filter(({ at }) => at === id).length;
+  const isUnaccounted = (id: string): boolean =>
+    countOf(left, id) > 1 && countOf(left, id) === countOf(readings, id);
+  return new Set(left.map(({ at }) => at).filter(isUnaccounted));
+}
+
+/**
+ * What a search that was cut short has found leaves out what it did not come to; and where it accounts for nothing that
+ * was read, something else holds. So that no danger is missing for it, the outlet also keeps what its own readings leave
+ * open, and is called nothing that they rule out.
+ */
+export function asCutShort<O extends OutletOpinion>(
+  opinion: O,
   readings: readonly Reading[],
   house: HouseFacts | undefined,
-): readonly O[] =>
-  outlets.map((opinion) => {
-    lone ??= new LoneDiagnostician();
-    const own = readings.filter(({ at }) => at === opinion.id);
-    const alone = lone.diagnose(opinion.id, own, house);
-    const shareOf = (id: ConditionId): number =>
-      alone.explanations.reduce(
-        (sum, { conditions: [here], probability }) => (here === id ? sum + probability : sum),
-        0,
-      );
-    const { condition: said } = opinion;
-    const isBorneOut = said === 'undetermined' || shareOf(said) >= ruledOutShare;
-    const condition = isBorneOut ? said : 'undetermined';
-    const isOpen = (id: ConditionId): boolean =>
-      id !== condition &&
-      conditions[id].dangerous &&
-      (opinion.notRuledOut.includes(id) || alone.condition === id || alone.notRuledOut.includes(id));
-    const notRuledOut = conditionIds.filter(isOpen);
-    const doubtOf = (id: ConditionId): number =>
-      opinion.doubts[opinion.notRuledOut.indexOf(id)] ?? shareOf(id);
-    return {
-      ...opinion,
-      condition,
-      probability: isBorneOut ? opinion.probability : alone.probability,
-      notRuledOut,
-      ifMisread: opinion.ifMisread.filter((id) => !notRuledOut.includes(id)),
-      doubts: notRuledOut.map(doubtOf),
-      contacts: opinion.contacts.map((state, contact) =>
-        state === alone.contacts[contact] ? state : 'may-be-live',
-      ) as unknown as OutletOpinion['contacts'],
-    };
-  });
+): O {
+  lone ??= new LoneDiagnostician();
+  const own = readings.filter(({ at }) => at === opinion.id);
+  const alone = lone.diagnose(opinion.id, own, house);
+  const shareOf = (id: ConditionId): number =>
+    alone.explanations.reduce(
+      (sum, { conditions: [here], probability }) => (here === id ? sum + probability : sum),
+      0,
+    );
+  const { condition: said } = opinion;
+  const isBorneOut = said === 'undetermined' || shareOf(said) >= ruledOutShare;
+  const condition = isBorneOut ? said : 'undetermined';
+  const isOpen = (id: ConditionId): boolean =>
+    id !== condition &&
+    conditions[id].dangerous &&
+    (opinion.notRuledOut.includes(id) || alone.condition === id || alone.notRuledOut.includes(id));
+  const notRuledOut = conditionIds.filter(isOpen);
+  const doubtOf = (id: ConditionId): number => opinion.doubts[opinion.notRuledOut.indexOf(id)] ?? shareOf(id);
+  return {
+    ...opinion,
+    condition,
+    probability: isBorneOut ? opinion.probability : alone.probability,
+    notRuledOut,
+    ifMisread: opinion.ifMisread.filter((id) => !notRuledOut.includes(id)),
+    doubts: notRuledOut.map(doubtOf),
+    contacts: opinion.contacts.map((state, contact) =>
+      state === alone.contacts[contact] ? state : 'may-be-live',
+    ) as unknown as OutletOpinion['contacts'],
+  };
+}

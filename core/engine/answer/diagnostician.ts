@@ -17,7 +17,7 @@ import { withoutCauses } from '../model/hypothesis.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
 import { type Explanation, keptNats } from '../search/explanation.ts';
 import { Search, type SearchLimits, type SearchState, usualLimits } from '../search/search.ts';
-import { asCutShort } from './cut-short.ts';
+import { asCutShort, unaccountedFor } from './cut-short.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
 import { conditionsMemory, Foresight, type Misfit } from './foresight.ts';
 import { legsByVolts, logShareOfLegs, worthALook } from './legs-by-volts.ts';
@@ -317,7 +317,13 @@ export class Diagnostician {
         a.explanation.hypothesis.causes.length - b.explanation.hypothesis.causes.length,
     );
     const { explanations, outlets: found, misfits, predicted } = posteriorOf(ranked, ids);
-    const outlets = stoppedEarly ? asCutShort(found, taken.readings, this.known.house) : found;
+    const failing = explanations[0]?.hypothesis.instruments ?? [];
+    const unexplained = unaccountedFor(taken.readings, misfits, failing);
+    const outlets = found.map((outlet) =>
+      stoppedEarly || unexplained.has(outlet.id)
+        ? asCutShort(outlet, taken.readings, this.known.house)
+        : outlet,
+    );
     const tests = isFinal
       ? nextTests({
           network: this.network,

@@ -143,7 +143,8 @@ export function hazardOf(instrument: InstrumentId, situation: Situation): Hazard
   }
 }
 
-const readBy = (instrument: InstrumentId): string =>
+/** The instrument that a reading hangs on: two that are read off a meter are as good as it is. */
+export const readBy = (instrument: InstrumentId): string =>
   instrument === 'earth-meter' || instrument === 'loaded' ? 'meter' : instrument;
 
 /** Whether an instrument may be used at an outlet as things stand there. */
