@@ -93,7 +93,7 @@ async function tapTimes(page: Page): Promise<readonly number[]> {
   return page.evaluate(() => (window as unknown as { tapTimes: number[] }).tapTimes);
 }
 
-const { origin, stop } = await startOwnServer(3191, 54391);
+const { origin, stop } = await startOwnServer(3191, 15491);
 const browser = await driver.launch({
   executablePath: chromium,
   args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],

@@ -83,7 +83,7 @@ async function walked(page: Page): Promise<Walked> {
   return { taps, seconds: (Date.now() - from) / 1000, first, engine };
 }
 
-const { origin, stop } = await startOwnServer(3191, 54391);
+const { origin, stop } = await startOwnServer(3191, 15491);
 const args = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
 
 /** A phone of its own, signed in. */

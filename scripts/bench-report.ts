@@ -65,7 +65,7 @@ function largeReport() {
   return log;
 }
 
-const { origin, memory, stop } = await startOwnServer(3190, 54390);
+const { origin, memory, stop } = await startOwnServer(3190, 15490);
 const client = await request.newContext({ baseURL: origin, extraHTTPHeaders: { origin } });
 await client.post('/api/demo');
 const job = v7();

@@ -103,7 +103,7 @@ async function findingsTimes(page: Page, address: string): Promise<readonly numb
   return times;
 }
 
-const { origin, stop } = await startOwnServer(3190, 54390);
+const { origin, stop } = await startOwnServer(3190, 15490);
 const browser = await driver.launch({
   executablePath: chromium,
   args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],

@@ -13,7 +13,7 @@ import { writeSections } from './pages.ts';
 const devices = 50;
 const entriesEach = 2000;
 const batch = 200;
-const { origin, databaseAddress, stop } = await startOwnServer(3190, 54390);
+const { origin, databaseAddress, stop } = await startOwnServer(3190, 15490);
 
 const opened = await fetch(`${origin}/api/demo`, { method: 'POST' });
 const cookie = opened.headers

@@ -6,6 +6,7 @@ import { Refusal } from './refusal.mjs';
 export const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
 export const webFolder = join(root, 'web');
 
+/** Fallbacks lie below 32768: from there on, any connection outwards may hold the port when it is asked for. */
 function port(name, fallback) {
   const text = process.env[name];
   if (text === undefined || text === '') return fallback;
@@ -47,7 +48,7 @@ export function startSettings() {
     port: listening,
     host: '127.0.0.1',
     origin: `http://127.0.0.1:${listening}`,
-    databasePort: port('FAIRPLUG_DATABASE_PORT', 54321),
+    databasePort: port('FAIRPLUG_DATABASE_PORT', 15432),
     data: resolve(root, process.env.FAIRPLUG_DATA || '.data/start'),
     /** Name of the build's folder inside web/. */
     dist: process.env.FAIRPLUG_DIST || '.next',
@@ -90,29 +91,29 @@ export function serveSettings() {
 /** The databases of `npm test`, apart from everything that `npm start` uses. */
 export function testSettings() {
   return {
-    unit: { databasePort: port('FAIRPLUG_UNIT_DATABASE_PORT', 54331), data: join(root, '.data/unit') },
+    unit: { databasePort: port('FAIRPLUG_UNIT_DATABASE_PORT', 15441), data: join(root, '.data/unit') },
     backup: {
-      databasePort: port('FAIRPLUG_BACKUP_DATABASE_PORT', 54334),
+      databasePort: port('FAIRPLUG_BACKUP_DATABASE_PORT', 15444),
       data: join(root, '.data/backup'),
     },
     e2e: {
       port: port('FAIRPLUG_E2E_PORT', 3100),
-      databasePort: port('FAIRPLUG_E2E_DATABASE_PORT', 54332),
+      databasePort: port('FAIRPLUG_E2E_DATABASE_PORT', 15442),
       data: join(root, '.data/e2e'),
     },
     restart: {
       port: port('FAIRPLUG_RESTART_PORT', 3101),
-      databasePort: port('FAIRPLUG_RESTART_DATABASE_PORT', 54333),
+      databasePort: port('FAIRPLUG_RESTART_DATABASE_PORT', 15443),
       data: join(root, '.data/restart'),
     },
     crash: {
       port: port('FAIRPLUG_CRASH_PORT', 3102),
-      databasePort: port('FAIRPLUG_CRASH_DATABASE_PORT', 54335),
+      databasePort: port('FAIRPLUG_CRASH_DATABASE_PORT', 15445),
       data: join(root, '.data/crash'),
     },
     disk: {
       port: port('FAIRPLUG_DISK_PORT', 3103),
-      databasePort: port('FAIRPLUG_DISK_DATABASE_PORT', 54336),
+      databasePort: port('FAIRPLUG_DISK_DATABASE_PORT', 15446),
       data: join(root, '.data/disk'),
     },
     dist: '.next-test',
