@@ -1,5 +1,5 @@
 import { Modal } from '@mantine/core';
-import type { ReactNode } from 'react';
+import type { FocusEvent, ReactNode } from 'react';
 import classes from './sheet.module.css';
 
 export interface SheetProps {
@@ -10,12 +10,23 @@ export interface SheetProps {
   readonly children: ReactNode;
 }
 
+/**
+ * A dialog seeks its first focus a turn after it is drawn: from where somebody already is, it must not take it. The
+ * library looks for this mark.
+ */
+function stayHere({ currentTarget, target }: FocusEvent<HTMLElement>): void {
+  for (const other of currentTarget.querySelectorAll('[data-autofocus]'))
+    other.removeAttribute('data-autofocus');
+  target.setAttribute('data-autofocus', 'true');
+}
+
 /** What is entered beside the lamps: a dialog on a desk, at the thumb on a phone. */
 export function Sheet({ opened, title, onClose, size = 'lg', children }: SheetProps) {
   return (
     <Modal
       opened={opened}
       onClose={onClose}
+      onFocus={stayHere}
       size={size}
       title={title}
       classNames={{
