@@ -35,31 +35,33 @@ export interface ElementSink {
   source(node: number, volts: number, degrees: number, ohms: number): void;
 }
 
-/** Faults by the place where they are. */
-interface FaultsAt {
-  readonly cable: ReadonlyMap<string, readonly WiredFault[]>;
-  readonly outlet: ReadonlyMap<string, readonly WiredFault[]>;
+/** Where faults are, and what stands there: all cables by their numbers, then all outlets. */
+export const siteCount = ({ circuit }: Network): number => circuit.cables.length + circuit.outlets.length;
+
+/** The site of a fault; −1 where the circuit has none such. */
+function siteOf({ circuit, topology }: Network, fault: WiredFault): number {
+  if (fault.cable !== undefined) return topology.cableIndex.get(fault.cable) ?? -1;
+  const outlet = topology.outletIndex.get(fault.at ?? '');
+  return outlet === undefined ? -1 : circuit.cables.length + outlet;
 }
 
 const none: readonly WiredFault[] = [];
 
-function sorted(faults: readonly WiredFault[]): FaultsAt {
-  const cable = new Map<string, WiredFault[]>();
-  const outlet = new Map<string, WiredFault[]>();
+/** Faults by their site. */
+export function faultsBySite(
+  network: Network,
+  faults: readonly WiredFault[],
+): ReadonlyMap<number, readonly WiredFault[]> {
+  const bySite = new Map<number, WiredFault[]>();
   for (const fault of faults) {
-    const [map, key, here] =
-      fault.cable === undefined ? [outlet, fault.at ?? '', atOutlet(fault)] : [cable, fault.cable, fault];
-    const others = map.get(key);
+    const site = siteOf(network, fault);
+    const here = fault.cable === undefined ? atOutlet(fault) : fault;
+    const others = bySite.get(site);
     if (others) others.push(here);
-    else map.set(key, [here]);
+    else bySite.set(site, [here]);
   }
-  return { cable, outlet };
+  return bySite;
 }
-
-const faultsAt = (
-  sites: ReadonlyMap<string, readonly WiredFault[]>,
-  id: string | undefined,
-): readonly WiredFault[] => (sites.size === 0 || id === undefined ? none : (sites.get(id) ?? none));
 
 /** An outlet has one hot contact, so the leg that a fault names there says nothing. */
 function atOutlet(fault: WiredFault): WiredFault {
@@ -96,18 +98,35 @@ export function emitFixed({ circuit, topology, outlets, cableEnd, bus }: Network
 
 /** The elements that an operation decides on: sources, conductors, links, poles, jumpers and loads. */
 export function emitOperating(network: Network, operation: Operation, sink: ElementSink): void {
-  const { circuit, bus, outlets, devices } = network;
-  const faults = sorted(operation.faults);
-  if (operation.breakerOn) {
-    const { nominalVolts, otherLegVolts = nominalVolts, degreesApart = 180, sourceOhms } = circuit;
-    sink.source(bus.L1, nominalVolts, 0, sourceOhms);
-    if (bus.L2 !== absent) sink.source(bus.L2, otherLegVolts, degreesApart, sourceOhms);
-  }
-  for (let index = 0; index < circuit.cables.length; index += 1)
-    emitCable(network, index, faultsAt(faults.cable, circuit.cables[index]?.id), sink);
-  for (let index = 0; index < outlets.length; index += 1)
-    emitOutlet(network, index, faultsAt(faults.outlet, circuit.outlets[index]?.id), sink);
-  devices.forEach((device, index) => {
+  emitSources(network, operation, sink);
+  const faults = faultsBySite(network, operation.faults);
+  for (let site = 0; site < siteCount(network); site += 1)
+    emitSite(network, site, faults.get(site) ?? none, sink);
+  emitSwitched(network, operation, sink);
+}
+
+export function emitSources({ circuit, bus }: Network, { breakerOn }: Operation, sink: ElementSink): void {
+  if (!breakerOn) return;
+  const { nominalVolts, otherLegVolts = nominalVolts, degreesApart = 180, sourceOhms } = circuit;
+  sink.source(bus.L1, nominalVolts, 0, sourceOhms);
+  if (bus.L2 !== absent) sink.source(bus.L2, otherLegVolts, degreesApart, sourceOhms);
+}
+
+/** What stands at a site: the conductors of a cable, or the links and jumpers of an outlet. */
+export function emitSite(
+  network: Network,
+  site: number,
+  faults: readonly WiredFault[],
+  sink: ElementSink,
+): void {
+  const outlet = site - network.circuit.cables.length;
+  if (outlet < 0) emitCable(network, site, faults, sink);
+  else emitOutlet(network, outlet, faults, sink);
+}
+
+/** What is switched: poles of devices, and loads. */
+export function emitSwitched(network: Network, operation: Operation, sink: ElementSink): void {
+  network.devices.forEach((device, index) => {
     emitDevice(network, device, operation.deviceStates[index] ?? 'set', sink);
   });
   if (!operation.loadsOff) emitLoads(network, operation.loads, sink);
@@ -241,27 +260,14 @@ export function branchesOf(
     capacitor: () => {},
     source: () => {},
   };
-  const emitSite = (all: readonly WiredFault[]): void => {
-    const { cable, outlet } = sorted(all);
-    if (fault.cable === undefined)
-      emitOutlet(
-        network,
-        network.topology.outletIndex.get(fault.at ?? '') ?? -1,
-        faultsAt(outlet, fault.at),
-        collect,
-      );
-    else
-      emitCable(
-        network,
-        network.circuit.cables.findIndex(({ id }) => id === fault.cable),
-        faultsAt(cable, fault.cable),
-        collect,
-      );
-  };
+  const site = siteOf(network, fault);
+  const atSite = (all: readonly WiredFault[]): void =>
+    emitSite(network, site, faultsBySite(network, all).get(site) ?? none, collect);
   // The branches that the fault changes are those whose ohms differ with and without it.
-  emitSite(faults.filter((other) => other !== fault));
+  if (site < 0) return [];
+  atSite(faults.filter((other) => other !== fault));
   const before = branches.splice(0);
-  emitSite(faults);
+  atSite(faults);
   return branches.filter(
     ({ a, b, ohms }) => !before.some((other) => other.a === a && other.b === b && other.ohms === ohms),
   );

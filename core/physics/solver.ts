@@ -1,6 +1,7 @@
-import { type ElementSink, emitFixed, emitOperating } from './elements.ts';
+import { type ElementSink, emitFixed, emitSources, emitSwitched } from './elements.ts';
 import { type Elimination, eliminationOf } from './elimination.ts';
 import { earth, type Network, type Operation } from './network.ts';
+import { SoundSites } from './sound-sites.ts';
 
 /** A unit turned by so many degrees; half a turn is exactly −1. */
 export const turned = (degrees: number): readonly [re: number, im: number] =>
@@ -48,6 +49,7 @@ export class Solver {
   private readonly toEarthIm: Float64Array;
   private filledFrom = 0;
   private readonly stamp: ElementSink;
+  private readonly soundSites: SoundSites;
   /** Leaks and capacitances, which no operation changes. */
   private readonly fixedEarthRe: Float64Array;
   private readonly fixedBranchIm: Float64Array;
@@ -79,6 +81,7 @@ export class Solver {
     emitFixed(network, this.stamp);
     this.fixedEarthRe = this.earthRe.slice();
     this.fixedBranchIm = this.branchIm.slice();
+    this.soundSites = new SoundSites(network, (a, b) => (a < b ? this.entryOf(a, b) : this.entryOf(b, a)));
   }
 
   private stamps(): ElementSink {
@@ -115,7 +118,9 @@ export class Solver {
     this.earthIm.fill(0);
     this.sourceRe.fill(0);
     this.sourceIm.fill(0);
-    emitOperating(this.network, operation, this.stamp);
+    emitSources(this.network, operation, this.stamp);
+    this.soundSites.stamp(operation.faults, { branches: this.branchRe, toEarth: this.earthRe }, this.stamp);
+    emitSwitched(this.network, operation, this.stamp);
     this.eliminate();
     this.filledFrom = this.elimination.nodeCount;
     this.voltsRe.set(this.sourceRe);

@@ -4,6 +4,7 @@ import type { WiredCircuit } from './wired-circuit.ts';
 /** How the cables of a circuit hang together. Indices are those of the file's arrays. */
 export interface Topology {
   readonly outletIndex: ReadonlyMap<string, number>;
+  readonly cableIndex: ReadonlyMap<string, number>;
   /** Cables from the panel to an outlet, by the shortest way; Infinity where none leads there. */
   readonly depth: readonly number[];
   /** Outlets, those nearest the panel first. */
@@ -48,6 +49,7 @@ export function topologyOf(circuit: Pick<WiredCircuit, 'outlets' | 'cables'>): T
     legs.filter((leg) => used?.has(leg));
   return {
     outletIndex,
+    cableIndex: new Map(circuit.cables.map(({ id }, index) => [id, index])),
     depth,
     outward,
     legsOfCable: circuit.cables.map((cable) => ordered(beyond[outletIndex.get(cable.to) ?? -1])),

@@ -30,6 +30,9 @@ class Form {
   nats(scale: number): number {
     return Math.max(0, 0.5 * ((this.a * scale - 2 * this.b) * scale + this.c));
   }
+  likelihood(scale: number): number {
+    return Math.exp(-this.base - this.nats(scale));
+  }
 }
 
 /** A wrong reading: which, and the slip that explains it where one does. */
@@ -370,31 +373,32 @@ export class Weighing {
     const { form, tolerance, wrongVolts } = this;
     const { observed } = this.evidence;
     const { first, end, position, instrument } = reading;
-    let sum = 0;
-    let most = 0;
-    let wrong: Wrong | null = null;
-    const add = (share: number, as: Wrong | null): void => {
-      sum += share;
-      if (share <= most) return;
-      most = share;
-      wrong = as;
-    };
-    const likelihood = (): number => Math.exp(-form.base - form.nats(scale));
     this.formOf(reading, observed, first, -1);
-    add(likelihood(), null);
-    const lightly = tolerance.wrongValue / 0.01;
+    let most = form.likelihood(scale);
+    let sum = most;
+    let wrong: Wrong | null = null;
+    const byValue = tolerance.wrongValue * Math.exp(-wrongVolts);
     for (let left = first; left < end; left += 1) {
       if (this.isUnread[left] === 1) continue;
       this.formOf(reading, observed, first, left);
-      add(tolerance.wrongValue * Math.exp(-wrongVolts) * likelihood(), 'value');
+      const share = byValue * form.likelihood(scale);
+      sum += share;
+      if (share <= most) continue;
+      most = share;
+      wrong = 'value';
     }
+    const lightly = tolerance.wrongValue / 0.01;
     for (const slip of this.slipsAt(position, first, end)) {
       this.formOf(reading, slip.values, 0, -1);
-      add(lightly * slip.odds * likelihood(), slip.as);
+      const share = lightly * slip.odds * form.likelihood(scale);
+      sum += share;
+      if (share <= most) continue;
+      most = share;
+      wrong = slip.as;
     }
-    if (instrument !== 'tripped-before')
-      add(tolerance.wrongReading * Math.exp(-unrelated.volts * this.readIn(reading)), 'reading');
-    return { nats: -Math.log(sum), wrong };
+    if (instrument === 'tripped-before') return { nats: -Math.log(sum), wrong };
+    const elsewhere = tolerance.wrongReading * Math.exp(-unrelated.volts * this.readIn(reading));
+    return { nats: -Math.log(sum + elsewhere), wrong: elsewhere > most ? 'reading' : wrong };
   }
 
   private slipsAt(position: number, first: number, end: number): readonly Slip[] {

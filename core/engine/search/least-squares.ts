@@ -45,9 +45,19 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array, least 
   let objective = objectiveAt(problem, at, residuals);
   const matrix = new Float64Array(size * size);
   const gradient = new Float64Array(size);
+  // Both with the prior left out, as they are answered.
+  const curvature = new Float64Array(size);
+  const slope = new Float64Array(size);
+  let isCurrent = false;
+  const takeStock = (): void => {
+    normalEquations(size, residuals, jacobian, matrix, gradient);
+    for (let p = 0; p < size; p += 1) curvature[p] = value(matrix, p * size + p);
+    slope.set(gradient);
+    isCurrent = true;
+  };
   let iterations = 0;
   for (; iterations < mostIterations; iterations += 1) {
-    normalEquations(size, residuals, jacobian, matrix, gradient);
+    takeStock();
     addPrior(problem, at, matrix, gradient);
     let improved = false;
     for (let attempt = 0; attempt < 6; attempt += 1) {
@@ -59,6 +69,7 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array, least 
         improved = objective - objectiveThere > worthwhile;
         at.set(next);
         ({ residuals, jacobian } = problem.linearize(at));
+        isCurrent = false;
         objective = objectiveThere;
         damping = Math.max(damping / 10, 1e-9);
         break;
@@ -70,10 +81,8 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array, least 
   return finish();
 
   function finish(): Fit {
-    normalEquations(size, residuals, jacobian, matrix, gradient);
-    const curvature = new Float64Array(size);
-    for (let p = 0; p < size; p += 1) curvature[p] = value(matrix, p * size + p);
-    return { at, curvature, slope: gradient.slice(), iterations };
+    if (!isCurrent) takeStock();
+    return { at, curvature, slope, iterations };
   }
 }
 

@@ -23,8 +23,6 @@ import { leastOhms } from './prior-shares.ts';
  * child, where what its parent's loads let hope is enough.
  */
 type Effort = 'led' | 'anew' | 'child';
-/** So many nats below the best it is let go. */
-const keptFor: Readonly<Record<Effort, number>> = { led: ledNats, anew: keptNats, child: ledNats };
 
 /** Watts at each outlet that drags a floating conductor along; between these, no other does better by more than so many nats. */
 const levelsOfWatts = [smallLoadWatts, leastWatts, 250] as const;
@@ -55,6 +53,8 @@ export class Refinement {
   private parentFits = false;
   /** Watts of all that is on in what is led further. */
   private wattsLed = 0;
+  /** So many nats below the best a child is let go. */
+  private childKept = ledNats;
   private readonly hasTwoLegs: boolean;
   private readonly problem: DiagnosisProblem;
   private readonly evaluator: Evaluator;
@@ -69,11 +69,18 @@ export class Refinement {
     this.hasTwoLegs = hasTwoLegs(problem.network);
   }
 
-  /** Takes up what is led further: its children begin with its loads and ohms. */
-  leadFrom(parent: Explanation, reference: Reference): void {
+  /** Takes up what is led further: its children begin with its loads and ohms, and are let go so many nats below the best. */
+  leadFrom(parent: Explanation, reference: Reference, kept: number): void {
+    this.childKept = kept;
     this.beginning.leadFrom(parent, reference);
     this.parentFits = parent.fitted.deficit - reference.scatter < hidingNats;
     this.wattsLed = parent.fitted.watts.reduce((sum, each) => sum + each, 0);
+  }
+
+  /** So many nats below the best a hypothesis is let go. */
+  private keptFor(effort: Effort): number {
+    if (effort === 'child') return this.childKept;
+    return effort === 'led' ? ledNats : keptNats;
   }
 
   /** An explanation whose fit is led on until it settles: what all its children begin with is fitted once, here. */
@@ -238,7 +245,7 @@ export class Refinement {
     const weightOf = ({ logShare, deficit }: Fitted): number => hypothesis.logPrior + logShare - deficit;
     /** Nats without which it is not kept; where loads split the volts of two legs, a step promises nothing from afar. */
     const lacking = (some: Fitted): number =>
-      this.hasTwoLegs && effort === 'led' ? 0 : this.best() - keptFor[effort] - weightOf(some);
+      this.hasTwoLegs && effort === 'led' ? 0 : this.best() - this.keptFor(effort) - weightOf(some);
     const isHopeless = (some: Fitted, promised: number): boolean => isChild && promised < lacking(some);
     const isNear = (): boolean => !isChild || weightOf(fit) > this.best() - nearNats;
     const onward = (some: Fitted): Fitted =>

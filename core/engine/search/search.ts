@@ -50,6 +50,8 @@ const worthOneMore = 1;
 /** What is rarer than this may have two common causes for a rival; so many of these are led further. */
 const rareLogOdds = Math.log(0.004);
 const mostRivals = 3;
+/** A fit that was ended as a child's would have come up by so many nats at the most. */
+const childTrusted = 10;
 /** What was found beside what is led further is fitted on where that gained so many nats by it. */
 const worthSettling = 1;
 const sliceBounds = 24;
@@ -206,7 +208,7 @@ export class Search {
   private *deepen(size: number): Generator<undefined> {
     for (let inVain = 0; inVain < patience; ) {
       if (this.isOver()) return;
-      const next = yield* this.nextParent(size);
+      const next = yield* this.nextParent(size, Number.POSITIVE_INFINITY);
       if (next === null) return;
       const before = this.best;
       yield* this.expand(next, keptNats);
@@ -229,7 +231,7 @@ export class Search {
   }
 
   /** The most promising explanation of a size that was not led further. */
-  private *nextParent(size: number): Generator<undefined, Explanation | null> {
+  private *nextParent(size: number, trusted: number): Generator<undefined, Explanation | null> {
     const least = this.most - ledNats;
     if (size > 1) {
       const [next = null] = [...this.found.values()]
@@ -248,6 +250,12 @@ export class Search {
           next = candidate;
       if (next === null || next.most < least) return null;
       if (next.explanation !== undefined) return next.explanation;
+      // What was let go as a child, far below, is not worth fitting anew.
+      const asChild = this.found.get(next.hypothesis.key)?.logWeight ?? next.most;
+      if (asChild < least - trusted) {
+        this.parents.set(next.hypothesis.key, { ...next, most: asChild });
+        continue;
+      }
       const known = next.hypothesis.resistances.length > 0 ? undefined : this.found.get(next.hypothesis.key);
       const explanation =
         known ?? this.refinement.refined(next.hypothesis, next.parent, next.bound, next.states, true);
@@ -308,7 +316,7 @@ export class Search {
     if (this.best.hypothesis.logPrior > rareLogOdds || this.asksForMore()) return;
     for (let rivals = 0; rivals < mostRivals; rivals += 1) {
       if (this.isOver()) return;
-      const next = yield* this.nextParent(1);
+      const next = yield* this.nextParent(1, childTrusted);
       if (next === null) return;
       yield* this.expand(next, keptNats);
     }
@@ -334,7 +342,7 @@ export class Search {
     this.gainedBySettling = Math.max(this.gainedBySettling, parent.logWeight - begun.logWeight);
     this.keep(parent);
     const reference = this.evaluator.referenceOf(parent.fitted.supposed);
-    this.refinement.leadFrom(parent, reference);
+    this.refinement.leadFrom(parent, reference, this.asksForMore() ? ledNats : margin);
     this.screening.leadFrom(reference, parent.fitted.supposed);
     for (const isFitted of [false, true]) {
       const causes = this.problem.causes.filter(({ resistance }) => (resistance !== -1) === isFitted);
