@@ -15,6 +15,7 @@ export { type RunLength, runLengths } from './answer/run-lengths.ts';
 export { forbids, type HazardId, hasBadSplice, hazardOf, hazards } from './answer/safe-test.ts';
 export { type LostServiceNeutral, lostServiceNeutral } from './answer/service-neutral.ts';
 export { type UnqualifiedWork, unqualifiedWork } from './answer/unqualified-work.ts';
+export type { Known, Taken } from './answer/wiring.ts';
 export type { NextTest, Telling } from './answer/worth.ts';
 export type { Wrong } from './evidence/weighing.ts';
 export { causesOf } from './model/cause.ts';

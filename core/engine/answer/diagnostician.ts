@@ -1,58 +1,20 @@
-import type { Circuit } from '../../circuit/index.ts';
 import type { Fault } from '../../faults/index.ts';
-import { type InstrumentId, instrumentIds, type Reading } from '../../instruments/index.ts';
-import { type ConditionId, conditionIds } from '../../knowledge/index.ts';
+import { instrumentIds } from '../../instruments/index.ts';
+import { conditionIds } from '../../knowledge/index.ts';
 import type { Network } from '../../physics/index.ts';
-import { amongLegs } from '../evidence/likelihood.ts';
-import { OutletConditions } from '../evidence/outlet-conditions.ts';
-import {
-  type DiagnosisProblem,
-  type Premises,
-  premisesOf,
-  problemOf,
-  type Question,
-} from '../evidence/problem.ts';
-import type { Cause } from '../model/cause.ts';
+import { premisesOf, problemOf } from '../evidence/problem.ts';
 import { withoutCauses } from '../model/hypothesis.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
-import { type Explanation, keptNats } from '../search/explanation.ts';
-import { Search, type SearchLimits, type SearchState, usualLimits } from '../search/search.ts';
+import { Search, type SearchLimits, usualLimits } from '../search/search.ts';
 import { asCutShort, unaccountedFor } from './cut-short.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
-import { conditionsMemory, Foresight, type Misfit } from './foresight.ts';
-import { legsByVolts, logShareOfLegs, worthALook } from './legs-by-volts.ts';
+import { Families, foundOnTwoLegs, type SharedNeutral, type TwoLegs, weightOf } from './families.ts';
+import type { Misfit } from './foresight.ts';
 import { type Localization, localize } from './localization.ts';
 import { nextTests } from './next-test.ts';
 import { type Found, type OutletOpinion, posteriorOf, type WeighedExplanation } from './posterior.ts';
-import {
-  asksForThreePhases,
-  elsewhere,
-  legsByReadings,
-  sharedCircuit,
-  sharedShare,
-  threePhaseShare,
-} from './shared-neutral.ts';
+import { foresightOf, foundBy, type Known, type Taken, type Wiring, wiringOf } from './wiring.ts';
 import type { NextTest } from './worth.ts';
-
-// Longer than other files: the families of explanations, as written and with the neutral shared, are led and weighed together.
-
-/** What is known of a circuit before anything is read on it. */
-export type Known = Pick<
-  Question,
-  'circuit' | 'house' | 'unknownLoads' | 'unknownDevices' | 'guessed' | 'inspected'
-> & {
-  /** `unknown`: any outlet may be on either leg of a shared neutral, whatever the circuit says. */
-  readonly legs?: 'as-written' | 'unknown';
-};
-
-/** What was read on it, and with what more can be read. */
-export interface Taken {
-  readonly readings: readonly Reading[];
-  readonly trippedBefore: readonly string[] | null;
-  readonly afterRepair?: readonly Reading[];
-  /** Instruments at hand; all where left out. */
-  readonly kit?: readonly InstrumentId[];
-}
 
 export interface OutletDiagnosis extends OutletOpinion {
   readonly next: NextTest | null;
@@ -89,36 +51,6 @@ export interface Diagnosis {
   readonly stoppedEarly: boolean;
 }
 
-/** A circuit as it is written, or with its neutral shared: what does not change with the readings. */
-interface Wiring {
-  readonly premises: Premises;
-  readonly outletConditions: OutletConditions;
-  readonly conditionsUnder: (explanation: Explanation) => readonly ConditionId[];
-}
-
-/** What outlets on two legs explain, and what that weighs besides: how often neutrals are shared, and so. */
-interface TwoLegs {
-  readonly state: SearchState;
-  readonly foresight: Foresight;
-  readonly logShare: number;
-}
-
-/** What a neutral that is shared and bad explains by itself. */
-interface SharedNeutral extends TwoLegs {
-  /** With all other causes besides. */
-  readonly problem: DiagnosisProblem;
-}
-
-function wiringOf(premises: Premises): Wiring {
-  const outletConditions = new OutletConditions(premises.network);
-  return { premises, outletConditions, conditionsUnder: conditionsMemory(outletConditions) };
-}
-
-const foresightOf = (problem: DiagnosisProblem, { outletConditions, conditionsUnder }: Wiring): Foresight =>
-  new Foresight(problem, outletConditions, conditionsUnder);
-
-/** So many explanations are taken apart where what holds hangs on their ohms. */
-const mostTakenApart = 8;
 /** Explanations that an early answer is made from. */
 const mostEarly = 40;
 /** Slices of work between early answers: what leads changes often at first, and nobody reads so fast. */
@@ -128,8 +60,7 @@ const slicesBetween = 8;
 export class Diagnostician {
   private readonly known: Known;
   private readonly written: Wiring;
-  /** With its neutral shared, by the legs of its outlets. */
-  private readonly shared = new Map<string, Wiring>();
+  private readonly families: Families;
 
   get network(): Network {
     return this.written.premises.network;
@@ -138,6 +69,7 @@ export class Diagnostician {
   constructor(known: Known) {
     this.known = known;
     this.written = wiringOf(premisesOf(known));
+    this.families = new Families(known);
   }
 
   /**
@@ -156,13 +88,13 @@ export class Diagnostician {
     for (let slice = 0; ; slice += 1) {
       const step = run.next();
       if (step.done) {
-        if (twoLegs === undefined) twoLegs = yield* this.onTwoLegs(taken, limits);
+        if (twoLegs === undefined) twoLegs = yield* this.families.onTwoLegs(taken, limits);
         const found = [...foundBy(step.value, foresight), ...foundOnTwoLegs(twoLegs, search.bestLogWeight)];
         let isCut = step.value.stoppedEarly || twoLegs?.state.stoppedEarly === true;
-        shared ??= yield* this.sharedNeutrals(taken, limits);
+        shared ??= yield* this.families.sharedNeutrals(taken, limits);
         const best = Math.max(search.bestLogWeight, weightOf(twoLegs));
         for (const one of shared) {
-          const asShared = yield* this.withSharedNeutral(one, limits, best);
+          const asShared = yield* this.families.withSharedNeutral(one, limits, best);
           found.push(...asShared.found);
           isCut ||= asShared.stoppedEarly;
         }
@@ -170,8 +102,8 @@ export class Diagnostician {
       }
       // Where no single cause explains the readings, one that does on two legs spares a search for several.
       if (shared === undefined && search.findsNoSingleCause) {
-        shared = yield* this.sharedNeutrals(taken, limits);
-        twoLegs = yield* this.onTwoLegs(taken, limits);
+        shared = yield* this.families.sharedNeutrals(taken, limits);
+        twoLegs = yield* this.families.onTwoLegs(taken, limits);
         search.hold(Math.max(...shared.map(weightOf), weightOf(twoLegs)));
       }
       const { leadingKey } = search;
@@ -193,90 +125,6 @@ export class Diagnostician {
       const step = run.next();
       if (step.done) return step.value;
     }
-  }
-
-  /**
-   * What explains the readings by a neutral alone that is shared with another breaker, and bad, with the outlets on the
-   * legs that this asks for; and on those that volts tell, and between two of three phases, where that promises more.
-   */
-  private *sharedNeutrals(taken: Taken, limits: SearchLimits): Generator<null, readonly SharedNeutral[]> {
-    const { circuit } = this.known;
-    const { readings } = taken;
-    if (!this.mayHaveTwoLegs) return [];
-    const byVolts = legsByVolts(circuit, readings, worthALook);
-    const asked = [
-      sharedCircuit(circuit, legsByReadings(circuit, readings, 180).legs, 180),
-      byVolts && sharedCircuit(circuit, byVolts, 180),
-      asksForThreePhases(circuit, readings)
-        ? sharedCircuit(circuit, legsByReadings(circuit, readings, 120).legs, 120)
-        : null,
-    ];
-    const wirings = new Set(asked.flatMap((shared) => (shared === null ? [] : this.wiringWith(shared))));
-    const found: SharedNeutral[] = [];
-    for (const wiring of wirings) found.push(yield* this.badNeutral(wiring, taken, limits));
-    return found;
-  }
-
-  /** What a neutral by itself that is bad explains where it is shared so. */
-  private *badNeutral(wiring: Wiring, taken: Taken, limits: SearchLimits): Generator<null, SharedNeutral> {
-    const onOneLeg = problemOf({ ...this.known, ...taken, unknownLoads: true }, wiring.premises);
-    const problem = { ...onOneLeg, tolerance: amongLegs(onOneLeg.tolerance) };
-    const neutrals = { ...problem, causes: problem.causes.filter((cause) => isOfSharedNeutral(cause)) };
-    const state = yield* ranToTheEnd(new Search(neutrals, { ...limits, mostCauses: 1 }));
-    const isOfThreePhases = problem.network.circuit.degreesApart === 120;
-    const logShare = Math.log(sharedShare * (isOfThreePhases ? threePhaseShare : 1));
-    return { problem, state, foresight: foresightOf(neutrals, wiring), logShare };
-  }
-
-  /** The same with something else wrong besides, where it leads and leaves something unexplained. */
-  private *withSharedNeutral(
-    shared: SharedNeutral,
-    limits: SearchLimits,
-    best: number,
-  ): Generator<null, { readonly found: readonly Found[]; readonly stoppedEarly: boolean }> {
-    const { problem, foresight, logShare } = shared;
-    const more = new Search(problem, { ...limits, mostCauses: 3 });
-    const isAsked = weightOf(shared) > best && more.wouldAskForMore(shared.state);
-    const state = isAsked ? yield* ranToTheEnd(more) : shared.state;
-    return {
-      found: foundBy(state, foresight, logShare).filter(
-        ({ explanation, logWeight }) =>
-          explanation.hypothesis.causes.some(isOfSharedNeutral) && logWeight > best - keptNats,
-      ),
-      stoppedEarly: state.stoppedEarly,
-    };
-  }
-
-  /** What the circuit explains with its outlets on the legs that their volts tell; null where they tell of one leg. */
-  private *onTwoLegs(taken: Taken, limits: SearchLimits): Generator<null, TwoLegs | null> {
-    const { circuit } = this.known;
-    const legs = this.mayHaveTwoLegs ? legsByVolts(circuit, taken.readings) : null;
-    if (legs === null) return null;
-    const outlets = circuit.outlets.map((outlet, index) => ({ ...outlet, leg: legs[index] ?? outlet.leg }));
-    const wiring = this.wiringWith({ ...circuit, outlets });
-    const onOneLeg = problemOf({ ...this.known, ...taken }, wiring.premises);
-    const problem = { ...onOneLeg, tolerance: amongLegs(onOneLeg.tolerance) };
-    return {
-      state: yield* ranToTheEnd(new Search(problem, limits)),
-      foresight: foresightOf(problem, wiring),
-      logShare: Math.log(sharedShare) + logShareOfLegs(outlets.length),
-    };
-  }
-
-  /** Nobody has said on which legs the outlets are, and they may be on two. */
-  private get mayHaveTwoLegs(): boolean {
-    const { circuit, legs } = this.known;
-    const isRing = circuit.cables.length > circuit.outlets.length;
-    return legs === 'unknown' && !isRing && new Set(circuit.outlets.map(({ leg }) => leg)).size === 1;
-  }
-
-  private wiringWith(circuit: Circuit): Wiring {
-    const key = `${circuit.degreesApart ?? 180} ${circuit.outlets.map(({ leg }) => leg).join('')}`;
-    const known = this.shared.get(key);
-    if (known !== undefined) return known;
-    const made = wiringOf(premisesOf({ ...this.known, circuit }));
-    this.shared.set(key, made);
-    return made;
   }
 
   private located(explanations: readonly WeighedExplanation[]): readonly LocatedCause[] {
@@ -351,52 +199,3 @@ export class Diagnostician {
     };
   }
 }
-
-function foundBy({ explanations }: SearchState, foresight: Foresight, logShare = 0): readonly Found[] {
-  let apart = 0;
-  const found = explanations.flatMap((explanation): readonly Explanation[] => {
-    if (apart >= mostTakenApart) return [explanation];
-    const several = foresight.apart(explanation);
-    if (several.length > 1) apart += 1;
-    return several;
-  });
-  return found.map((explanation) => ({
-    explanation,
-    foresight,
-    logWeight: explanation.logWeight + logShare,
-  }));
-}
-
-const weightOf = (twoLegs: TwoLegs | null): number => {
-  const leading = twoLegs?.state.explanations[0]?.logWeight ?? Number.NEGATIVE_INFINITY;
-  return leading + (twoLegs?.logShare ?? 0);
-};
-
-const foundOnTwoLegs = (twoLegs: TwoLegs | null, best: number): readonly Found[] =>
-  twoLegs === null
-    ? []
-    : foundBy(twoLegs.state, twoLegs.foresight, twoLegs.logShare).filter(
-        ({ logWeight }) => logWeight > best - keptNats,
-      );
-
-function* ranToTheEnd(search: Search): Generator<null, SearchState> {
-  const run = search.run();
-  for (;;) {
-    const step = run.next();
-    if (step.done) return step.value;
-    yield null;
-  }
-}
-
-/** A neutral that is open or bad, and shared by what lies beyond. */
-const isOfSharedNeutral = ({ faults }: Cause): boolean => {
-  const [fault, ...others] = faults;
-  return (
-    fault !== undefined &&
-    others.length === 0 &&
-    (fault.kind === 'open' || fault.kind === 'resistance') &&
-    fault.conductor === 'neutral' &&
-    fault.cable !== elsewhere &&
-    fault.at !== elsewhere
-  );
-};

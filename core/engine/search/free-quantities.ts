@@ -228,7 +228,7 @@ export class FreeQuantities {
     const scale = scaleAt(scales, isOnOtherLeg);
     const { size, whitening } = this;
     const count = end - first;
-    weighing.whiten(reading, whitening);
+    weighing.voltsForms.whiten(reading, whitening);
     for (let row = 0; row < count; row += 1) {
       let sum = 0;
       for (let column = 0; column <= row; column += 1) {

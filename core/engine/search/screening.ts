@@ -5,7 +5,8 @@ import { Evaluator, failAlike, type Reference, type Supposed } from '../evidence
 import type { Evidence, OutletEvidence, ReadingEvidence, StateEvidence } from '../evidence/evidence.ts';
 import type { Tolerance } from '../evidence/likelihood.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
-import { unsettled, Weighing } from '../evidence/weighing.ts';
+import { unsettled } from '../evidence/volts-form.ts';
+import { Weighing } from '../evidence/weighing.ts';
 import type { Cause } from '../model/cause.ts';
 import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';

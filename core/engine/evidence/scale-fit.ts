@@ -1,0 +1,138 @@
+import type { Scales } from '../model/scales.ts';
+import type { ReadingEvidence } from './evidence.ts';
+import {
+  curvatureOfLegs,
+  curvatureOfPrior,
+  nearestScale,
+  scaleLimits,
+  scaleNats,
+  type UsualSupply,
+} from './scale.ts';
+import { type Form, rowNats, rowSize } from './volts-form.ts';
+
+/** Nats from which on a reading is as good as wrong while a scale is looked for; how well all must fit for none to be; and how many are tried. */
+const mostOfOne = 8;
+const fitsWell = 0.7;
+const scalesTried = 8;
+
+/** Readings that share the scales, of volts among others. */
+export interface TakenVolts {
+  readonly readings: readonly ReadingEvidence[];
+  /** 1 of channels that are volts. */
+  readonly isVolts: Uint8Array;
+  /** Forms of what is volts, in rows. */
+  readonly forms: Float64Array;
+  /** Readings on the other leg are among them. */
+  readonly hasOther: boolean;
+  /** The forms that a reading has with one value of it left out. */
+  readonly withoutOne: (reading: ReadingEvidence) => Generator<Form>;
+}
+
+/** Fits the scale of all volts, and that of the other leg, from where they stood before. */
+export class ScaleFit {
+  own = 1;
+  other = 1;
+  private readonly supply: UsualSupply;
+
+  constructor(supply: UsualSupply) {
+    this.supply = supply;
+  }
+
+  /** Fits both scales; answers how sharply what was taken asks for each, the other leg's by itself. */
+  fit(taken: TakenVolts): Scales {
+    const { readings, forms, isVolts, hasOther } = taken;
+    const ratio = this.other / this.own;
+    let own = this.start(taken, ratio);
+    let other = ratio * own;
+    let curvature = curvatureOfPrior;
+    let curvatureOfOther = curvatureOfLegs;
+    for (let round = 0; round < 5; round += 1) {
+      let pull = curvatureOfPrior * this.supply.centre;
+      curvature = curvatureOfPrior;
+      let pullOfOther = 0;
+      curvatureOfOther = curvatureOfLegs;
+      for (const { first, index, isOnOtherLeg } of readings) {
+        if (isVolts[first] !== 1) continue;
+        const row = index * rowSize;
+        const nats = rowNats(forms, row, isOnOtherLeg ? other : own);
+        // At first whatever is far off still pulls a little; then only what is not held to be wrong.
+        const weight = round < 2 ? 1 / (1 + 0.25 * nats) : 1 / (1 + Math.exp(nats - 8));
+        const [by, asks] = [weight * (forms[row + 1] as number), weight * (forms[row] as number)];
+        if (isOnOtherLeg) {
+          pullOfOther += by;
+          curvatureOfOther += asks;
+        } else {
+          pull += by;
+          curvature += asks;
+        }
+      }
+      // What the other leg asks for reaches this one as far as they hang together.
+      const share = curvatureOfLegs / curvatureOfOther;
+      pull += share * pullOfOther;
+      curvature += share * (curvatureOfOther - curvatureOfLegs);
+      const next = Math.min(scaleLimits[1], Math.max(scaleLimits[0], pull / curvature));
+      const nextOther = (pullOfOther + curvatureOfLegs * next) / curvatureOfOther;
+      const isSettled = round > 1 && Math.abs(next - own) < 1e-5 && Math.abs(nextOther - other) < 1e-5;
+      own = next;
+      other = nextOther;
+      if (isSettled) break;
+    }
+    this.own = own;
+    this.other = other;
+    if (hasOther && curvatureOfOther < 2 * curvatureOfLegs) curvatureOfOther = this.fitOtherButForOne(taken);
+    return { own: curvature, other: curvatureOfOther };
+  }
+
+  /** Where nothing read on the other leg fits as it stands, one value of it may be wrong and the rest tell how that leg stands. */
+  private fitOtherButForOne({ readings, isVolts, withoutOne }: TakenVolts): number {
+    const { own } = this;
+    let least = Number.POSITIVE_INFINITY;
+    let curvature: number = curvatureOfLegs;
+    for (const reading of readings) {
+      if (isVolts[reading.first] !== 1 || !reading.isOnOtherLeg) continue;
+      for (const form of withoutOne(reading)) {
+        const other = (form.b + curvatureOfLegs * own) / (form.a + curvatureOfLegs);
+        const nats = form.base + form.nats(other) + 0.5 * curvatureOfLegs * (other - own) ** 2;
+        if (nats >= least) continue;
+        least = nats;
+        curvature = form.a + curvatureOfLegs;
+        this.other = other;
+      }
+    }
+    return curvature;
+  }
+
+  /**
+   * Where a fit begins: as before where all fits well there, else the best of what single readings ask for; the other
+   * leg's stands to it as before.
+   */
+  private start({ readings, forms, isVolts }: TakenVolts, ratio: number): number {
+    const short = (scale: number): number => {
+      let sum = scaleNats(scale, this.supply);
+      for (const { first, index, isOnOtherLeg } of readings)
+        if (isVolts[first] === 1)
+          sum += Math.min(mostOfOne, rowNats(forms, index * rowSize, isOnOtherLeg ? ratio * scale : scale));
+      return sum;
+    };
+    let best = this.own;
+    let least = short(best);
+    if (least <= fitsWell * readings.length) return best;
+    const step = Math.max(1, Math.floor(readings.length / scalesTried));
+    const tried = (scale: number): void => {
+      const here = short(scale);
+      if (here >= least) return;
+      least = here;
+      best = scale;
+    };
+    tried(1);
+    tried(this.supply.centre);
+    for (let which = 0; which < readings.length; which += step) {
+      const { first, index, isOnOtherLeg } = readings[which] as ReadingEvidence;
+      if (isVolts[first] !== 1) continue;
+      const row = index * rowSize;
+      const asked = nearestScale(forms[row + 1] as number, forms[row] as number);
+      tried(isOnOtherLeg ? asked / ratio : asked);
+    }
+    return best;
+  }
+}
