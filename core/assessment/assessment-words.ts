@@ -30,7 +30,11 @@ export interface AssessmentWords extends DiagnosisWords {
   /** "Read the lamps again, everything on the circuit off" */
   readonly test: (instrument: InstrumentId, state?: TestState) => string;
   /** What an instrument shows, value by value: name and words. */
-  readonly values: (reading: Reading | Shown) => readonly (readonly [name: string, value: string])[];
+  /** What a reading shows, field by field; of fields that float, that they may show anything. */
+  readonly values: (
+    reading: Reading | Shown,
+    floats?: readonly string[],
+  ) => readonly (readonly [name: string, value: string])[];
   /** For screen readers and print: "hot–neutral and hot–ground lit, neutral–ground off". */
   readonly lamps: (lamps: Lamps) => string;
   /** "H–N and H–G lit", "H–N lit, H–G dim", "no lamp lit" */

@@ -25,9 +25,11 @@ export function EvidenceTable({ table, nameOf, oddWords, expectedWords = 'Expect
         </tr>
       </thead>
       <tbody>
-        {table.map(({ position, reading, predicted, fits, wrong }) => {
+        {table.map(({ position, reading, predicted, floats, fits, wrong }) => {
           const read = words.values(reading);
-          const expected = words.values(predicted).filter(([name]) => read.some(([one]) => one === name));
+          const expected = words
+            .values(predicted, floats)
+            .filter(([name]) => read.some(([one]) => one === name));
           return (
             <tr key={position} data-fits={fits}>
               <th scope="row">

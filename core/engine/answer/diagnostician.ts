@@ -164,7 +164,7 @@ export class Diagnostician {
         b.logWeight - a.logWeight ||
         a.explanation.hypothesis.causes.length - b.explanation.hypothesis.causes.length,
     );
-    const { explanations, outlets: found, misfits, predicted } = posteriorOf(ranked, ids);
+    const { explanations, outlets: found, misfits, expected } = posteriorOf(ranked, ids);
     const failing = explanations[0]?.hypothesis.instruments ?? [];
     const unexplained = unaccountedFor(taken.readings, misfits, failing);
     const outlets = found.map((outlet) =>
@@ -193,7 +193,7 @@ export class Diagnostician {
       misfits,
       instruments: explanations[0]?.hypothesis.instruments ?? [],
       next: tests?.circuit ?? null,
-      table: problem === undefined ? [] : compareReadings(problem, predicted, misfits),
+      table: problem === undefined ? [] : compareReadings(problem, expected, misfits),
       isFinal,
       stoppedEarly,
     };

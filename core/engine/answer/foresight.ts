@@ -33,6 +33,8 @@ export interface Scaled {
 /** What one explanation predicts, kept from an early answer to the final one. */
 export interface Foreseen {
   readonly predicted: Float64Array;
+  /** 1 where nothing holds what a channel is read at. */
+  readonly adrift: Uint8Array;
   misread: ReadonlySet<string> | null;
   /** Null where it has too small a share to say anything of contacts. */
   contacts: readonly ContactsStanding[] | null;
@@ -116,6 +118,7 @@ export class Foresight {
       evaluator.predict(supposed, false);
       known = {
         predicted: scaledBy(this.problem.evidence, evaluator.predicted, scales),
+        adrift: evaluator.weighing.adrift.slice(),
         misread: null,
         contacts: null,
       };

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { type LampPattern, lampPatterns, lampsOf, type Reading } from '../../instruments/index.ts';
 import { conditions, patternTable } from '../../knowledge/index.ts';
+import { enUs } from '../../words/index.ts';
 import { lone } from './lone-in-tests.ts';
 
 const lamps = (pattern: LampPattern): Reading => ({ at: 'x', instrument: 'lamps', ...lampsOf(pattern) });
@@ -49,6 +50,21 @@ describe('a receptacle by itself', () => {
     const { condition, misfits } = lone.diagnose('x', [lamps('hn'), high, low]);
     expect(condition).toBe('open-ground');
     expect(misfits).toEqual([]);
+  });
+
+  test('of a contact that nothing holds, nothing is expected: a meter wanders there, and a probe sounds or does not', () => {
+    const { condition, table } = lone.diagnose('x', [
+      lamps('hn'),
+      { at: 'x', instrument: 'probe', hot: true, neutral: false, ground: false },
+      { at: 'x', instrument: 'meter', hn: 121, hg: 83, ng: 38 },
+      { at: 'x', instrument: 'meter-low', hn: 121, hg: 2, ng: 1 },
+    ]);
+    expect(condition).toBe('open-ground');
+    expect(table.map(({ floats }) => floats)).toEqual([[], ['ground'], ['hg', 'ng'], []]);
+    const [, probed, measured] = table;
+    if (probed === undefined || measured === undefined) throw new Error('not all was compared');
+    expect(enUs.values(probed.predicted, probed.floats)).toContainEqual(['G', 'either, it floats']);
+    expect(enUs.values(measured.predicted, measured.floats)).toContainEqual(['H–G', 'any, it floats']);
   });
 
   test('one measured pair counts as one, and what was not measured speaks neither for nor against anything', () => {

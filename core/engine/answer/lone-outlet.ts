@@ -8,12 +8,11 @@ import {
   instruments,
   isOfDevice,
   type Reading,
-  readingFrom,
 } from '../../instruments/index.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
 import type { HouseFacts } from '../model/priors.ts';
 import { evenly } from '../model/scales.ts';
-import type { ReadingComparison } from './evidence-table.ts';
+import { expectedOf, type ReadingComparison } from './evidence-table.ts';
 import { outcomesOf } from './foretelling.ts';
 import type { Row } from './lone-rows.ts';
 import { LoneTable } from './lone-table.ts';
@@ -77,7 +76,15 @@ export class LoneDiagnostician {
       table: readings.map((reading, position) => ({
         position,
         reading,
-        predicted: readingFrom(reading, alone.seen[position]?.byRow[leading.row] ?? [], 0, []),
+        ...expectedOf(
+          reading,
+          {
+            predicted: alone.seen[position]?.byRow[leading.row] ?? [],
+            adrift: alone.seen[position]?.adriftByRow[leading.row] ?? [],
+            first: 0,
+          },
+          [],
+        ),
         fits: !misfits.includes(position),
         wrong: misfits.includes(position) ? alone.wrongUnder(leading, position) : null,
       })),

@@ -4,7 +4,7 @@ import type { ContactsStanding } from '../evidence/evaluator.ts';
 import type { Evidence } from '../evidence/evidence.ts';
 import type { ContactState } from '../model/contact-state.ts';
 import type { Explanation } from '../search/explanation.ts';
-import type { Foresight, Misfit } from './foresight.ts';
+import type { Foreseen, Foresight, Misfit } from './foresight.ts';
 
 /** What is held of a circuit, with its share of all that was found. */
 export interface Weighed {
@@ -46,8 +46,8 @@ export interface Posterior {
   readonly explanations: readonly WeighedExplanation[];
   readonly outlets: readonly OutletOpinion[];
   readonly misfits: readonly Misfit[];
-  /** What the leading explanation predicts, channel by channel. */
-  readonly predicted: Float64Array;
+  /** What the leading explanation predicts. */
+  readonly expected: Foreseen;
 }
 
 /** A dangerous condition is ruled out below this; one that would have shown the same, below the lesser. */
@@ -125,14 +125,13 @@ export function posteriorOf(found: readonly Found[], ids: readonly string[]): Po
       contacts: contacts ?? [],
     };
   });
-  const predicted = leaders[0] ?? new Float64Array(0);
   return {
     explanations,
     outlets: ids.map((id, outlet) =>
       opinionOn(id, outlet, explanations, !evidence.readings.some(({ at }) => at === id)),
     ),
     misfits: leading.foresight.misfitsUnder(leading.explanation),
-    predicted,
+    expected: leading.foresight.foresee(leading.explanation, false),
   };
 }
 

@@ -51,7 +51,8 @@ describe('readings as evidence', () => {
     const readings = readingsUnder([]);
     const evidence = evidenceFrom(readings);
     const predicted = new Float64Array(evidence.observed.length);
-    const table = compareReadings({ evidence, network } as never, predicted, [
+    const adrift = new Uint8Array(predicted.length);
+    const table = compareReadings({ evidence, network } as never, { predicted, adrift }, [
       { position: 2, explained: false } as never,
     ]);
     expect(table.map(({ reading }) => reading)).toEqual(readings);

@@ -67,7 +67,7 @@ const lampSpread = 0.006;
 const deafProbe = 0.01;
 /** It sounds at a dead contact beside a live one (induction), at a contact that nothing holds as often as not. */
 const falseAlarm = { held: 0.03, induced: 0.2, adrift: 0.5 } as const;
-const inducedVolts = 10;
+export const inducedVolts = 10;
 const wrongFlag = 0.01;
 const milliampsSigma = (predicted: number): number => Math.max(0.05, 0.015 * predicted);
 

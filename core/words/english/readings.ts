@@ -7,7 +7,6 @@ import {
   type Lamps,
   lampStates,
   pairs,
-  type Reading,
   type Shown,
 } from '../../instruments/index.ts';
 import { comma, type Terms } from './terms.ts';
@@ -28,6 +27,15 @@ const shownAs: Readonly<Partial<Record<ChannelKind, (value: unknown) => string>>
   sounds: (does) => (does ? 'sounds' : 'silent'),
 };
 
+/** What is expected of a field that nothing holds. */
+const floatingAs: Readonly<Partial<Record<ChannelKind, string>>> = {
+  volts: 'any, it floats',
+  sounds: 'either, it floats',
+};
+
+const shown = (kind: ChannelKind, value: unknown, floats: boolean): string =>
+  (floats ? floatingAs[kind] : shownAs[kind]?.(value)) ?? '';
+
 /** What instruments show, in words. */
 export function readingWords(
   { contacts: contactNames, pairs: pairWords, short }: Terms,
@@ -38,20 +46,20 @@ export function readingWords(
     ...short,
     milliamps: `${short.hot}→${short.ground}`,
   };
-  function values(reading: Reading | Shown): readonly (readonly [name: string, value: string])[] {
+  const values: ReadingWords['values'] = (reading, floats = []) => {
     const { reads } = instrumentKinds[reading.instrument];
     const fields: Readonly<Record<string, unknown>> = { ...reading };
     const rows: (readonly [string, string])[] = [];
     for (const name of Object.keys(reads?.fields ?? {}))
       if (reads !== undefined && fields[name] !== undefined)
-        rows.push([names[name] ?? name, shownAs[reads.value.channel]?.(fields[name]) ?? '']);
+        rows.push([names[name] ?? name, shown(reads.value.channel, fields[name], floats.includes(name))]);
     if ('trips' in reading) {
       rows.push(['trips', reading.trips.length === 0 ? 'nothing' : comma(reading.trips)]);
       if (reading.seconds !== undefined) rows.push(['within', `${reading.seconds.toFixed(2)} s`]);
     }
     if ('result' in reading) rows.push(['result', reading.result.replace('-', ' ')]);
     return rows;
-  }
+  };
 
   function lampsAloud(lamps: Lamps): string {
     const groups = lampStates.flatMap((state) => {
@@ -74,13 +82,13 @@ export function readingWords(
     return [named('lit'), named('dim')].filter((part) => part !== null).join(', ') || 'no lamp lit';
   }
 
-  function reading(shown: Shown): string {
+  function reading(taken: Shown): string {
     const read =
-      shown.instrument === 'lamps'
-        ? lampsBriefly(shown)
-        : comma(values(shown).map(([name, value]) => `${name} ${value}`));
-    const off = shown.state?.loadsOff ? ', everything on the circuit off' : '';
-    return `${instruments[shown.instrument].name}: ${read}${off}`;
+      taken.instrument === 'lamps'
+        ? lampsBriefly(taken)
+        : comma(values(taken).map(([name, value]) => `${name} ${value}`));
+    const off = taken.state?.loadsOff ? ', everything on the circuit off' : '';
+    return `${instruments[taken.instrument].name}: ${read}${off}`;
   }
 
   return {

@@ -122,6 +122,7 @@ export function WhatIf({ assessment, judged, nameOf }: WhatIfProps) {
           position,
           reading,
           predicted: shown,
+          floats: [],
           fits,
           wrong: null,
         }))}
