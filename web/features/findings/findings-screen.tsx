@@ -78,8 +78,9 @@ function Findings({ job, house, isWhole }: LoadedJob) {
           <header className={classes.head}>
             <h1>Findings</h1>
             <p className={classes.soft}>
-              {open === 0 ? 'Nothing is left to decide.' : `${open} to decide.`} Until then each stands in the
-              report as proposed.
+              {open === 0
+                ? 'Nothing is left to decide.'
+                : `${open} to decide. Until then each stands in the report as proposed.`}
               {!isFinal && ' The readings are still being judged.'}
             </p>
           </header>
