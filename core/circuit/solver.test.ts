@@ -80,15 +80,19 @@ describe('the solver obeys the laws of networks', () => {
     );
   });
 
-  /** Beside conductances capacitances turn what they pass on by next to nothing, which tells where sources are no half turn apart. */
-  const slackOf = ({ degreesApart }: Circuit): number => (degreesApart === 120 ? 1e-7 : 1e-9);
+  /**
+   * Beside conductances, capacitances turn what they pass on. Where sources are no half turn apart that adds up to more
+   * than the farthest of them (two of them a third of a turn apart, through a resistor and a capacitor: 1.37 times), so
+   * that there the law holds of the conductances alone.
+   */
+  const lawful = (one: Circuit): Circuit => (one.degreesApart === 120 ? { ...one, hertz: 0 } : one);
 
   test('passivity: no node stands further from earth than the farthest source', () => {
     fc.assert(
       fc.property(circuit, (one) => {
-        const solver = solved(one);
+        const solver = solved(lawful(one));
         for (let node = 0; node < solver.network.nodeCount; node += 1)
-          expect(magnitude(solver, node)).toBeLessThan(one.nominalVolts * (1 + slackOf(one)));
+          expect(magnitude(solver, node)).toBeLessThan(one.nominalVolts * (1 + 1e-9));
       }),
       { numRuns: 400 },
     );
