@@ -7,6 +7,8 @@ import { cause, list, view } from './circuit-page.ts';
 import { dialog, inHand, newHouse, pause, saved } from './house.ts';
 import { test } from './own-firm.ts';
 
+test.use({ letsTimePass: true });
+
 /** A run of four receptacles of a room with a fault on it, as the deck that we export, and an outlet’s contacts as it names them. */
 function deckOf(run: readonly string[], fault: Fault) {
   const circuit = {

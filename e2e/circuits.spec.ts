@@ -201,24 +201,28 @@ test.describe('on a phone', () => {
   });
 });
 
-test('neighbours that look alike are put on one breaker, or said to have nothing in common', async ({
-  page,
-  request,
-}) => {
-  const { job } = await newHouse(request, { Den: 4 });
-  await page.goto(`/walk?job=${job}`);
-  for (let number = 1; number <= 4; number += 1) {
-    await expect(inHand(page, `Den ${number}`)).toBeVisible();
-    await pause(page);
-    await page.keyboard.press(number === 1 ? '1' : String(lampPatterns.indexOf('hg') + 1));
-    await expect(page.getByRole('button', { name: new RegExp(`^Den ${number} reads`) })).toBeVisible();
-    if (number > 1 && number < 4) await page.keyboard.press('Enter');
-  }
-  await page.goto(`/circuits?job=${job}`);
-  const likely = page.getByRole('list', { name: 'Likely circuits' });
-  await expect(likely).toContainText('Den 2, Den 3, Den 4');
-  await likely.getByRole('button', { name: 'Nothing in common' }).click();
-  await expect(likely).toHaveCount(0);
+test.describe('receptacle by receptacle', () => {
+  test.use({ letsTimePass: true });
+
+  test('neighbours that look alike are put on one breaker, or said to have nothing in common', async ({
+    page,
+    request,
+  }) => {
+    const { job } = await newHouse(request, { Den: 4 });
+    await page.goto(`/walk?job=${job}`);
+    for (let number = 1; number <= 4; number += 1) {
+      await expect(inHand(page, `Den ${number}`)).toBeVisible();
+      await pause(page);
+      await page.keyboard.press(number === 1 ? '1' : String(lampPatterns.indexOf('hg') + 1));
+      await expect(page.getByRole('button', { name: new RegExp(`^Den ${number} reads`) })).toBeVisible();
+      if (number > 1 && number < 4) await page.keyboard.press('Enter');
+    }
+    await page.goto(`/circuits?job=${job}`);
+    const likely = page.getByRole('list', { name: 'Likely circuits' });
+    await expect(likely).toContainText('Den 2, Den 3, Den 4');
+    await likely.getByRole('button', { name: 'Nothing in common' }).click();
+    await expect(likely).toHaveCount(0);
+  });
 });
 
 test('three hundred receptacles on forty circuits: a tap on one shows what is behind it', async ({

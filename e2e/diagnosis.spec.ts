@@ -6,6 +6,8 @@ import { build } from 'esbuild';
 import { inHand, pause, saved, verdict, walkOf } from './house.ts';
 import { test } from './own-firm.ts';
 
+test.use({ letsTimePass: true });
+
 const dialog = (page: Page) => page.getByRole('dialog');
 
 test('the next test opens just that entry, and what it shows settles the verdict', async ({

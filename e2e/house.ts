@@ -45,7 +45,7 @@ export async function newHouse(
 export const nextFileChooser = (page: Page): Promise<FileChooser> =>
   new Promise((done) => page.once('filechooser', done));
 
-/** Longer than the walk takes a second press of the same key for a slip. */
+/** Longer than the walk takes a second press of the same key for a slip; for tests that `letsTimePass`. */
 export const pause = (page: Page) => page.clock.fastForward(600);
 
 export const inHand = (page: Page, name: string) =>

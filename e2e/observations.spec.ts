@@ -3,6 +3,8 @@ import { expect, type Page } from '@playwright/test';
 import { dialog, inHand, pause, status, verdict, walkOf } from './house.ts';
 import { test } from './own-firm.ts';
 
+test.use({ letsTimePass: true });
+
 /** Takes a receptacle of the list in hand. */
 async function takeUp(page: Page, name: string): Promise<void> {
   await page

@@ -6,7 +6,7 @@ import { root, testSettings } from '../scripts/setup/settings.mjs';
 import { inHand, newHouse, pause, saved, status, verdict } from './house.ts';
 import { test } from './own-firm.ts';
 
-test.use({ serviceWorkers: 'allow' });
+test.use({ serviceWorkers: 'allow', letsTimePass: true });
 test.describe.configure({ timeout: 180_000 });
 
 /** Opens the application and waits until all of it is on the device. */

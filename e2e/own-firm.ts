@@ -53,11 +53,14 @@ export async function foundFirm(connection: Connection): Promise<StorageState> {
 interface Options {
   /** Works in the demo's firm, with its houses, and changes nothing there. */
   readonly inDemo: boolean;
+  /** Lets time pass where it would have to wait: the pages' clock is ours from the first, which costs every page something. */
+  readonly letsTimePass: boolean;
 }
 
 /** A test begins signed in as the owner of a firm of its own, so that tests beside it change nothing for it. */
 export const test = base.extend<Options, { readonly connection: Connection }>({
   inDemo: [false, { option: true }],
+  letsTimePass: [false, { option: true }],
   connection: [
     // biome-ignore lint/correctness/noEmptyPattern: fixtures name what they use, and this one uses nothing
     async ({}, use) => {
@@ -68,9 +71,8 @@ export const test = base.extend<Options, { readonly connection: Connection }>({
     },
     { scope: 'worker' },
   ],
-  page: async ({ page }, use) => {
-    // So that time can be let pass where a test would have to wait.
-    await page.clock.install();
+  page: async ({ page, letsTimePass }, use) => {
+    if (letsTimePass) await page.clock.install();
     await use(page);
   },
   storageState: async ({ inDemo, connection }, use) => {

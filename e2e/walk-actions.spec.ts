@@ -4,6 +4,8 @@ import { demoHouses } from '../scripts/demo/houses.ts';
 import { dialog, inHand, newHouse, pause, verdict } from './house.ts';
 import { test } from './own-firm.ts';
 
+test.use({ letsTimePass: true });
+
 const house = demoHouses.find(({ yearBuilt }) => yearBuilt === 1966);
 if (house === undefined) throw new Error('the demo house of 1966 is missing');
 const mostActions = 110;

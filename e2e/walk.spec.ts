@@ -2,6 +2,8 @@ import { expect } from '@playwright/test';
 import { inHand, newHouse, pause, saved, verdict, walkOf } from './house.ts';
 import { test } from './own-firm.ts';
 
+test.use({ letsTimePass: true });
+
 test.describe('in the demo', () => {
   test.use({ inDemo: true });
 

@@ -4,6 +4,8 @@ import { dialog, inHand, newHouse, nextFileChooser, pause, saved, status, verdic
 import { test } from './own-firm.ts';
 import { readPdf } from './pdf.ts';
 
+test.use({ letsTimePass: true });
+
 /** Jobs done from one end to the other in one way alone: by keys, or by thumb. */
 
 /** Far more stops than any screen has. */
