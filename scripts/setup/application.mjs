@@ -58,8 +58,8 @@ const ending = (server) =>
 const prepareDatabase = (env) =>
   mustRun(
     process.execPath,
-    [join(root, 'node_modules/tsx/dist/cli.mjs'), join(root, 'scripts/prepare-database.ts')],
-    { env, output: 'capture' },
+    ['--import', 'tsx', join(root, 'scripts/prepare-database.ts')],
+    { cwd: root, env, output: 'capture' },
     'The database could not be prepared.',
   );
 

@@ -28,13 +28,15 @@ export async function runArchive(what) {
     const { code } = await run(
       process.execPath,
       [
-        join(root, 'node_modules/tsx/dist/cli.mjs'),
+        '--import',
+        'tsx',
         join(root, 'scripts/backup/main.ts'),
         what,
         resolve(process.env.INIT_CWD ?? '.', file),
         ...options,
       ],
       {
+        cwd: root,
         env: {
           FAIRPLUG_ADMIN_URL: url('postgres'),
           FAIRPLUG_OWNER_URL: url('fairplug'),
