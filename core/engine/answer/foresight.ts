@@ -47,6 +47,7 @@ export class Foresight {
   private readonly conditionsUnder: (explanation: Explanation) => readonly ConditionId[];
   private readonly evaluator: Evaluator;
   private readonly foreseen = new WeakMap<Explanation, Foreseen>();
+  private readonly takenApart = new WeakMap<Explanation, readonly Explanation[]>();
 
   constructor(
     problem: DiagnosisProblem,
@@ -63,14 +64,15 @@ export class Foresight {
     return this.conditionsUnder(explanation);
   }
 
-  /** An explanation, or several where a neutral is shared and what holds hangs on the ohms of a bad connection in it. */
+  /** An explanation, or several where what holds hangs on the ohms of a bad connection. */
   apart(explanation: Explanation): readonly Explanation[] {
-    const { network, evidence } = this.problem;
+    const { evidence } = this.problem;
     if (evidence.firstRepaired < evidence.observed.length) return [explanation];
-    const isShared = network.circuit.outlets.some(({ leg }) => leg !== network.circuit.outlets[0]?.leg);
-    return isShared
-      ? apartByOhms(this.problem, this.evaluator, explanation, this.conditionsUnder)
-      : [explanation];
+    const known = this.takenApart.get(explanation);
+    if (known !== undefined) return known;
+    const apart = apartByOhms(this.problem, this.evaluator, explanation, this.conditionsUnder);
+    this.takenApart.set(explanation, apart);
+    return apart;
   }
 
   /** Readings that an explanation does not account for. */

@@ -167,8 +167,16 @@ export function nextTests(question: NextTestQuestion): NextTests {
     candidates,
     outcomes,
     outlets.map(({ id }) => id),
+    standingAt(question),
   );
   return { circuit: chooser(null), outlets: outlets.map((_, outlet) => chooser(outlet)) };
+}
+
+/** The outlet that was tested last. */
+function standingAt({ readings, outlets }: NextTestQuestion): number | null {
+  const at = readings.at(-1)?.at;
+  const found = outlets.findIndex(({ id }) => id === at);
+  return found === -1 ? null : found;
 }
 
 function carrying<E extends Weighed>(explanations: readonly E[]): readonly E[] {

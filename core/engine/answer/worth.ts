@@ -97,12 +97,16 @@ function heldAt(explanations: readonly Weighed[], outlet: number): Held {
 const placeOf = (one: Weighed & Partial<WeighedExplanation>): string =>
   one.hypothesis?.causes.map(({ site }) => JSON.stringify(site)).join() ?? '';
 
-/** Chooses the best test for an outlet (null: for the circuit); `outcomes` has a row for each candidate, in the order of the explanations. */
+/**
+ * Chooses the best test for an outlet (null: for the circuit); `outcomes` has a row for each candidate, in the order of
+ * the explanations. `standing`: the outlet that was tested last; null where nobody stands at one.
+ */
 export function testChooser(
   explanations: readonly Weighed[],
   candidates: readonly Candidate[],
   outcomes: Outcomes,
   ids: readonly string[],
+  standing: number | null,
 ): (outlet: number | null) => NextTest | null {
   const held = ids.map((_, outlet) => heldAt(explanations, outlet));
   const places = explanations.map(placeOf);
@@ -118,7 +122,7 @@ export function testChooser(
           : (byOutlet[outlet] as number) + 0.1 * place;
       const cost =
         candidate.cost +
-        (candidate.outlet === outlet ? 0 : walkSeconds) +
+        (candidate.outlet === (outlet ?? standing) ? 0 : walkSeconds) +
         handlingSeconds * candidate.tests.length;
       const isWorth =
         outlet === null

@@ -1,5 +1,7 @@
-import { type Fault, hasOhms, withOhms } from '../../faults/index.ts';
+import type { Circuit } from '../../circuit/index.ts';
+import { type Fault, withOhms } from '../../faults/index.ts';
 import type { ConditionId } from '../../knowledge/index.ts';
+import type { Conductor, Network } from '../../physics/index.ts';
 import type { Evaluator } from '../evidence/evaluator.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Hypothesis } from '../model/hypothesis.ts';
@@ -15,7 +17,7 @@ const sampleOhms = sharedOut([0.1, 0.3, 0.7, 1 / 0.7, 4, 12, 40, 400]);
 /** A little, and much more, of a bad connection. */
 const [little, much] = [0.5, 5] as const;
 
-/** What is held where a bad connection in a neutral has some ohms and no others, with loads as they then must be. */
+/** What is held where a bad connection has some ohms and no others, with loads as they then must be. */
 function at(
   problem: DiagnosisProblem,
   evaluator: Evaluator,
@@ -47,8 +49,25 @@ function at(
   };
 }
 
-const isNeutral = (fault: Fault | undefined): boolean =>
-  fault !== undefined && hasOhms(fault) && fault.kind === 'resistance' && fault.conductor === 'neutral';
+const isResistanceIn = (conductors: readonly Conductor[], fault: Fault | undefined): boolean =>
+  fault?.kind === 'resistance' && conductors.includes(fault.conductor);
+
+/** Whether a circuit's neutral is shared by two legs, and whether it is closed to a ring. */
+const isShared = ({ outlets }: Circuit): boolean => outlets.some(({ leg }) => leg !== outlets[0]?.leg);
+const isRing = ({ outlets, cables }: Circuit): boolean => cables.length > outlets.length;
+
+/**
+ * Position, among a hypothesis' ohms, of the bad connection on whose ohms may hang what holds: in a neutral that is
+ * shared, or one that something bridges, so that a load sags by more the worse it is, but never by much; −1 where there
+ * is none.
+ */
+function telling({ circuit }: Network, { resistances, faults }: Hypothesis): number {
+  const among = (...conductors: readonly Conductor[]): number =>
+    resistances.findIndex((position) => isResistanceIn(conductors, faults[position]));
+  if (isShared(circuit)) return among('neutral');
+  const isBridged = isRing(circuit) || faults.some(({ kind }) => kind === 'bond');
+  return isBridged ? among('hot', 'neutral') : -1;
+}
 
 /**
  * One fit stands for all ohms of a bad connection. Where what holds at the outlets hangs on them, it is taken apart: one
@@ -61,7 +80,7 @@ export function apartByOhms(
   conditionsUnder: ConditionsUnder,
 ): readonly Explanation[] {
   const { hypothesis } = explanation;
-  const which = hypothesis.resistances.findIndex((position) => isNeutral(hypothesis.faults[position]));
+  const which = telling(problem.network, hypothesis);
   if (which === -1) return [explanation];
   const as = (fit: Fitted): Explanation => ({ ...explanation, fitted: fit });
   const keyOf = (one: Explanation): string => conditionsUnder(one).join();

@@ -61,6 +61,21 @@ const isSameSite = (a: Cause['site'], b: Cause['site']): boolean =>
   ('cable' in a && 'cable' in b && a.cable === b.cable) ||
   ('outlet' in a && 'outlet' in b && a.outlet === b.outlet);
 
+/** True where one is a bad connection in just the conductor that the other has open. */
+function isPoorTwin(poor: Cause, open: Cause): boolean {
+  const [bad] = poor.faults;
+  const [gone] = open.faults;
+  return (
+    poor.faults.length === 1 &&
+    open.faults.length === 1 &&
+    bad?.kind === 'resistance' &&
+    gone?.kind === 'open' &&
+    bad.conductor === gone.conductor &&
+    bad.leg === gone.leg &&
+    isSameSite(poor.site, open.site)
+  );
+}
+
 const nothingFitted = ({ network }: DiagnosisProblem): Fitted => ({
   supposed: { faults: [], loads: [], deviceStates: [] },
   ohms: [],
@@ -97,6 +112,7 @@ export class Search {
   private readonly found = new Map<string, Explanation>();
   private readonly seen = new Set<string>();
   private readonly expanded = new Set<string>();
+  private readonly twinsFitted = new Set<string>();
   /** Single causes that passed the screening, whether or not they explain much. */
   private readonly parents = new Map<string, Candidate>();
   private readonly knownDevices: readonly DeviceState[];
@@ -177,6 +193,7 @@ export class Search {
       yield* this.leadFurther();
       yield* this.leadDarkFurther();
       yield* this.leadRivals();
+      yield* this.fitTwins();
     }
     yield* this.settleOthers();
     return this.state();
@@ -305,6 +322,31 @@ export class Search {
           this.found.get(hypothesis.key) ?? this.refinement.refined(hypothesis, explanation, 0),
           keptNats,
         );
+      }
+  }
+
+  /**
+   * Beside another cause an open conductor and a bad connection in it show nearly the same. The bad one may have been
+   * fitted with the loads of the other cause alone, which hide it: so it is fitted with those of the open one as well.
+   */
+  private *fitTwins(): Generator<undefined> {
+    const near = this.state().explanations.filter(
+      ({ hypothesis, logWeight }) =>
+        hypothesis.causes.length > 1 && logWeight > this.best.logWeight - nearlyAsGood,
+    );
+    for (const explanation of near)
+      for (const cause of explanation.hypothesis.causes) {
+        const twin = this.problem.causes.find((other) => isPoorTwin(other, cause));
+        if (twin === undefined || this.isOver()) continue;
+        const others = withoutCauses(explanation.hypothesis, (other) => other === cause, this.knownDevices);
+        const hypothesis = withCause(others, twin);
+        if (hypothesis === null || this.twinsFitted.has(hypothesis.key)) continue;
+        this.twinsFitted.add(hypothesis.key);
+        const { states } = this.evaluator.evidence;
+        const fit = this.refinement.refined(hypothesis, explanation, 0, states, true);
+        if (fit.logWeight > (this.found.get(hypothesis.key)?.logWeight ?? Number.NEGATIVE_INFINITY))
+          this.keep(fit);
+        yield undefined;
       }
   }
 
