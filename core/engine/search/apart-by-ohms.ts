@@ -1,10 +1,10 @@
-import type { Circuit } from '../../circuit/index.ts';
 import { type Fault, withOhms } from '../../faults/index.ts';
 import type { ConditionId } from '../../knowledge/index.ts';
 import type { Conductor, Network } from '../../physics/index.ts';
 import type { Evaluator } from '../evidence/evaluator.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Hypothesis } from '../model/hypothesis.ts';
+import { hasTwoLegs } from '../model/unknown-loads.ts';
 import type { Explanation } from './explanation.ts';
 import { type Fitted, fitted, unfitted } from './fitting.ts';
 import { logSum } from './log-sum.ts';
@@ -52,20 +52,18 @@ function at(
 const isResistanceIn = (conductors: readonly Conductor[], fault: Fault | undefined): boolean =>
   fault?.kind === 'resistance' && conductors.includes(fault.conductor);
 
-/** Whether a circuit's neutral is shared by two legs, and whether it is closed to a ring. */
-const isShared = ({ outlets }: Circuit): boolean => outlets.some(({ leg }) => leg !== outlets[0]?.leg);
-const isRing = ({ outlets, cables }: Circuit): boolean => cables.length > outlets.length;
-
 /**
  * Position, among a hypothesis' ohms, of the bad connection on whose ohms may hang what holds: in a neutral that is
  * shared, or one that something bridges, so that a load sags by more the worse it is, but never by much; −1 where there
  * is none.
  */
-function telling({ circuit }: Network, { resistances, faults }: Hypothesis): number {
+function telling(network: Network, { resistances, faults }: Hypothesis): number {
+  const { outlets, cables } = network.circuit;
   const among = (...conductors: readonly Conductor[]): number =>
     resistances.findIndex((position) => isResistanceIn(conductors, faults[position]));
-  if (isShared(circuit)) return among('neutral');
-  const isBridged = isRing(circuit) || faults.some(({ kind }) => kind === 'bond');
+  if (hasTwoLegs(network)) return among('neutral');
+  const isRing = cables.length > outlets.length;
+  const isBridged = isRing || faults.some(({ kind }) => kind === 'bond');
   return isBridged ? among('hot', 'neutral') : -1;
 }
 
