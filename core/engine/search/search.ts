@@ -10,6 +10,7 @@ import { hangOnLoads } from '../model/unknown-loads.ts';
 import { type Explanation, keptNats, ledNats } from './explanation.ts';
 import type { Fitted } from './fitting.ts';
 import { Refinement } from './refinement.ts';
+import { isSameSite, poorTwinOf } from './same-site.ts';
 import { Screening } from './screening.ts';
 import { leavesUnexplained } from './unexplained.ts';
 
@@ -56,25 +57,6 @@ const childTrusted = 10;
 const worthSettling = 1;
 const sliceBounds = 24;
 const sliceFits = 6;
-
-const isSameSite = (a: Cause['site'], b: Cause['site']): boolean =>
-  ('cable' in a && 'cable' in b && a.cable === b.cable) ||
-  ('outlet' in a && 'outlet' in b && a.outlet === b.outlet);
-
-/** True where one is a bad connection in just the conductor that the other has open. */
-function isPoorTwin(poor: Cause, open: Cause): boolean {
-  const [bad] = poor.faults;
-  const [gone] = open.faults;
-  return (
-    poor.faults.length === 1 &&
-    open.faults.length === 1 &&
-    bad?.kind === 'resistance' &&
-    gone?.kind === 'open' &&
-    bad.conductor === gone.conductor &&
-    bad.leg === gone.leg &&
-    isSameSite(poor.site, open.site)
-  );
-}
 
 const nothingFitted = ({ network }: DiagnosisProblem): Fitted => ({
   supposed: { faults: [], loads: [], deviceStates: [] },
@@ -336,7 +318,7 @@ export class Search {
     );
     for (const explanation of near)
       for (const cause of explanation.hypothesis.causes) {
-        const twin = this.problem.causes.find((other) => isPoorTwin(other, cause));
+        const twin = poorTwinOf(cause, this.problem.causes);
         if (twin === undefined || this.isOver()) continue;
         const others = withoutCauses(explanation.hypothesis, (other) => other === cause, this.knownDevices);
         const hypothesis = withCause(others, twin);
