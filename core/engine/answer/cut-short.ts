@@ -10,8 +10,8 @@ import { readBy } from './safe-test.ts';
 let lone: LoneDiagnostician | null = null;
 
 /**
- * Outlets of whose readings, two or more, not one is accounted for: it does not fit, or its instrument is held not to
- * work. What was found cannot be all there is.
+ * Outlets of whose readings not one is accounted for: it does not fit, or its instrument is held not to work. What was
+ * found need not be all there is.
  */
 export function unaccountedFor(
   readings: readonly Reading[],
@@ -23,20 +23,21 @@ export function unaccountedFor(
     positions.has(position) || failing.some((one) => one.instrument === readBy(instrument));
   const left = readings.filter(isLeft);
   const countOf = (all: readonly Reading[], id: string): number => all.filter(({ at }) => at === id).length;
-  const isUnaccounted = (id: string): boolean =>
-    countOf(left, id) > 1 && countOf(left, id) === countOf(readings, id);
+  const isUnaccounted = (id: string): boolean => countOf(left, id) === countOf(readings, id);
   return new Set(left.map(({ at }) => at).filter(isUnaccounted));
 }
 
 /**
  * What a search that was cut short has found leaves out what it did not come to; and where it accounts for nothing that
  * was read, something else holds. So that no danger is missing for it, the outlet also keeps what its own readings leave
- * open, and is called nothing that they rule out.
+ * open, and is called nothing that they rule out; but a single reading that its neighbours gainsay is no more than a
+ * doubt, and it keeps its name, unless the search was cut short.
  */
 export function asCutShort<O extends OutletOpinion>(
   opinion: O,
   readings: readonly Reading[],
   house: HouseFacts | undefined,
+  isCutShort: boolean,
 ): O {
   lone ??= new LoneDiagnostician();
   const own = readings.filter(({ at }) => at === opinion.id);
@@ -47,7 +48,8 @@ export function asCutShort<O extends OutletOpinion>(
       0,
     );
   const { condition: said } = opinion;
-  const isBorneOut = said === 'undetermined' || shareOf(said) >= ruledOutShare;
+  const isDoubt = !isCutShort && own.length === 1;
+  const isBorneOut = isDoubt || said === 'undetermined' || shareOf(said) >= ruledOutShare;
   const condition = isBorneOut ? said : 'undetermined';
   const isOpen = (id: ConditionId): boolean =>
     id !== condition &&

@@ -169,7 +169,7 @@ export class Diagnostician {
     const unexplained = unaccountedFor(taken.readings, misfits, failing);
     const outlets = found.map((outlet) =>
       stoppedEarly || unexplained.has(outlet.id)
-        ? asCutShort(outlet, taken.readings, this.known.house)
+        ? asCutShort(outlet, taken.readings, this.known.house, stoppedEarly)
         : outlet,
     );
     const tests = isFinal

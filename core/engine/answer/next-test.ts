@@ -9,7 +9,7 @@ import {
 import type { Network } from '../../physics/index.ts';
 import { Foreteller, outcomesOf } from './foretelling.ts';
 import type { OutletOpinion, Weighed, WeighedExplanation } from './posterior.ts';
-import { forbids, hasBadSplice, hazardOf, isMeasuredAtRest, type Situation } from './safe-test.ts';
+import { forbids, hasBadSplice, hazardOf, isMeasuredAtRest, isProbed, type Situation } from './safe-test.ts';
 import { type Candidate, type NextTest, testChooser } from './worth.ts';
 
 /** Unplugging and switching off everything on a circuit. */
@@ -47,12 +47,13 @@ const unreadBeforeLoad = (readings: readonly Reading[], at: string): readonly In
   ...(isMeasuredAtRest(readings, at) ? [] : (['meter'] as const)),
 ];
 
-/** What is still to be read at an outlet before it is loaded; null where the kit does not hold it. */
+/** What is still to be read at an outlet before it is loaded; null where the kit does not hold it, or the probe was held to it and sounded nowhere. */
 function missingBefore(
   { opinion, readings }: Situation,
   kit: ReadonlySet<InstrumentId>,
 ): readonly InstrumentId[] | null {
   const missing = unreadBeforeLoad(readings, opinion.id);
+  if (!missing.includes('probe') && !isProbed(readings, opinion.id)) return null;
   return missing.every((one) => kit.has(one)) ? missing : null;
 }
 

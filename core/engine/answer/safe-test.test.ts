@@ -40,6 +40,14 @@ describe('tests that what may hold forbids', () => {
     expect(hazardOf('loaded', where(opinion('correct'), { readings: [lamps] }))).toBe('probe-first');
     expect(hazardOf('loaded', where(opinion('correct'), { readings: [lamps, probe] }))).toBe('meter-first');
     expect(hazardOf('loaded', where(opinion('correct')))).toBeNull();
+    // One that sounds nowhere at a live receptacle is deaf, and has told nothing of its ground.
+    const deaf: Reading = { ...probe, hot: false };
+    expect(hazardOf('loaded', where(opinion('correct'), { readings: [lamps, deaf, meter] }))).toBe(
+      'probe-first',
+    );
+    const kit = new Set<InstrumentId>(['probe', 'meter', 'loaded']);
+    const after = where(opinion('correct'), { readings: [lamps, deaf] });
+    expect(candidatesAt(after, 0, kit, () => true).some(({ tests }) => tests.length > 1)).toBe(false);
     const low = { at: 'a', instrument: 'meter-low', hn: 120, hg: 120, ng: 0 } as const;
     const withLow = (reading: Reading) => where(opinion('correct'), { readings: [lamps, probe, reading] });
     // Between all three contacts a meter of low impedance measures at rest as well.

@@ -1,5 +1,12 @@
 import type { Fault } from '../../faults/index.ts';
-import { type InstrumentId, instruments, lampsOf, pairs, type Reading } from '../../instruments/index.ts';
+import {
+  contacts,
+  type InstrumentId,
+  instruments,
+  lampsOf,
+  pairs,
+  type Reading,
+} from '../../instruments/index.ts';
 import { type ConditionId, conditions } from '../../knowledge/index.ts';
 import type { OutletOpinion } from './posterior.ts';
 
@@ -88,6 +95,16 @@ export const isMeasuredAtRest = (readings: readonly Reading[], at: string): bool
       pairs.every((pair) => one[pair] !== undefined),
   );
 
+/** A probe that sounded nowhere, at a receptacle that is to be loaded, tells nothing of its ground: it may be deaf. */
+export const isProbed = (readings: readonly Reading[], at: string): boolean =>
+  readings.some(
+    (one) =>
+      one.at === at &&
+      one.instrument === 'probe' &&
+      one.state === undefined &&
+      contacts.some((contact) => one[contact] === true),
+  );
+
 /** A ground that another receptacle of the circuit gives: one that reads correct, with nothing against its ground left. */
 const hasProvenGround = ({ opinion, circuit }: Situation): boolean =>
   circuit.some(
@@ -117,7 +134,7 @@ export function hazardOf(instrument: InstrumentId, situation: Situation): Hazard
       if (situation.seen === true) return 'seen';
       if (situation.badSpliceHeld === true && readings.some((one) => one.instrument === 'loaded'))
         return 'bad-splice';
-      if (!readAt(readings, opinion.id, 'probe')) return 'probe-first';
+      if (!isProbed(readings, opinion.id)) return 'probe-first';
       if (!isMeasuredAtRest(readings, opinion.id)) return 'meter-first';
       return situation.badSpliceHeld === true ? 'ten-seconds' : null;
     case 'gfci-button': {

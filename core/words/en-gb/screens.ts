@@ -30,7 +30,7 @@ export const screens: ScreenWords = {
         'Ten seconds at the most, and once: a bad connection of an ohm or more is held on this circuit, and takes a few hundred watts while it is loaded.',
       seen: 'Not on this circuit: scorch, heat, water or aluminium was seen on it.',
       'keeps-power': 'Not now: something in this house must not lose power.',
-      'probe-first': 'Hold the probe to the contacts here first.',
+      'probe-first': 'Hold the probe to the contacts here first; where it sounds nowhere it may be deaf.',
       'meter-first': 'Measure here at rest first.',
       'lamps-first': 'Only where the lamps read correct here.',
       'no-proven-ground': 'No earth was proved yet that this could be measured against.',
