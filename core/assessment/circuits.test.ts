@@ -1,8 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import type { Reading } from '../instruments/index.ts';
+import type { LegLayout } from '../knowledge/index.ts';
 import { asEntries, idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type JobStatement, receptaclesOf } from '../log/index.ts';
 import { circuitsOf, guessedCircuit, readingsOf, VoltScale } from './circuits.ts';
+import { factsOf } from './house-facts.ts';
 
 const room = idNumber(0x20);
 const [r1, r2, r3] = [0x30, 0x31, 0x32].map(idNumber) as [string, string, string];
@@ -53,6 +55,56 @@ describe('the scale of volts', () => {
   test('at 120 V nothing is touched', () => {
     const readings = [meter, probe];
     expect(new VoltScale(120).toEngine(readings)).toBe(readings);
+  });
+});
+
+/** Words of a panel, with the breakers that stand in its directory. */
+const panelWith = (
+  panel: string,
+  legs: LegLayout,
+  ...numbers: readonly string[]
+): readonly JobStatement[] => [
+  { kind: 'panel-described', panel, legs },
+  ...numbers.map(
+    (number): JobStatement => ({
+      kind: 'breaker-described',
+      panel,
+      breaker: idNumber(0x500 + Number(number)),
+      number,
+    }),
+  ),
+];
+
+describe('what a panel brings in', () => {
+  const onBreaker = (receptacle: string, breaker: string): JobStatement => ({
+    kind: 'receptacle-fed',
+    receptacle,
+    breaker,
+    place: null,
+  });
+  const [main, sub] = [idNumber(0x400), idNumber(0x401)];
+  const degreesOf = (...more: readonly JobStatement[]) =>
+    circuitsOf(houseWith(onBreaker(r1, '7'), onBreaker(r2, '9'), ...more)).map(
+      (fed) => guessedCircuit(fed).degreesApart ?? null,
+    );
+
+  test('as it was said of the panel in whose directory the breaker stands, else of the only one', () => {
+    expect(degreesOf()).toEqual([null, null]);
+    expect(degreesOf(...panelWith(main, 'three-phase'))).toEqual([120, 120]);
+    expect(degreesOf(...panelWith(main, 'split', '7'), ...panelWith(sub, 'three-phase', '9'))).toEqual([
+      180, 120,
+    ]);
+  });
+
+  test('where two panels differ, a breaker that stands in neither is as if nobody had said', () => {
+    expect(degreesOf(...panelWith(main, 'split', '9'), ...panelWith(sub, 'three-phase'))).toEqual([
+      null,
+      180,
+    ]);
+    expect(
+      factsOf(houseWith(...panelWith(main, 'split'), ...panelWith(sub, 'three-phase'))).legs,
+    ).toBeUndefined();
+    expect(factsOf(houseWith(...panelWith(main, 'split'))).legs).toBe('split');
   });
 });
 

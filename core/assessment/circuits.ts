@@ -1,11 +1,12 @@
 import { type Circuit, runOf } from '../circuit/index.ts';
 import type { ReadingComparison } from '../engine/index.ts';
 import { instruments, type Reading, type Shown, scaled, type TestState } from '../instruments/index.ts';
-import type { ConductorMetal } from '../knowledge/index.ts';
+import type { ConductorMetal, LegLayout } from '../knowledge/index.ts';
 import {
   circuitSaid,
   type House,
   isPlainLamps,
+  legsOf,
   panelsOf,
   type Receptacle,
   receptaclesOf,
@@ -23,6 +24,8 @@ export interface FedTogether {
   readonly isRing: boolean;
   /** Whether its neutral is shared with another breaker: true and false only where somebody said so. */
   readonly isShared: boolean | null;
+  /** What its panel brings in; null where nobody said. */
+  readonly legs: LegLayout | null;
   /** Of the conductors on its breaker, as the directory has them; null where it does not say. */
   readonly metal: Metal | null;
   readonly awg: number | null;
@@ -63,6 +66,7 @@ export function circuitsOf(house: House): readonly FedTogether[] {
           (byBreaker.get(one) ?? []).toSorted((a, b) => (a.place === b.place ? 0 : byPlace(a, b))),
         ),
         isRing: circuitSaid(house, breaker).ring === true,
+        legs: legsOf(house, breaker),
         isShared: other === undefined ? null : pair.length > 0 ? true : other === null ? false : null,
         metal: (metal === undefined ? undefined : metals[metal]) ?? null,
         awg: Number(size) > 0 ? Number(size) : null,
@@ -83,13 +87,20 @@ const closing = 'back';
  * The circuit that a breaker's receptacles are taken to form: one run in their order, but for what was said of branches
  * and rings, with a ground unless readings tell. Two breakers that share a neutral part behind the first receptacle.
  */
-export function guessedCircuit({ breakers, receptacles, isRing, metal, awg }: FedTogether): Circuit {
+export function guessedCircuit({ breakers, receptacles, isRing, legs, metal, awg }: FedTogether): Circuit {
   const ids = new Set(receptacles.map(({ id }) => id));
-  const run = runOf([...ids], {
-    meters: guessedMeters,
-    cableName: cableTo,
-    legs: receptacles.map(({ breaker }) => (breaker === breakers[0] ? 'L1' : 'L2')),
-  });
+  const run = {
+    ...runOf([...ids], {
+      meters: guessedMeters,
+      cableName: cableTo,
+      legs: receptacles.map(({ breaker }) => (breaker === breakers[0] ? 'L1' : 'L2')),
+    }),
+    ...(legs === 'three-phase'
+      ? { degreesApart: 120 as const }
+      : legs === 'split'
+        ? { degreesApart: 180 as const }
+        : {}),
+  };
   const [first] = receptacles;
   const cables = run.cables.map((cable, position): Circuit['cables'][number] => {
     const here = receptacles[position];

@@ -1,6 +1,6 @@
 import type { HouseFacts } from '../engine/index.ts';
 import { countsAsAluminum } from '../knowledge/index.ts';
-import { type House, panelsOf, receptaclesOf } from '../log/index.ts';
+import { type House, legsOf, panelsOf, receptaclesOf } from '../log/index.ts';
 
 /** What was seen of the wiring in boxes and at panels. */
 function seenIn(house: House) {
@@ -36,10 +36,12 @@ export function factsOf(house: House): HouseFacts {
   const alteredIn = [...alterations.map(({ year }) => year), ...later];
   // Boxes that all show the same speak for the house where nobody said it.
   const isAlike = seen.grounds.length > 0 && seen.grounds.every((one) => one === seen.grounds[0]);
+  const legs = legsOf(house);
   return {
     ...(house.region === 'uk' ? { region: house.region } : {}),
     ...(yearBuilt === null ? {} : { yearBuilt }),
     groundedWiring: groundedWiring ?? (isAlike ? (seen.grounds[0] ?? null) : null),
+    ...(legs === null ? {} : { legs }),
     ...(alteredIn.length === 0 ? {} : { alteredIn }),
     ...(seen.isAluminum ? { metal: 'aluminum' as const } : seen.isCopper ? { metal: 'copper' as const } : {}),
   };

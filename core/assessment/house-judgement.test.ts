@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { lone } from '../engine/answer/lone-in-tests.ts';
 import { type LampPattern, lampsOf, type Shown } from '../instruments/index.ts';
+import type { LegLayout } from '../knowledge/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../log/index.ts';
 import { reportOn } from '../words/index.ts';
@@ -16,11 +17,16 @@ interface Place {
 
 const receptacleId = (index: number): string => idNumber(0x100 + index);
 
-function houseOf(places: readonly Place[], described: object = {}): House {
+function houseOf(
+  places: readonly Place[],
+  described: object = {},
+  more: readonly JobStatement[] = [],
+): House {
   const room = idNumber(0x20);
   const statements: JobStatement[] = [
     { kind: 'job-described', ...described },
     { kind: 'room-described', room, name: 'Den' },
+    ...more,
   ];
   places.forEach(({ shows, breaker, taken = [] }, index) => {
     const receptacle = receptacleId(index);
@@ -69,6 +75,37 @@ describe('a judge that has judged before', () => {
     judged(houseOf(walked), judge);
     const british = houseOf(walked, { region: 'uk' });
     expect(judged(british, judge).judgement).toEqual(judged(british).judgement);
+  });
+});
+
+describe('what was said of the panel', () => {
+  const panel = idNumber(0x400);
+  const said = (legs: LegLayout): JobStatement => ({ kind: 'panel-described', panel, legs });
+  /** Two loads in series across the 208 V of two phases, at 0.4 of the way between them; ground stands beside the line. */
+  const across = Math.sqrt(3) * 120;
+  const atRest = (share: number): Shown => ({
+    instrument: 'meter',
+    hn: Math.round(10 * across * share) / 10,
+    hg: 120,
+    ng: Math.round(10 * Math.hypot(60, across * (share - 0.5))) / 10,
+  });
+  const places = (breaker?: string): readonly Place[] =>
+    [0.4, 0.6].map((share) => ({
+      shows: null,
+      taken: [atRest(share)],
+      ...(breaker === undefined ? {} : { breaker }),
+    }));
+  const lostIn = (house: House): readonly number[] =>
+    [...judged(house).judgement.receptacles.values()].map((one) =>
+      one.condition === 'lost-shared-neutral'
+        ? 1
+        : (one.doubts[one.notRuledOut.indexOf('lost-shared-neutral')] ?? 0),
+    );
+
+  test('two legs, and a neutral that stands as between two of three phases: held only where that is not denied', () => {
+    expect(lostIn(houseOf(places('7')))).toEqual([1, 1]);
+    expect(lostIn(houseOf(places('7'), {}, [said('three-phase')]))).toEqual([1, 1]);
+    for (const share of lostIn(houseOf(places('7'), {}, [said('one-leg')]))) expect(share).toBe(0);
   });
 });
 

@@ -160,6 +160,7 @@ export class HouseJudge {
           ...asked,
           breaker: fed.breaker,
           circuit: guessedCircuit(fed),
+          twoLegs: twoLegs && fed.legs !== 'one-leg',
           isShared: fed.isShared,
           inspected: inspectedOn(house, fed),
           readings: fed.receptacles.flatMap(readingsOf),

@@ -159,6 +159,18 @@ export const pointsOf = ({ parts }: { readonly parts?: HouseParts }): readonly P
 export const hotSpotsOf = ({ parts }: { readonly parts?: HouseParts }): readonly HotSpot[] =>
   there(parts?.hotSpots);
 
+/**
+ * What its panel brings in, of a breaker or, where none is named, of the house; null where nobody said, or two panels
+ * differ. A breaker that stands in no directory may be on any of them.
+ */
+export function legsOf(house: { readonly parts?: HouseParts }, breaker?: string): LegLayout | null {
+  const panels = panelsOf(house);
+  const own = panels.filter(({ breakers }) => breakers.some(({ number }) => number === breaker));
+  const said = new Set((own.length > 0 ? own : panels).map(({ legs }) => legs ?? null));
+  const [legs = null] = said;
+  return said.size === 1 ? legs : null;
+}
+
 /** What was measured of a dimmer; null where it was not. */
 export const dimmerFigures = ({ dimmer }: Pick<Point, 'dimmer'>) => ({
   plate: dimmer.plate ?? null,

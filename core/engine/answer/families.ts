@@ -49,10 +49,12 @@ export class Families {
     const { readings } = taken;
     if (!this.mayHaveTwoLegs) return [];
     const byVolts = legsByVolts(circuit, readings, worthALook);
+    const { degreesApart = 180 } = circuit;
     const asked = [
-      sharedCircuit(circuit, legsByReadings(circuit, readings, 180).legs, 180),
-      byVolts && sharedCircuit(circuit, byVolts, 180),
-      asksForThreePhases(circuit, readings)
+      sharedCircuit(circuit, legsByReadings(circuit, readings, degreesApart).legs, degreesApart),
+      byVolts && sharedCircuit(circuit, byVolts, degreesApart),
+      // Where nobody said what the panel brings in.
+      circuit.degreesApart === undefined && asksForThreePhases(circuit, readings)
         ? sharedCircuit(circuit, legsByReadings(circuit, readings, 120).legs, 120)
         : null,
     ];
@@ -68,8 +70,9 @@ export class Families {
     const problem = { ...onOneLeg, tolerance: amongLegs(onOneLeg.tolerance) };
     const neutrals = { ...problem, causes: problem.causes.filter((cause) => isOfSharedNeutral(cause)) };
     const state = yield* ranToTheEnd(new Search(neutrals, { ...limits, mostCauses: 1 }));
-    const isOfThreePhases = problem.network.circuit.degreesApart === 120;
-    const logShare = Math.log(sharedShare * (isOfThreePhases ? threePhaseShare : 1));
+    const isSupposed =
+      problem.network.circuit.degreesApart === 120 && this.known.circuit.degreesApart !== 120;
+    const logShare = Math.log(sharedShare * (isSupposed ? threePhaseShare : 1));
     return { problem, state, foresight: foresightOf(neutrals, wiring), logShare };
   }
 

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { type LampPattern, lampPatterns, lampsOf, type Reading } from '../../instruments/index.ts';
+import type { LegLayout } from '../../knowledge/index.ts';
 import { conditions, patternTable } from '../../knowledge/index.ts';
 import { enUs } from '../../words/index.ts';
 import { lone } from './lone-in-tests.ts';
@@ -98,6 +99,25 @@ describe('a receptacle by itself', () => {
     const read: readonly Reading[] = [{ at: 'x', instrument: 'meter-low', hn, hg: 120, ng }, probed];
     expect(lone.diagnose('x', read).condition).toBe('lost-shared-neutral');
   });
+
+  test.each([
+    [139, 69],
+    [72.7, 67.6],
+    [104, 60],
+  ])(
+    '%d V to hot and %d V to ground: likelier where the panel is said to bring in two of three phases',
+    (hn, ng) => {
+      const read: readonly Reading[] = [{ at: 'x', instrument: 'meter', hn, hg: 120, ng }];
+      const shareUnder = (legs?: LegLayout): number =>
+        lone
+          .diagnose('x', read, { legs })
+          .explanations.filter(({ conditions: [one] }) => one === 'lost-shared-neutral')
+          .reduce((sum, { probability }) => sum + probability, 0);
+      expect(shareUnder('three-phase')).toBeGreaterThan(shareUnder());
+      // What is dangerous is made no rarer by what somebody said.
+      for (const legs of ['split', 'one-leg'] as const) expect(shareUnder(legs)).toBe(shareUnder());
+    },
+  );
 
   test('lamps read again with loads off tell an open neutral from a live ground', () => {
     const again: Reading = { at: 'x', instrument: 'lamps', ...lampsOf('hg'), state: { loadsOff: true } };

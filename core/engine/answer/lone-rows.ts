@@ -10,7 +10,6 @@ import { type Cause, clash } from '../model/cause.ts';
 import { faultsWith, type Hypothesis, soundHypothesis, withCause } from '../model/hypothesis.ts';
 import type { PriorId } from '../model/priors.ts';
 import { sharedOut } from '../search/prior-shares.ts';
-import { threePhaseShare } from './shared-neutral.ts';
 
 /** Stands for the receptacle that is asked about. */
 export const here = 'here';
@@ -177,7 +176,7 @@ function trippedUpstream(): Row {
 }
 
 /** The neutral that two legs share is lost, with something on at either side. */
-function lostSharedNeutral({ network: circuit }: Premises, share: number): readonly Row[] {
+function lostSharedNeutral({ network: circuit }: Premises, prior: PriorId): readonly Row[] {
   const contactsUnder = lookerAt(circuit);
   return someWatts.flatMap((mine) =>
     someWatts.map((others): Row => {
@@ -189,7 +188,7 @@ function lostSharedNeutral({ network: circuit }: Premises, share: number): reado
       const supposed: Supposed = { faults: [fault], loads, deviceStates: [] };
       return {
         network: circuit,
-        origins: [{ priors: ['shared-neutral-lost'], logShare: Math.log(share * wattsShare(mine, others)) }],
+        origins: [{ priors: [prior], logShare: Math.log(wattsShare(mine, others)) }],
         causeCount: 1,
         supposed,
         contacts: contactsUnder(supposed),
@@ -209,6 +208,6 @@ export const standIns = (): readonly Network[] =>
 export const everyRow = (): readonly Row[] => [
   ...ofOneLeg.flatMap(oneLegRows),
   trippedUpstream(),
-  ...lostSharedNeutral(ofTwoLegs, 1 - threePhaseShare),
-  ...lostSharedNeutral(ofTwoPhases, threePhaseShare),
+  ...lostSharedNeutral(ofTwoLegs, 'shared-neutral-lost'),
+  ...lostSharedNeutral(ofTwoPhases, 'phases-neutral-lost'),
 ];

@@ -1,5 +1,5 @@
 import { faultOdds } from '../../faults/index.ts';
-import type { Region } from '../../knowledge/index.ts';
+import type { LegLayout, Region } from '../../knowledge/index.ts';
 import { instrumentOdds } from './instrument-fault.ts';
 
 /** What is known of the house as a whole. */
@@ -11,6 +11,8 @@ export interface HouseFacts {
   readonly region?: Region | undefined;
   /** Metal of branch circuits, where it was seen: aluminum at any, or copper in a box and aluminum at none. */
   readonly metal?: 'aluminum' | 'copper' | undefined;
+  /** What its panel brings in, where somebody looked. */
+  readonly legs?: LegLayout | undefined;
   /** Years in which something was added or made over. */
   readonly alteredIn?: readonly number[] | undefined;
 }
@@ -23,7 +25,9 @@ export interface HouseFacts {
 export const priors = {
   ...faultOdds,
   // One circuit in eight shares its neutral; lamps pass over its loss while both legs carry alike.
-  'shared-neutral-lost': 0.0006,
+  'shared-neutral-lost': 0.000588,
+  // Two legs are two of three phases once in fifty, mostly in large buildings.
+  'phases-neutral-lost': 0.000012,
   // Cable without a ground wire all along a run.
   'ungrounded-run': 0.002,
   // Devices trip and nobody looks for the reset.
@@ -119,6 +123,12 @@ export const houseRules: readonly HouseRule[] = [
     of: ['reversal', 'reversed-jumper'],
     factor: 1.5,
     when: (house) => before(1960, house),
+  },
+  // Its panel was looked at, and brings in two of three phases.
+  {
+    of: ['phases-neutral-lost'],
+    factor: 50,
+    when: ({ legs }) => legs === 'three-phase',
   },
 ];
 

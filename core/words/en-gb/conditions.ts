@@ -149,7 +149,7 @@ export const conditions: CatalogWords['conditions'] = {
     steps: [
       proveDead,
       'Look for a bare earth against a neutral screw and for unused screws left out.',
-      'With the neutral lifted at the consumer unit, neutral to earth must read open.',
+      'Breaker still off, on a shared neutral both: with the neutral lifted at the consumer unit by whoever may open it, neutral to earth must read open.',
     ],
     retest: 'An RCD upstream resets and holds; neutral to earth rises under load.',
   },

@@ -18,23 +18,25 @@ export const looks: CatalogWords['looks'] = {
   heat: {
     name: 'Warm or hot',
     why: 'A plate that is warm with little on it has a poor connection behind it.',
-    correction: 'Unplug what is on it; a registered electrician looks at every connection in the box.',
+    correction:
+      'Switch off what is on it; where it is hot, breaker off and kept off before a plug is pulled. A registered electrician looks at every connection in the box.',
   },
   buzzing: {
     name: 'Buzzing or crackling',
     why: 'An arc makes that sound.',
-    correction: 'Breaker off; a registered electrician finds the loose connection before it is used again.',
+    correction:
+      'Breaker off and kept off; a registered electrician finds the loose connection before it is used again.',
   },
   wet: {
     name: 'Wet',
     why: 'Water joins contacts that must stay apart, and the person who touches it.',
     correction:
-      'Do not use or test it; a registered electrician replaces it once the water is stopped; what has been wet inside is not dried.',
+      'Do not use or test it; power off, switched from a dry place. A registered electrician replaces it once the water is stopped; what has been wet inside is not dried.',
   },
   cracked: {
     name: 'Cracked or broken',
     why: 'Live parts can be reached, or soon will be.',
-    correction: 'A registered electrician replaces it and looks at its connections.',
+    correction: 'Not used until then: a registered electrician replaces it and looks at its connections.',
   },
   loose: {
     name: 'Loose, or plugs fall out',
@@ -44,7 +46,8 @@ export const looks: CatalogWords['looks'] = {
   'missing-plate': {
     name: 'Plate missing',
     why: 'A finger or a toy reaches the live screws.',
-    correction: 'A plate is fitted; a registered electrician does it where the box is damaged.',
+    correction:
+      'Fingers and children kept away; a registered electrician fits a plate with the power off, and mends the box where it is damaged.',
   },
   painted: {
     name: 'Painted over',
@@ -59,7 +62,7 @@ export const looks: CatalogWords['looks'] = {
   'open-junction-box': {
     name: 'Open junction box near it',
     why: 'Live splices can be touched, and sparks get out.',
-    correction: 'A cover is fitted; a registered electrician looks at the splices.',
+    correction: 'A registered electrician looks at the splices with the power off, and fits a cover.',
   },
   'splice-outside-box': {
     name: 'Splice outside a box',

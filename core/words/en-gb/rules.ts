@@ -229,7 +229,7 @@ export const rules: RuleWords = {
     what: 'It tripped or locked itself out, and does not come back.',
     why: 'Either it is at its end, or what it tripped for is still there; until that is known nothing behind it has power.',
     correction:
-      'A registered electrician tells the device from the fault behind it: breaker off and the box proved dead, the load side is taken off; one that then still will not reset is replaced.',
+      'A registered electrician tells the device from the fault behind it: breaker off and the box proved dead, the load side is taken off and capped; one that, power on again, still will not reset is replaced.',
     openFirst: 'the device’s own box',
     retest: 'It resets, trips by its own button, and everything behind it goes dead and comes back.',
   },

@@ -150,7 +150,7 @@ export const conditions: CatalogWords['conditions'] = {
     steps: [
       proveDead,
       'Look for a bare ground against a neutral screw and for unused screws left out.',
-      'With the neutral lifted at the panel, neutral to ground must read open.',
+      'Breaker still off, on a shared neutral both: with the neutral lifted at the panel by whoever may open it, neutral to ground must read open.',
     ],
     retest: 'A ground-fault device upstream resets and holds; neutral to ground rises under load.',
   },

@@ -6,9 +6,10 @@ import { photoWords } from '../english/photo-words.ts';
 const rules = {
   ties: 'NEC 210.4(B)',
   terminals: 'NEC 110.14(A)',
+  neutrals: 'NEC 408.41',
   clearance: 'NEC 110.26(A)',
   bonding: 'NEC 250.24, 408.40',
-  openings: 'NEC 408.41',
+  openings: 'NEC 110.12(A), 408.7',
   directory: 'NEC 408.4(A)',
 } as const;
 

@@ -21,7 +21,9 @@ export interface PartTerms {
   /** Where the classes of heat stand. */
   readonly heatClasses: string;
   /** Where a rule stands, after a sentence; empty where the region's code says it otherwise. */
-  readonly rule: (id: 'ties' | 'terminals' | 'clearance' | 'bonding' | 'openings' | 'directory') => string;
+  readonly rule: (
+    id: 'ties' | 'terminals' | 'neutrals' | 'clearance' | 'bonding' | 'openings' | 'directory',
+  ) => string;
 }
 
 /** What a hot spot's class is called. */

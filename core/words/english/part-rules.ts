@@ -19,11 +19,11 @@ const checkText = (
   ],
   'neutral-loose': [
     'A neutral that lets go puts up to twice the volts on what shares it, and heats until then.',
-    `${t.electrician} tightens it to its torque, and looks for heat damage; on a shared neutral both ${t.breaker}s are off first.`,
+    `With the power off ${lower(t.electrician)} tightens it to its torque and looks for heat damage; on a shared neutral both ${t.breaker}s are off first.`,
   ],
   rust: [
     `Water has been in it: ${t.breaker}s that rusted may not open when they must.`,
-    `${t.electrician} finds the way of the water, and replaces what it reached.`,
+    `${t.electrician} finds the way of the water, and replaces what it reached; what has been wet inside is not dried.`,
   ],
   'no-bonding': [
     `Without it a fault to a metal case trips no ${t.breaker}.`,
@@ -39,15 +39,15 @@ const checkText = (
   ],
   'double-tap': [
     'A screw made for one wire holds two badly: it loosens and heats.',
-    `${t.electrician} joins them outside the terminal, or gives each its own ${t.breaker}.${t.rule('terminals')}`,
+    `Unless the terminal is listed for two, ${lower(t.electrician)} joins them outside it, or gives each its own ${t.breaker}.${t.rule('terminals')}`,
   ],
   'doubled-neutrals': [
     'Taking one off loosens the other, which may belong to a circuit that is on.',
-    `${t.electrician} gives each neutral its own terminal.${t.rule('openings')}`,
+    `With the circuits of both off ${lower(t.electrician)} gives each neutral its own terminal.${t.rule('neutrals')}`,
   ],
   'missing-knockouts': [
     'Fingers, mice and sparks go through an opening.',
-    `Openings are closed with plugs made for them; ${lower(t.electrician)} does it with the power off.${t.rule('terminals')}`,
+    `Openings are closed with plugs made for them; ${lower(t.electrician)} does it with the power off.${t.rule('openings')}`,
   ],
   'no-clearance': [
     'Whoever has to switch off in a hurry, or works at it, needs room.',
@@ -55,7 +55,7 @@ const checkText = (
   ],
   'wrong-directory': [
     'Whoever switches off by it believes that the wrong circuit is dead.',
-    `It is written anew, each line found out by switching.${t.rule('directory')}`,
+    `It is written anew, each line found out by switching, with leave and after a warning.${t.rule('directory')}`,
   ],
 });
 
@@ -79,7 +79,7 @@ export function partRules(t: PartTerms): PartRuleWords {
       headline: `${capital(t.aluminum)} at terminals without antioxidant compound`,
       what: `Conductors of ${t.aluminum} end in the ${t.panel}, and no compound was seen on them.`,
       why: `Thick ${t.aluminum} is usual and sound as long as its terminals are tight and kept from the air.`,
-      correction: `${t.electrician} cleans, coats and tightens them to their torque.`,
+      correction: `With the power off ${lower(t.electrician)} cleans, coats and tightens them to their torque.`,
     },
     newCopper: ({ year }) => ({
       headline: `Copper at the ${t.panel} of a house from the ${t.aluminum} years`,
