@@ -69,7 +69,7 @@ const panelWith = (
     (number): JobStatement => ({
       kind: 'breaker-described',
       panel,
-      breaker: idNumber(0x500 + Number(number)),
+      position: idNumber(0x500 + Number(number)),
       number,
     }),
   ),
