@@ -63,7 +63,7 @@ export const circuitShape = z.strictObject({
   protection: z.array(protectionSchema).max(10_000).default([]),
   loads: z.array(loadSchema).max(10_000).default([]),
   faults: z.array(faultSchema).max(10_000).default([]),
-  tests: z.array(testSchema).max(100_000).default([]),
+  tests: z.array(testSchema()).max(100_000).default([]),
 });
 
 export type Circuit = Readonly<z.output<typeof circuitShape>>;

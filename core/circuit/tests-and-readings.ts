@@ -3,8 +3,8 @@ import { readingSchema, trippedBefore } from '../instruments/index.ts';
 
 export const readingsSchema = z.strictObject({
   format: z.literal('fair-plug/readings@1'),
-  readings: z.array(readingSchema).max(100_000),
+  readings: z.array(readingSchema()).max(100_000),
   /** Protection devices that tripped by themselves before any instrument was used. */
-  trippedBefore,
+  trippedBefore: trippedBefore(),
 });
 export type ReadingsFile = Readonly<z.infer<typeof readingsSchema>>;

@@ -30,7 +30,7 @@ const firstFormat = 'fair-plug/job@1';
 export const mostEntries = 20_000;
 
 /** A whole job: its log, every entry as it was made. The house, its findings and its report follow from it. */
-const body = { job: idSchema, entries: z.array(jobEntrySchema).min(1).max(mostEntries) };
+const body = { job: idSchema, entries: z.array(jobEntrySchema()).min(1).max(mostEntries) };
 
 /** Names of those who made the entries, by id: an imported job keeps its inspector's. */
 const authors = z

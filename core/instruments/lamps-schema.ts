@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { lazily } from '../lazily.ts';
 import { lampFields } from './form.ts';
 import { parts } from './state-schema.ts';
 
 /** Parses what three lamps show, by pair. */
-export const lampsSchema = z.strictObject(lampFields(parts));
+export const lampsSchema = lazily(() => z.strictObject(lampFields(parts)));

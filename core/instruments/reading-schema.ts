@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { lazily } from '../lazily.ts';
 import type { Pair } from './contacts.ts';
 import { earthMeterForm } from './earth-meter.ts';
 import { loadTesterForm } from './load-tester.ts';
@@ -17,11 +18,10 @@ interface Form {
   readonly shown: z.ZodRawShape;
 }
 
-const place = { at: outletId, state: stateSchema.optional() };
-const withoutDevices = { state: stateSchema.pick({ loadsOff: true, breakerOff: true }).optional() };
-
 /** A test with an instrument, what it shows at an outlet, and what it shows where it is said elsewhere at which. */
 const of = <F extends Form>({ asked, shown }: F) => {
+  const place = { at: outletId(), state: stateSchema().optional() };
+  const withoutDevices = { state: stateSchema().pick({ loadsOff: true, breakerOff: true }).optional() };
   const names = Object.keys(shown);
   const showsSomething = (read: object): boolean =>
     names.length === 0 || names.some((name) => (read as Fields)[name] !== undefined);
@@ -29,7 +29,12 @@ const of = <F extends Form>({ asked, shown }: F) => {
   return {
     test: z.strictObject({ ...place, ...(asked as F['asked']) }),
     reading: z
-      .strictObject({ ...place, trippedBefore, ...(asked as F['asked']), ...(shown as F['shown']) })
+      .strictObject({
+        ...place,
+        trippedBefore: trippedBefore(),
+        ...(asked as F['asked']),
+        ...(shown as F['shown']),
+      })
       .refine(showsSomething, nothing),
     shown: z
       .strictObject({ ...withoutDevices, ...(asked as F['asked']), ...(shown as F['shown']) })
@@ -38,26 +43,30 @@ const of = <F extends Form>({ asked, shown }: F) => {
 };
 
 /** Every instrument that is read at the contacts: a line each. */
-const atContacts = [
+const atContacts = lazily(() => [
   of(threeLampsForm(parts)),
   of(meterForm(parts)),
   of(lowMeterForm(parts)),
   of(earthMeterForm(parts)),
   of(probeForm(parts)),
   of(loadTesterForm(parts)),
-];
+]);
 /** Those that make a device trip. */
-const atDevices = [of(testerButtonForm(parts)), of(ownButtonForm(parts))];
-const all = [...atContacts, ...atDevices];
+const atDevices = lazily(() => [of(testerButtonForm(parts)), of(ownButtonForm(parts))]);
+const all = () => [...atContacts(), ...atDevices()];
 
 /** As a union takes its members: one at least. */
 const members = <M>(some: readonly M[]) => some as readonly [M, ...M[]];
 
-export const testSchema = z.discriminatedUnion('instrument', members(all.map(({ test }) => test)));
-export type Test = Readonly<z.infer<typeof testSchema>>;
+export const testSchema = lazily(() =>
+  z.discriminatedUnion('instrument', members(all().map(({ test }) => test))),
+);
+export type Test = Readonly<z.infer<ReturnType<typeof testSchema>>>;
 
-export const readingSchema = z.discriminatedUnion('instrument', members(all.map(({ reading }) => reading)));
-export type Reading = Readonly<z.infer<typeof readingSchema>>;
+export const readingSchema = lazily(() =>
+  z.discriminatedUnion('instrument', members(all().map(({ reading }) => reading))),
+);
+export type Reading = Readonly<z.infer<ReturnType<typeof readingSchema>>>;
 
 type WithEveryPair<R> = R extends { readonly hn?: number | undefined }
   ? R & Readonly<Record<Pair, number>>
@@ -66,5 +75,7 @@ type WithEveryPair<R> = R extends { readonly hn?: number | undefined }
 export type WholeReading = WithEveryPair<Reading>;
 
 /** What an instrument showed, where it is said elsewhere at which receptacle. */
-export const shownSchema = z.discriminatedUnion('instrument', members(atContacts.map(({ shown }) => shown)));
-export type Shown = Readonly<z.infer<typeof shownSchema>>;
+export const shownSchema = lazily(() =>
+  z.discriminatedUnion('instrument', members(atContacts().map(({ shown }) => shown))),
+);
+export type Shown = Readonly<z.infer<ReturnType<typeof shownSchema>>>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { lazily } from '../lazily.ts';
 import { outletId as outletIdOf, type Zod } from './form.ts';
 
 // What the schemas of tests and readings share.
@@ -13,16 +14,18 @@ export const parts: Zod = {
   string: z.string,
 };
 
-export const outletId = outletIdOf(parts);
+export const outletId = lazily(() => outletIdOf(parts));
 
 /** The state of a circuit while a test is made, where it differs from the file's. */
-export const stateSchema = z.strictObject({
-  /** Everything on the circuit unplugged or switched off. */
-  loadsOff: z.boolean().optional(),
-  breakerOff: z.boolean().optional(),
-  /** Outlets whose protection devices are taken as tripped. */
-  tripped: z.array(outletId).max(10_000).optional(),
-});
-export type TestState = Readonly<z.infer<typeof stateSchema>>;
+export const stateSchema = lazily(() =>
+  z.strictObject({
+    /** Everything on the circuit unplugged or switched off. */
+    loadsOff: z.boolean().optional(),
+    breakerOff: z.boolean().optional(),
+    /** Outlets whose protection devices are taken as tripped. */
+    tripped: z.array(outletId()).max(10_000).optional(),
+  }),
+);
+export type TestState = Readonly<z.infer<ReturnType<typeof stateSchema>>>;
 
-export const trippedBefore = z.array(outletId).max(10_000).optional();
+export const trippedBefore = lazily(() => z.array(outletId()).max(10_000).optional());

@@ -152,8 +152,8 @@ const log = <E extends { readonly id: string }>(entry: fc.Arbitrary<E>, maxLengt
   fc.uniqueArray(entry, { selector: ({ id }) => id, maxLength });
 
 /** A log of an inspection: every id once, references that may lead nowhere, times that collide. */
-export const jobLog = log(entriesOf<JobEntry>(jobEntrySchema as never), 40);
-export const kitLog = log(entriesOf<KitEntry>(kitEntrySchema as never), 20);
+export const jobLog = log(entriesOf<JobEntry>(jobEntrySchema() as never), 40);
+export const kitLog = log(entriesOf<KitEntry>(kitEntrySchema() as never), 20);
 
 /** The same entries in another order, some of them several times. */
 export const jumbled = <E>(entries: readonly E[]): fc.Arbitrary<E[]> =>

@@ -1,41 +1,41 @@
 import { z } from 'zod';
+import { lazily } from '../lazily.ts';
 import type { EntryKind } from './entries/entry-kind.ts';
 import * as jobKinds from './entries/job-kinds.ts';
 import * as kitKinds from './entries/kit-kinds.ts';
 import type { envelope } from './envelope.ts';
 
-/** Kinds by what stands in `kind`, and the schema of all of them. */
-function registry<S extends z.ZodObject | z.ZodDiscriminatedUnion>(kinds: Record<string, EntryKind<S>>) {
-  const all = Object.values(kinds);
-  const schema = z.discriminatedUnion('kind', all.map((kind) => kind.schema) as [S, ...S[]]);
-  const named = new Map(all.map((kind) => [nameOf(kind.schema), kind] as const));
-  return { schema, named };
-}
+type KindsOf<S extends z.ZodType> = Readonly<Record<string, EntryKind<S>>>;
 
-/** What stands in `kind` of every entry of a schema. */
-function nameOf(schema: z.ZodObject | z.ZodDiscriminatedUnion): string {
-  const object = 'options' in schema ? (schema.options[0] as z.ZodObject) : schema;
-  return (object.shape.kind as z.ZodLiteral<string>).value;
-}
+/** The schema of all of some kinds. */
+const schemaOf = <S extends z.ZodObject | z.ZodDiscriminatedUnion>(kinds: KindsOf<S>) =>
+  z.discriminatedUnion('kind', Object.values(kinds).map(({ schema }) => schema()) as [S, ...S[]]);
 
-const ofJob = registry<(typeof jobKinds)[keyof typeof jobKinds]['schema']>(jobKinds as never);
-const ofKit = registry<(typeof kitKinds)[keyof typeof kitKinds]['schema']>(kitKinds as never);
+/** What each kind changes, by its name. */
+const changesOf = <S extends z.ZodType>(kinds: KindsOf<S>) =>
+  new Map(Object.values(kinds).map(({ kind, changes }) => [kind, changes] as const));
+
+type SchemaIn<Kinds extends Readonly<Record<string, { readonly schema: () => unknown }>>> = ReturnType<
+  Kinds[keyof Kinds]['schema']
+>;
+const ofJob = jobKinds as unknown as KindsOf<SchemaIn<typeof jobKinds>>;
+const ofKit = kitKinds as unknown as KindsOf<SchemaIn<typeof kitKinds>>;
 
 /** An entry in the log of one inspection. */
-export const jobEntrySchema = ofJob.schema;
+export const jobEntrySchema = lazily(() => schemaOf(ofJob));
 /** An entry in the log of a firm's kit. */
-export const kitEntrySchema = ofKit.schema;
+export const kitEntrySchema = lazily(() => schemaOf(ofKit));
 
-export type JobEntry = Readonly<z.infer<typeof jobEntrySchema>>;
-export type KitEntry = Readonly<z.infer<typeof kitEntrySchema>>;
+export type JobEntry = Readonly<z.infer<ReturnType<typeof jobEntrySchema>>>;
+export type KitEntry = Readonly<z.infer<ReturnType<typeof kitEntrySchema>>>;
 export type Entry = JobEntry | KitEntry;
 /** The job's entries of one kind. */
 export type JobEntryOf<K extends JobEntry['kind']> = Extract<JobEntry, { kind: K }>;
 
 /** What every kind of the job's entries changes, by its name. */
-export const jobChanges = new Map([...ofJob.named].map(([name, { changes }]) => [name, changes]));
+export const jobChanges = changesOf(ofJob);
 /** What every kind of the kit's entries changes, by its name. */
-export const kitChanges = new Map([...ofKit.named].map(([name, { changes }]) => [name, changes]));
+export const kitChanges = changesOf(ofKit);
 
 /** What an entry says, before it is given an id, a device, an author and a time. */
 type Said<E> = E extends unknown ? Omit<E, keyof typeof envelope> : never;

@@ -213,6 +213,7 @@ export class Solver {
     for (let entry = at(start, k); entry < end; entry += 1) {
       const sRe = at(shareRe, entry);
       const sIm = at(shareIm, entry);
+      if (sRe === 0 && sIm === 0) continue;
       const neighbour = at(column, entry);
       const vRe = at(re, neighbour);
       const vIm = at(im, neighbour);
@@ -266,20 +267,30 @@ export class Solver {
       betweenRe[entry] = sRe * zRe - sIm * zIm;
       betweenIm[entry] = sRe * zIm + sIm * zRe;
     }
-    let goal = at(targetStart, k);
+    const count = end - first;
+    const pairs = at(targetStart, k);
     for (let entry = first; entry < end; entry += 1) {
       const sRe = at(shareRe, entry);
       const sIm = at(shareIm, entry);
-      for (let other = entry + 1; other < end; other += 1, goal += 1) {
-        const pair = at(target, goal);
-        const zRe = at(betweenRe, pair);
-        const zIm = at(betweenIm, pair);
-        const oRe = at(shareRe, other);
-        const oIm = at(shareIm, other);
+      // Most nodes join one other and no more.
+      if (sRe === 0 && sIm === 0) continue;
+      const place = entry - first;
+      let pair = pairs + place - 1;
+      for (let other = first; other < entry; other += 1) {
+        const goal = at(target, pair);
+        const zRe = at(betweenRe, goal);
+        const zIm = at(betweenIm, goal);
         add(betweenRe, other, sRe * zRe - sIm * zIm);
         add(betweenIm, other, sRe * zIm + sIm * zRe);
-        add(betweenRe, entry, oRe * zRe - oIm * zIm);
-        add(betweenIm, entry, oRe * zIm + oIm * zRe);
+        pair += count - 2 - (other - first);
+      }
+      pair += 1;
+      for (let other = entry + 1; other < end; other += 1, pair += 1) {
+        const goal = at(target, pair);
+        const zRe = at(betweenRe, goal);
+        const zIm = at(betweenIm, goal);
+        add(betweenRe, other, sRe * zRe - sIm * zIm);
+        add(betweenIm, other, sRe * zIm + sIm * zRe);
       }
     }
     let re = at(this.inverseRe, k);

@@ -1,11 +1,9 @@
 import { bareLinkSchema, idSchema, jobEntrySchema, kitEntrySchema } from '@fair-plug/core/log';
 import { z } from 'zod';
 import { roleSchema } from './answers.ts';
+import { longestPassword, shortestPassword } from './limits.ts';
 
-/** What browsers ask for: made by them, and parsed by the server, by one description. */
-
-export const shortestPassword = 10;
-export const longestPassword = 128;
+/** What browsers ask for: made by them, and parsed by the server, by one description. No page loads it. */
 
 export const passwordSchema = z
   .string()
@@ -28,9 +26,9 @@ const entriesOrLinks = <S extends z.ZodType>(entry: S) =>
       message: 'Too small: expected array to have >=1 items',
     });
 
-export const jobBatch = entriesOrLinks(jobEntrySchema);
-export const kitBatch = entriesOrLinks(kitEntrySchema);
-export const newJob = z.strictObject({ job: idSchema, entries: batchOf(jobEntrySchema), links });
+export const jobBatch = entriesOrLinks(jobEntrySchema());
+export const kitBatch = entriesOrLinks(kitEntrySchema());
+export const newJob = z.strictObject({ job: idSchema, entries: batchOf(jobEntrySchema()), links });
 
 export const firstRun = z.strictObject({ firm: name, owner: newPerson });
 export const firmName = z.strictObject({ name });
@@ -41,11 +39,8 @@ export const passwordChange = z.strictObject({
   current: z.string().min(1).max(longestPassword),
   next: passwordSchema,
 });
-export const newInvitation = z.strictObject({ role: roleSchema, email: email.nullable() });
+export const newInvitation = z.strictObject({ role: roleSchema(), email: email.nullable() });
 export const invitationToken = token;
 export const joinAsNewcomer = z.strictObject({ invitation: token, person: newPerson });
 export const joinAsMember = z.strictObject({ invitation: token });
-export const roleChange = z.strictObject({ role: roleSchema });
-
-/** A photo is sent in pieces of so many bytes, so that little is sent twice where the connection breaks off. */
-export const mostPiece = 512 * 1024;
+export const roleChange = z.strictObject({ role: roleSchema() });

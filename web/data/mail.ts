@@ -35,7 +35,7 @@ export class FolderMailer implements Mailer {
         .slice(0, 50)
         .map((name) => readFile(join(this.folder, name), 'utf8')),
     );
-    return texts.map((text) => keptMessage.parse(JSON.parse(text)));
+    return texts.map((text) => keptMessage().parse(JSON.parse(text)));
   }
 }
 

@@ -159,7 +159,7 @@ const ownOrigin = (): string => process.env.FAIRPLUG_OWN_ORIGIN ?? publicOrigin(
  * time, for the next report may be of a job that it was not told of.
  */
 function neededOf(answered: string, job: string): string {
-  const { logs, cursor: _, ...rest } = logsAnswer.parse(JSON.parse(answered));
+  const { logs, cursor: _, ...rest } = logsAnswer().parse(JSON.parse(answered));
   return JSON.stringify({ ...rest, logs: logs.filter(({ id, kind }) => id === job || kind === 'kit') });
 }
 

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { betterAuth } from 'better-auth';
 import { sql } from 'kysely';
 import { v7 } from 'uuid';
-import { longestPassword, shortestPassword } from '../contract/requests.ts';
+import { longestPassword, shortestPassword } from '../contract/limits.ts';
 import { noteEverywhere } from './audit.ts';
 import { type Connection, database } from './database.ts';
 import { mailer } from './mail.ts';

@@ -34,7 +34,7 @@ export const sessionLost = 'fair-plug session lost';
 /** Asks the server and parses what it answers; throws RequestFailed. */
 export async function ask<S extends z.ZodType>(
   path: string,
-  schema: S,
+  schema: () => S,
   init?: RequestInit,
   patience = 15_000,
 ): Promise<z.infer<S>> {
@@ -48,11 +48,11 @@ export async function ask<S extends z.ZodType>(
   }
   const body: unknown = await response.json().catch(() => null);
   if (response.ok) {
-    const answer = schema.safeParse(body);
+    const answer = schema().safeParse(body);
     if (answer.success) return answer.data;
     throw new RequestFailed('failed', 'The server answered what this application does not understand.');
   }
-  const problem = problemAnswer.safeParse(body);
+  const problem = problemAnswer().safeParse(body);
   if (!problem.success) throw new RequestFailed('failed', `The server answered ${response.status}.`);
   const { code, message, fields = [], chain } = problem.data.error;
   if (code === 'signed-out' || code === 'not-allowed') globalThis.dispatchEvent?.(new Event(sessionLost));
@@ -66,7 +66,7 @@ const withBody = (method: string, body: unknown): RequestInit => ({
   body: JSON.stringify(body),
 });
 /** Answers of which nothing is read. */
-const anything = z.unknown();
+const anything = () => z.unknown();
 export const post = (path: string, body: unknown): Promise<unknown> =>
   ask(path, anything, withBody('POST', body));
 export const put = (path: string, body: unknown): Promise<unknown> =>
@@ -84,7 +84,7 @@ async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<PrintL
     rest += decoder.decode(value, { stream: !done });
     const lines = rest.split('\n');
     rest = lines.pop() ?? '';
-    for (const line of lines) yield printLine.parse(JSON.parse(line));
+    for (const line of lines) yield printLine().parse(JSON.parse(line));
     if (done) return;
   }
 }
@@ -99,7 +99,7 @@ async function printed(
   try {
     const response = await fetch(path, { ...withBody('POST', { language, timeZone }), signal });
     if (!response.ok || response.body === null) {
-      const problem = problemAnswer.safeParse(await response.json().catch(() => null));
+      const problem = problemAnswer().safeParse(await response.json().catch(() => null));
       throw new RequestFailed(
         'failed',
         problem.data?.error.message ?? `The server answered ${response.status}.`,
@@ -148,7 +148,7 @@ export function firmApi(firm: string, person: string) {
   };
   const about = <S extends z.ZodType>(
     path: string,
-    schema: S,
+    schema: () => S,
     init: RequestInit = {},
     patience?: number,
   ): Promise<z.infer<S>> => ask(path, schema, { ...init, headers: { ...init.headers, ...own } }, patience);

@@ -1,4 +1,5 @@
 import type { JobFile } from '@fair-plug/core/exchange';
+import { lazily } from '@fair-plug/core/lazily.ts';
 import {
   type BareLink,
   bytesHash,
@@ -23,32 +24,34 @@ import { keepPhoto } from './photos/kept';
 import { entriesOf, keep, kitKey, type LogKey } from './store';
 
 /** What one person kept in a browser: a file that they, or an owner of the firm, can take in on another device. */
-const recordOf = {
+const recordOf = lazily(() => ({
   firm: z.object({ id: z.string(), name: z.string() }),
   person: z.object({ id: z.string(), name: z.string() }),
   savedAt: z.string(),
-  jobs: z.array(z.strictObject({ job: idSchema, entries: z.array(jobEntrySchema) })),
-  kit: z.array(kitEntrySchema),
-};
-const recordSchema = z.discriminatedUnion('format', [
-  z.strictObject({
-    format: z.literal('fair-plug/record@2'),
-    ...recordOf,
-    /** Photos that were not sent, their bytes in base64. */
-    photos: z.array(
-      z.strictObject({
-        job: idSchema,
-        hash: hashSchema,
-        whole: z.base64(),
-        small: z.base64(),
-        burnt: z.array(idSchema).nullable(),
-      }),
-    ),
-  }),
-  // From before there were photos.
-  z.strictObject({ format: z.literal('fair-plug/record@1'), ...recordOf }),
-]);
-export type SavedRecord = Extract<z.infer<typeof recordSchema>, { format: 'fair-plug/record@2' }>;
+  jobs: z.array(z.strictObject({ job: idSchema, entries: z.array(jobEntrySchema()) })),
+  kit: z.array(kitEntrySchema()),
+}));
+const recordSchema = lazily(() =>
+  z.discriminatedUnion('format', [
+    z.strictObject({
+      format: z.literal('fair-plug/record@2'),
+      ...recordOf(),
+      /** Photos that were not sent, their bytes in base64. */
+      photos: z.array(
+        z.strictObject({
+          job: idSchema,
+          hash: hashSchema,
+          whole: z.base64(),
+          small: z.base64(),
+          burnt: z.array(idSchema).nullable(),
+        }),
+      ),
+    }),
+    // From before there were photos.
+    z.strictObject({ format: z.literal('fair-plug/record@1'), ...recordOf() }),
+  ]),
+);
+export type SavedRecord = Extract<z.infer<ReturnType<typeof recordSchema>>, { format: 'fair-plug/record@2' }>;
 
 /**
  * Takes a record in: what is not here yet is kept here and sent like anything else. Works without a network. Answers how
@@ -61,7 +64,7 @@ export async function takeIn(local: Local, text: string): Promise<number> {
   } catch {
     throw new Error('This file is not JSON.');
   }
-  const parsed = recordSchema.safeParse(body);
+  const parsed = recordSchema().safeParse(body);
   if (!parsed.success) throw new Error('This file is not a record of Fair Plug.');
   const { firm, jobs, kit } = parsed.data;
   if (firm.id !== local.identity.firm.id) throw new Error(`This record is of another firm, ${firm.name}.`);

@@ -3,7 +3,7 @@
 import { Button, PasswordInput, Stack, TextInput } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
 import { z } from 'zod';
-import { shortestPassword } from '@/contract/requests';
+import { shortestPassword } from '@/contract/limits';
 import { Problem, useAsking } from './asking';
 
 const email = z.email('An e-mail address').max(254);

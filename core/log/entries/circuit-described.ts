@@ -1,22 +1,23 @@
 import { z } from 'zod';
 import { withCircuit } from '../circuits-said.ts';
 import { defined } from '../drafts.ts';
-import { breakerSchema, envelope, idSchema } from '../envelope.ts';
+import { breakerSchema, idSchema } from '../envelope.ts';
 import { entryKind, fieldsOf } from './entry-kind.ts';
 
 /** How a breaker's circuit is wired; each field the latest. */
 export const circuitDescribed = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('circuit-described'),
-    breaker: breakerSchema,
-    /** Its two ends meet at the panel. */
-    ring: z.boolean().optional(),
-    /** The last receptacle along it; null: not known after all. */
-    end: idSchema.nullable().optional(),
-    /** The breaker on the other leg with which it shares its neutral; null: with none. */
-    sharesWith: breakerSchema.nullable().optional(),
-  }),
+  'circuit-described',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      breaker: breakerSchema,
+      /** Its two ends meet at the panel. */
+      ring: z.boolean().optional(),
+      /** The last receptacle along it; null: not known after all. */
+      end: idSchema.nullable().optional(),
+      /** The breaker on the other leg with which it shares its neutral; null: with none. */
+      sharesWith: breakerSchema.nullable().optional(),
+    }),
   {
     job: (job, entry) => {
       const { breaker, ...said } = fieldsOf(entry);

@@ -1,6 +1,7 @@
-import type { z } from 'zod';
+import { z } from 'zod';
+import { lazily } from '../../lazily.ts';
 import type { JobDraft, KitDraft, ReceptacleDraft, RoomDraft } from '../drafts.ts';
-import type { envelope } from '../envelope.ts';
+import { envelope } from '../envelope.ts';
 
 /** What an entry changes, by what it is about. A kind that counts in two logs says so for each. */
 export interface Changes<E> {
@@ -10,14 +11,24 @@ export interface Changes<E> {
   readonly kit?: (kit: KitDraft, entry: E) => void;
 }
 
-/** A kind of entry: what it must be, and what it changes. */
+/** A kind of entry: what stands in `kind`, what it must be, and what it changes. */
 export interface EntryKind<S extends z.ZodType> {
-  readonly schema: S;
+  readonly kind: string;
+  readonly schema: () => S;
   readonly changes: Changes<z.infer<S>>;
 }
 
-export const entryKind = <S extends z.ZodType>(schema: S, changes: Changes<z.infer<S>>): EntryKind<S> => ({
-  schema,
+/** What every entry carries, one of a kind. */
+type EnvelopeOf<K extends string> = typeof envelope & { readonly kind: z.ZodLiteral<K> };
+
+/** The schema is made where entries are parsed: a log that is folded was parsed when it was taken. */
+export const entryKind = <K extends string, S extends z.ZodType>(
+  kind: K,
+  schemaWith: (envelope: EnvelopeOf<K>) => S,
+  changes: Changes<z.infer<S>>,
+): EntryKind<S> => ({
+  kind,
+  schema: lazily(() => schemaWith({ ...envelope, kind: z.literal(kind) })),
   changes,
 });
 

@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import { envelope, idSchema } from '../envelope.ts';
+import { idSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** Both halves of a receptacle were tried, and whether they read alike. */
 export const halvesTried = entryKind(
-  z.strictObject({ ...envelope, kind: z.literal('halves-tried'), receptacle: idSchema, alike: z.boolean() }),
+  'halves-tried',
+  (envelope) => z.strictObject({ ...envelope, receptacle: idSchema, alike: z.boolean() }),
   {
     receptacle: (receptacle, { alike, at }) => {
       receptacle.halves = { alike, at };

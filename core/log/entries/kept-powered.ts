@@ -1,16 +1,17 @@
 import { z } from 'zod';
 import { withItem } from '../drafts.ts';
-import { envelope, textSchema } from '../envelope.ts';
+import { textSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** Equipment that must not lose power; or may, after all. */
 export const keptPowered = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('kept-powered'),
-    equipment: textSchema(60),
-    kept: z.boolean(),
-  }),
+  'kept-powered',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      equipment: textSchema(60),
+      kept: z.boolean(),
+    }),
   {
     job: (job, { equipment, kept }) => {
       job.keepPowered = withItem(job.keepPowered, equipment, kept);

@@ -1,18 +1,19 @@
 import { z } from 'zod';
 import { protectionLabels } from '../../knowledge/observations.ts';
 import { withItemOf } from '../drafts.ts';
-import { envelope, idSchema } from '../envelope.ts';
+import { idSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** A label is on a receptacle or its device; or it is not. */
 export const labelNoted = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('label-noted'),
-    receptacle: idSchema,
-    label: z.enum(protectionLabels),
-    there: z.boolean(),
-  }),
+  'label-noted',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      receptacle: idSchema,
+      label: z.enum(protectionLabels),
+      there: z.boolean(),
+    }),
   {
     receptacle: (receptacle, { label, there }) => {
       const { protection } = receptacle;

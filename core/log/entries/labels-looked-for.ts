@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import { envelope, idSchema } from '../envelope.ts';
+import { idSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** Somebody looked for labels: none are there but those that are noted. */
 export const labelsLookedFor = entryKind(
-  z.strictObject({ ...envelope, kind: z.literal('labels-looked-for'), receptacle: idSchema }),
+  'labels-looked-for',
+  (envelope) => z.strictObject({ ...envelope, receptacle: idSchema }),
   {
     receptacle: (receptacle) => {
       const { protection } = receptacle;

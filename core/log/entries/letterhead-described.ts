@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defined } from '../drafts.ts';
-import { envelope, textSchema } from '../envelope.ts';
+import { textSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** A picture small enough to travel with the log: the letterhead's mark, as a data address. */
@@ -11,14 +11,15 @@ const markSchema = z
 
 /** What stands at the head of every report; each field the latest, null takes it back. */
 export const letterheadDescribed = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('letterhead-described'),
-    /** Address, telephone and whatever else stands below the firm's name. */
-    lines: textSchema(400).nullable().optional(),
-    licence: textSchema(120).nullable().optional(),
-    mark: markSchema.nullable().optional(),
-  }),
+  'letterhead-described',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      /** Address, telephone and whatever else stands below the firm's name. */
+      lines: textSchema(400).nullable().optional(),
+      licence: textSchema(120).nullable().optional(),
+      mark: markSchema.nullable().optional(),
+    }),
   {
     kit: (kit, { lines, licence, mark }) => {
       const letterhead = { ...kit.firm.letterhead, ...defined({ lines, licence, mark }) };

@@ -1,18 +1,19 @@
 import { z } from 'zod';
 import { heavyLoads } from '../../knowledge/house-parts.ts';
 import { defined } from '../drafts.ts';
-import { envelope, textSchema } from '../envelope.ts';
+import { textSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** What runs while spots are looked at for heat, and who agreed to it. */
 export const loadPlanned = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('load-planned'),
-    load: z.enum(heavyLoads),
-    planned: z.boolean(),
-    agreedBy: textSchema(80).optional(),
-  }),
+  'load-planned',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      load: z.enum(heavyLoads),
+      planned: z.boolean(),
+      agreedBy: textSchema(80).optional(),
+    }),
   {
     job: (job, { load, planned, agreedBy }) => {
       const others = (job.parts.loadPlan ?? []).filter((one) => one.load !== load);

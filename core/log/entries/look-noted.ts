@@ -1,17 +1,18 @@
 import { z } from 'zod';
 import { looks } from '../../knowledge/observations.ts';
 import { withItemOf } from '../drafts.ts';
-import { envelope, idSchema } from '../envelope.ts';
+import { idSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 export const lookNoted = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('look-noted'),
-    receptacle: idSchema,
-    look: z.enum(looks),
-    seen: z.boolean(),
-  }),
+  'look-noted',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      receptacle: idSchema,
+      look: z.enum(looks),
+      seen: z.boolean(),
+    }),
   {
     receptacle: (receptacle, { look, seen }) => {
       receptacle.looks = withItemOf(looks, receptacle.looks, look, seen);

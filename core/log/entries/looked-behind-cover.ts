@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { conductors } from '../../physics/names.ts';
 import { panelBox, withBehindCover } from '../circuits-said.ts';
-import { breakerSchema, envelope, idSchema } from '../envelope.ts';
+import { breakerSchema, idSchema } from '../envelope.ts';
 import { entryKind, fieldsOf } from './entry-kind.ts';
 
 const seenFaultSchema = z
@@ -15,15 +15,16 @@ const seenFaultSchema = z
 
 /** A qualified person opened a box: what was suspected was found there, or not; null takes the look back. */
 export const lookedBehindCover = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('looked-behind-cover'),
-    breaker: breakerSchema,
-    /** A receptacle’s box, or the panel’s. */
-    box: z.union([idSchema, z.literal(panelBox)]),
-    faults: z.array(seenFaultSchema).min(1).max(12),
-    found: z.boolean().nullable(),
-  }),
+  'looked-behind-cover',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      breaker: breakerSchema,
+      /** A receptacle’s box, or the panel’s. */
+      box: z.union([idSchema, z.literal(panelBox)]),
+      faults: z.array(seenFaultSchema).min(1).max(12),
+      found: z.boolean().nullable(),
+    }),
   {
     job: (job, entry) => {
       const { found, ...seen } = fieldsOf(entry);

@@ -1,19 +1,20 @@
 import { z } from 'zod';
 import { withItem } from '../drafts.ts';
-import { envelope, idSchema, lostBySchema } from '../envelope.ts';
+import { idSchema, lostBySchema } from '../envelope.ts';
 import { latestWith } from '../lost-by.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** A receptacle is dead with a device or a breaker; or it is not, after all. */
 export const lostPower = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('lost-power'),
-    by: lostBySchema,
-    /** Not `receptacle`: what it says is of the device or the breaker. */
-    outlet: idSchema,
-    lost: z.boolean(),
-  }),
+  'lost-power',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      by: lostBySchema,
+      /** Not `receptacle`: what it says is of the device or the breaker. */
+      outlet: idSchema,
+      lost: z.boolean(),
+    }),
   {
     job: (job, { by, outlet, lost, id, device, author, at, clock }) => {
       const before = latestWith(job.wentDead, by);

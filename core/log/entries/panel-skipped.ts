@@ -1,15 +1,15 @@
 import { z } from 'zod';
 import { panelSkips } from '../../knowledge/house-parts.ts';
-import { envelope } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** No panel was looked at, and why; null: one is to be, after all. */
 export const panelSkipped = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('panel-skipped'),
-    reason: z.enum(panelSkips).nullable(),
-  }),
+  'panel-skipped',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      reason: z.enum(panelSkips).nullable(),
+    }),
   {
     job: (job, { reason }) => {
       const { panelSkipped: _, ...parts } = job.parts;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { envelope, idSchema, textSchema } from '../envelope.ts';
+import { idSchema, textSchema } from '../envelope.ts';
 import { withPhoto } from '../photos.ts';
 import { entryKind } from './entry-kind.ts';
 
@@ -16,13 +16,14 @@ export const shapeSchema = z.discriminatedUnion('form', [
 
 /** One thing drawn on a photo; null: taken off it. */
 export const photoMarked = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('photo-marked'),
-    photo: idSchema,
-    drawn: idSchema,
-    shape: shapeSchema.nullable(),
-  }),
+  'photo-marked',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      photo: idSchema,
+      drawn: idSchema,
+      shape: shapeSchema.nullable(),
+    }),
   {
     job: (job, { photo, drawn: id, shape }) => {
       withPhoto(job, photo, (before) => {

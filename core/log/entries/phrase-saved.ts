@@ -1,15 +1,16 @@
 import { z } from 'zod';
-import { envelope, idSchema, textSchema } from '../envelope.ts';
+import { idSchema, textSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** Words that the firm uses often, offered while a note or a caption is typed; null: no longer. */
 export const phraseSaved = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('phrase-saved'),
-    phrase: idSchema,
-    text: textSchema(200).nullable(),
-  }),
+  'phrase-saved',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      phrase: idSchema,
+      text: textSchema(200).nullable(),
+    }),
   {
     kit: (kit, { phrase: id, text }) => {
       const others = (kit.firm.phrases ?? []).filter((one) => one.id !== id);

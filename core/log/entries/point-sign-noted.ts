@@ -1,18 +1,19 @@
 import { z } from 'zod';
 import { pointSigns } from '../../knowledge/house-parts.ts';
 import { withItemOf } from '../drafts.ts';
-import { envelope, idSchema } from '../envelope.ts';
+import { idSchema } from '../envelope.ts';
 import { withPoint } from '../house-parts.ts';
 import { entryKind } from './entry-kind.ts';
 
 export const pointSignNoted = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('point-sign-noted'),
-    point: idSchema,
-    sign: z.enum(pointSigns),
-    seen: z.boolean(),
-  }),
+  'point-sign-noted',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      point: idSchema,
+      sign: z.enum(pointSigns),
+      seen: z.boolean(),
+    }),
   {
     job: (job, { point, sign, seen }) => {
       withPoint(job, point, (before) => ({

@@ -1,16 +1,17 @@
 import { z } from 'zod';
-import { envelope, lostBySchema } from '../envelope.ts';
+import { lostBySchema } from '../envelope.ts';
 import { latestWith } from '../lost-by.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** The power is back behind a device or a breaker; or it was tried, and it will not come back. */
 export const powerRestored = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('power-restored'),
-    by: lostBySchema,
-    restored: z.boolean(),
-  }),
+  'power-restored',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      by: lostBySchema,
+      restored: z.boolean(),
+    }),
   {
     job: (job, { by, restored, id, device, author, at, clock }) => {
       const dead = latestWith(job.wentDead, by)?.dead ?? [];

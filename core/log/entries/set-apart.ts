@@ -1,15 +1,16 @@
 import { z } from 'zod';
-import { envelope, idSchema } from '../envelope.ts';
+import { idSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** Receptacles that look as if they had one cause have not; or may have, after all. */
 export const setApart = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('set-apart'),
-    receptacles: z.array(idSchema).min(2).max(300),
-    apart: z.boolean(),
-  }),
+  'set-apart',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      receptacles: z.array(idSchema).min(2).max(300),
+      apart: z.boolean(),
+    }),
   {
     job: (job, { receptacles, apart }) => {
       const key = receptacles.toSorted().join();

@@ -1,19 +1,20 @@
 import { z } from 'zod';
 import { instrumentIds } from '../../instruments/index.ts';
-import { daySchema, envelope, idSchema, textSchema } from '../envelope.ts';
+import { daySchema, idSchema, textSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** What stands on a tester or instrument: its serial number, and the day of its calibration; null takes it back. */
 export const testerCalibrated = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('tester-calibrated'),
-    instrument: z.enum(instrumentIds),
-    /** Which plug-in tester. */
-    tester: idSchema.optional(),
-    serial: textSchema(60).nullable().optional(),
-    calibratedOn: daySchema.nullable().optional(),
-  }),
+  'tester-calibrated',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      instrument: z.enum(instrumentIds),
+      /** Which plug-in tester. */
+      tester: idSchema.optional(),
+      serial: textSchema(60).nullable().optional(),
+      calibratedOn: daySchema.nullable().optional(),
+    }),
   {
     kit: (kit, { instrument, tester, serial, calibratedOn }) => {
       const { practice } = kit.firm;

@@ -1,18 +1,19 @@
 import { z } from 'zod';
 import { testerLayoutSchema } from '../../instruments/tester-layout.ts';
-import { envelope, idSchema, textSchema } from '../envelope.ts';
+import { idSchema, textSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 export const testerDescribed = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('tester-described'),
-    tester: idSchema,
-    name: textSchema(60),
-    layout: testerLayoutSchema,
-    /** As printed on it: category and volts. */
-    rating: textSchema(60).optional(),
-  }),
+  'tester-described',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      tester: idSchema,
+      name: textSchema(60),
+      layout: testerLayoutSchema,
+      /** As printed on it: category and volts. */
+      rating: textSchema(60).optional(),
+    }),
   {
     kit: (kit, { tester, name, layout, rating = kit.testers.get(tester)?.rating ?? null }) => {
       const testers = new Map(kit.testers);

@@ -1,18 +1,19 @@
 import { z } from 'zod';
 import { instrumentIds } from '../../instruments/index.ts';
-import { envelope, idSchema } from '../envelope.ts';
+import { idSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** A tester or another instrument was tried on a receptacle known to be live and good. */
 export const testerProved = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('tester-proved'),
-    instrument: z.enum(instrumentIds),
-    /** Which plug-in tester. */
-    tester: idSchema.optional(),
-    passed: z.boolean(),
-  }),
+  'tester-proved',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      instrument: z.enum(instrumentIds),
+      /** Which plug-in tester. */
+      tester: idSchema.optional(),
+      passed: z.boolean(),
+    }),
   {
     job: (job, entry) => {
       job.proofs = [...job.proofs, entry];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { conditionIds } from '../../knowledge/condition.ts';
-import { envelope, textSchema } from '../envelope.ts';
+import { textSchema } from '../envelope.ts';
 import { wordingPlaces } from '../firm.ts';
 import { entryKind } from './entry-kind.ts';
 
@@ -11,12 +11,13 @@ const without = <T extends object>(record: T, key: keyof T): T => {
 
 /** The firm's own words: at a place of the report, or for the correction of a condition; null gives the usual ones back. */
 export const wordingSaved = entryKind(
-  z.strictObject({
-    ...envelope,
-    kind: z.literal('wording-saved'),
-    of: z.union([z.enum(wordingPlaces), z.strictObject({ correctionOf: z.enum(conditionIds) })]),
-    text: textSchema(4000).nullable(),
-  }),
+  'wording-saved',
+  (envelope) =>
+    z.strictObject({
+      ...envelope,
+      of: z.union([z.enum(wordingPlaces), z.strictObject({ correctionOf: z.enum(conditionIds) })]),
+      text: textSchema(4000).nullable(),
+    }),
   {
     kit: (kit, { of, text }) => {
       const { wordings, practice } = kit.firm;

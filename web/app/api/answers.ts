@@ -22,7 +22,7 @@ const statusOf: Readonly<Record<ProblemCode, number>> = {
   'no-room': 507,
 };
 
-type ProblemDetail = Omit<z.infer<typeof problemAnswer>['error'], 'code' | 'message'>;
+type ProblemDetail = Omit<z.infer<ReturnType<typeof problemAnswer>>['error'], 'code' | 'message'>;
 
 /** Thrown while a request is read or answered; becomes its answer. */
 export class Problem extends Error {
@@ -52,7 +52,7 @@ export const answerPicture = (bytes: ReadableStream<Uint8Array> | Uint8Array<Arr
   });
 
 export function answerProblem({ code, message, detail }: Problem): Response {
-  const body: z.infer<typeof problemAnswer> = { error: { code, message, ...detail } };
+  const body: z.infer<ReturnType<typeof problemAnswer>> = { error: { code, message, ...detail } };
   return answer(body, statusOf[code]);
 }
 

@@ -343,8 +343,8 @@ function changes(entries: readonly JobEntry[], kitEntries: readonly KitEntry[]):
   return after.data !== before.data || after.sheet() !== sheetBefore;
 }
 
-const jobTried = (jobEntrySchema as unknown as z.ZodDiscriminatedUnion).options.flatMap(triedOf);
-const kitTried = (kitEntrySchema as unknown as z.ZodDiscriminatedUnion).options.flatMap(triedOf);
+const jobTried = (jobEntrySchema() as unknown as z.ZodDiscriminatedUnion).options.flatMap(triedOf);
+const kitTried = (kitEntrySchema() as unknown as z.ZodDiscriminatedUnion).options.flatMap(triedOf);
 
 test('every field of a job’s entries, and every value of every choice, changes what is said', () => {
   const idle = jobTried.filter(({ kind, field, value, statements }) => {

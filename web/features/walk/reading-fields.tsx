@@ -58,7 +58,7 @@ function shownBy(instrument: Enterable, values: Values, set: number, loadsOff: b
     else if (value !== undefined && value !== '') read[field] = value;
   }
   if (sounds(instrument) && fieldsOf(instrument).some((field) => values[field] === undefined)) return null;
-  const parsed = shownSchema.safeParse({
+  const parsed = shownSchema().safeParse({
     ...state,
     instrument,
     ...(setting === undefined ? {} : { [setting.name]: set }),

@@ -17,7 +17,7 @@ const piecePatience = 90_000;
 /** Asks the server as one person about one firm, and parses what it answers. */
 type Ask = <S extends z.ZodType>(
   path: string,
-  schema: S,
+  schema: () => S,
   init?: RequestInit,
   patience?: number,
 ) => Promise<z.infer<S>>;

@@ -1,4 +1,4 @@
-import { mostPiece } from '@/contract/requests';
+import { mostPiece } from '@/contract/limits';
 import { type FirmApi, RequestFailed } from '../api';
 import type { KeptPhoto, LocalDatabase } from '../tables';
 import { bytesHere } from './kept';

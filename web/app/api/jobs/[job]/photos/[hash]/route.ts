@@ -1,7 +1,7 @@
 import { mostPhotoBytes } from '@fair-plug/core/knowledge';
 import { hashSchema, idSchema } from '@fair-plug/core/log';
 import { z } from 'zod';
-import { mostPiece } from '@/contract/requests';
+import { mostPiece } from '@/contract/limits';
 import { isSpokenOf, takePiece } from '@/data/photos/arriving';
 import { photoStore } from '@/data/photos/store';
 import { addressPart, answer, answerPicture, Problem, rawBodyOf } from '../../../../answers';
