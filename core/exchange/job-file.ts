@@ -30,21 +30,21 @@ const firstFormat = 'fair-plug/job@1';
 export const mostEntries = 20_000;
 
 /** A whole job: its log, every entry as it was made. The house, its findings and its report follow from it. */
-const body = { job: idSchema, entries: z.array(jobEntrySchema()).min(1).max(mostEntries) };
+const body = { job: idSchema(), entries: z.array(jobEntrySchema()).min(1).max(mostEntries) };
 
 /** Names of those who made the entries, by id: an imported job keeps its inspector's. */
 const authors = z
-  .record(idSchema, textSchema(120))
+  .record(idSchema(), textSchema(120))
   .refine((authors) => Object.keys(authors).length <= 500, { message: 'most:500:authors' });
 
 /** What a file says of its chains beside the entries. */
 const chains = {
   /** Links whose entries are not there: refused, or erased. */
-  links: z.array(bareLinkSchema).max(mostEntries),
+  links: z.array(bareLinkSchema()).max(mostEntries),
   /** Where the chain of each device ended when the file was written. */
-  heads: z.record(idSchema, chainHeadSchema),
+  heads: z.record(idSchema(), chainHeadSchema()),
   /** Hash of all that the file says beside its entries. */
-  seal: hashSchema,
+  seal: hashSchema(),
 };
 
 export const jobFileSchema = z.discriminatedUnion('format', [
@@ -68,7 +68,7 @@ const chainsSchema = z.looseObject({
         at: z.string(),
         clock: z.string().optional(),
         received: z.string().optional(),
-        link: linkSchema.optional(),
+        link: linkSchema().optional(),
       }),
     )
     .max(mostEntries),

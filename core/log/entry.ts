@@ -38,7 +38,7 @@ export const jobChanges = changesOf(ofJob);
 export const kitChanges = changesOf(ofKit);
 
 /** What an entry says, before it is given an id, a device, an author and a time. */
-type Said<E> = E extends unknown ? Omit<E, keyof typeof envelope> : never;
+type Said<E> = E extends unknown ? Omit<E, keyof ReturnType<typeof envelope>> : never;
 export type Statement = Said<Entry>;
 export type JobStatement = Said<JobEntry>;
 export type KitStatement = Said<KitEntry>;

@@ -36,7 +36,7 @@ const fieldProblem = lazily(() => z.object({ path: z.string(), message: z.string
 export type FieldProblem = Readonly<z.infer<ReturnType<typeof fieldProblem>>>;
 
 /** Whose chain something does not go with, and where it ends on the server. */
-const deviceChain = lazily(() => z.object({ device: idSchema, head: chainHeadSchema.nullable() }));
+const deviceChain = lazily(() => z.object({ device: idSchema(), head: chainHeadSchema().nullable() }));
 export type DeviceChain = Readonly<z.infer<ReturnType<typeof deviceChain>>>;
 
 /** The body of every answer that is not a success. */
@@ -103,7 +103,7 @@ export type Start = z.infer<ReturnType<typeof startAnswer>>;
 /** A line of the list of jobs. */
 const jobSummary = lazily(() =>
   z.object({
-    id: idSchema,
+    id: idSchema(),
     address: z.string().nullable(),
     about: z.string().nullable(),
     yearBuilt: z.number().nullable(),
@@ -141,9 +141,9 @@ export const logsAnswer = lazily(() =>
  */
 export const logPageAnswer = lazily(() =>
   z.object({
-    entries: z.array(z.looseObject({ id: idSchema, device: idSchema, at: instant(), kind: z.string() })),
+    entries: z.array(z.looseObject({ id: idSchema(), device: idSchema(), at: instant(), kind: z.string() })),
     /** Links whose entries are not there, of the whole log; earlier servers told of none. */
-    links: z.array(bareLinkSchema).default([]),
+    links: z.array(bareLinkSchema()).default([]),
     cursor: z.number(),
   }),
 );

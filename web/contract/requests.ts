@@ -17,7 +17,7 @@ const token = z.string().min(20).max(100);
 /** Entries that travel together; all are stored or none. */
 const batchOf = <S extends z.ZodType>(entry: S) => z.array(entry).min(1).max(500);
 /** Links whose entries do not travel: refused, or erased. */
-const links = z.array(bareLinkSchema).max(500).optional();
+const links = z.array(bareLinkSchema()).max(500).optional();
 const entriesOrLinks = <S extends z.ZodType>(entry: S) =>
   z
     .strictObject({ entries: z.array(entry).max(500), links })
@@ -28,7 +28,7 @@ const entriesOrLinks = <S extends z.ZodType>(entry: S) =>
 
 export const jobBatch = entriesOrLinks(jobEntrySchema());
 export const kitBatch = entriesOrLinks(kitEntrySchema());
-export const newJob = z.strictObject({ job: idSchema, entries: batchOf(jobEntrySchema()), links });
+export const newJob = z.strictObject({ job: idSchema(), entries: batchOf(jobEntrySchema()), links });
 
 export const firstRun = z.strictObject({ firm: name, owner: newPerson });
 export const firmName = z.strictObject({ name });

@@ -28,7 +28,7 @@ const recordOf = lazily(() => ({
   firm: z.object({ id: z.string(), name: z.string() }),
   person: z.object({ id: z.string(), name: z.string() }),
   savedAt: z.string(),
-  jobs: z.array(z.strictObject({ job: idSchema, entries: z.array(jobEntrySchema()) })),
+  jobs: z.array(z.strictObject({ job: idSchema(), entries: z.array(jobEntrySchema()) })),
   kit: z.array(kitEntrySchema()),
 }));
 const recordSchema = lazily(() =>
@@ -39,11 +39,11 @@ const recordSchema = lazily(() =>
       /** Photos that were not sent, their bytes in base64. */
       photos: z.array(
         z.strictObject({
-          job: idSchema,
-          hash: hashSchema,
+          job: idSchema(),
+          hash: hashSchema(),
           whole: z.base64(),
           small: z.base64(),
-          burnt: z.array(idSchema).nullable(),
+          burnt: z.array(idSchema()).nullable(),
         }),
       ),
     }),

@@ -8,7 +8,7 @@ export const alterationNoted = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      year: yearSchema,
+      year: yearSchema(),
       what: textSchema(80),
       made: z.boolean(),
     }),

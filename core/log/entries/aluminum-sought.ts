@@ -13,7 +13,7 @@ export const aluminumSought = entryKind(
       place: z.enum(aluminumPlaces),
       found: z.boolean().nullable(),
       /** Year on a jacket there. */
-      jacketYear: yearSchema.optional(),
+      jacketYear: yearSchema().optional(),
     }),
   {
     job: (job, { place, found, jacketYear }) => {

@@ -8,7 +8,7 @@ export const authorNamed = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      person: idSchema,
+      person: idSchema(),
       name: textSchema(120),
     }),
   {

@@ -8,8 +8,8 @@ export const branchTaken = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
-      from: idSchema.nullable(),
+      receptacle: idSchema(),
+      from: idSchema().nullable(),
     }),
   {
     receptacle: (receptacle, { from }) => {

@@ -12,10 +12,10 @@ export const breakerDescribed = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      panel: idSchema,
-      position: idSchema,
+      panel: idSchema(),
+      position: idSchema(),
       /** As receptacles name it. */
-      number: breakerSchema.optional(),
+      number: breakerSchema().optional(),
       amps: z.int().min(1).max(400).nullable().optional(),
       poles: z.int().min(1).max(3).optional(),
       /** What the directory says that it feeds. */

@@ -10,13 +10,13 @@ export const circuitDescribed = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      breaker: breakerSchema,
+      breaker: breakerSchema(),
       /** Its two ends meet at the panel. */
       ring: z.boolean().optional(),
       /** The last receptacle along it; null: not known after all. */
-      end: idSchema.nullable().optional(),
+      end: idSchema().nullable().optional(),
       /** The breaker on the other leg with which it shares its neutral; null: with none. */
-      sharesWith: breakerSchema.nullable().optional(),
+      sharesWith: breakerSchema().nullable().optional(),
     }),
   {
     job: (job, entry) => {

@@ -9,7 +9,7 @@ export const combinationTried = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      point: idSchema,
+      point: idSchema(),
       /** A letter a switch, up or down: "ud". */
       positions: z.string().regex(/^[ud]{2,4}$/),
       lit: z.boolean().nullable(),

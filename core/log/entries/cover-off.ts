@@ -11,7 +11,7 @@ export const coverOff = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
+      receptacle: idSchema(),
       provedDead: z.literal(true),
       metal: z.enum(conductorMetals).optional(),
       /** What stands on the cable's jacket. */
@@ -30,7 +30,7 @@ export const coverOff = entryKind(
       /** A conductor is nicked or snapped. */
       nicked: z.boolean().optional(),
       /** Year on its jacket. */
-      jacketYear: yearSchema.optional(),
+      jacketYear: yearSchema().optional(),
     }),
   {
     receptacle: (receptacle, entry) => {

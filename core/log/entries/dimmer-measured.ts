@@ -11,8 +11,8 @@ export const dimmerMeasured = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      point: idSchema,
-      plate: degreesSchema.nullable().optional(),
+      point: idSchema(),
+      plate: degreesSchema().nullable().optional(),
       unit: z.enum(temperatureUnits).optional(),
       /** Connected. */
       watts: z.number().min(0).max(10_000).nullable().optional(),

@@ -19,7 +19,7 @@ export interface EntryKind<S extends z.ZodType> {
 }
 
 /** What every entry carries, one of a kind. */
-type EnvelopeOf<K extends string> = typeof envelope & { readonly kind: z.ZodLiteral<K> };
+type EnvelopeOf<K extends string> = ReturnType<typeof envelope> & { readonly kind: z.ZodLiteral<K> };
 
 /** The schema is made where entries are parsed: a log that is folded was parsed when it was taken. */
 export const entryKind = <K extends string, S extends z.ZodType>(
@@ -28,7 +28,7 @@ export const entryKind = <K extends string, S extends z.ZodType>(
   changes: Changes<z.infer<S>>,
 ): EntryKind<S> => ({
   kind,
-  schema: lazily(() => schemaWith({ ...envelope, kind: z.literal(kind) })),
+  schema: lazily(() => schemaWith({ ...envelope(), kind: z.literal(kind) })),
   changes,
 });
 
@@ -46,6 +46,6 @@ export const fieldsOf = <E extends object>(entry: E) => {
     receptacle: _r,
     room: _o,
     ...rest
-  } = entry as E & Record<keyof typeof envelope | 'kind' | 'receptacle' | 'room', unknown>;
+  } = entry as E & Record<keyof ReturnType<typeof envelope> | 'kind' | 'receptacle' | 'room', unknown>;
   return rest;
 };

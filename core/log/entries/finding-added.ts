@@ -8,9 +8,9 @@ export const findingAdded = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      finding: findingKeySchema,
-      ...wording,
-      receptacles: receptaclesSchema,
+      finding: findingKeySchema(),
+      ...wording(),
+      receptacles: receptaclesSchema(),
     }),
   {
     job: (job, entry) => {

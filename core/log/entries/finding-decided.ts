@@ -7,14 +7,14 @@ import { entryKind } from './entry-kind.ts';
 export const findingDecided = entryKind(
   'finding-decided',
   (envelope) => {
-    const decided = { ...envelope, finding: findingKeySchema };
+    const decided = { ...envelope, finding: findingKeySchema() };
     return z.discriminatedUnion('decision', [
-      z.strictObject({ ...decided, decision: z.literal('accepted'), held: heldSchema }),
+      z.strictObject({ ...decided, decision: z.literal('accepted'), held: heldSchema() }),
       z.strictObject({
         ...decided,
         decision: z.literal('refused'),
         reason: textSchema(500),
-        held: heldSchema,
+        held: heldSchema(),
       }),
       z.strictObject({ ...decided, decision: z.literal('open') }),
     ]);

@@ -9,13 +9,13 @@ export const findingEdited = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      finding: findingKeySchema,
-      urgency: urgencySchema.nullable().optional(),
+      finding: findingKeySchema(),
+      urgency: urgencySchema().nullable().optional(),
       headline: textSchema(200).nullable().optional(),
       what: textSchema(1000).nullable().optional(),
       why: textSchema(1000).nullable().optional(),
       correction: textSchema(1000).nullable().optional(),
-      by: workerSchema.nullable().optional(),
+      by: workerSchema().nullable().optional(),
       note: textSchema(1000).nullable().optional(),
     }),
   {

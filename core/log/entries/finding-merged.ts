@@ -8,8 +8,8 @@ export const findingMerged = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      finding: findingKeySchema,
-      into: findingKeySchema.nullable(),
+      finding: findingKeySchema(),
+      into: findingKeySchema().nullable(),
     }),
   {
     job: (job, entry) => {

@@ -9,9 +9,9 @@ export const findingSplit = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      finding: findingKeySchema,
-      part: findingKeySchema,
-      receptacles: z.array(idSchema).min(1).max(500),
+      finding: findingKeySchema(),
+      part: findingKeySchema(),
+      receptacles: z.array(idSchema()).min(1).max(500),
     }),
   {
     job: (job, entry) => {

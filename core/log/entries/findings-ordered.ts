@@ -8,7 +8,7 @@ export const findingsOrdered = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      findings: z.array(findingKeySchema).min(1).max(500),
+      findings: z.array(findingKeySchema()).min(1).max(500),
     }),
   {
     job: (job, entry) => {

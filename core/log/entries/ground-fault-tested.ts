@@ -8,8 +8,8 @@ export const groundFaultTested = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
-      tester: idSchema.optional(),
+      receptacle: idSchema(),
+      tester: idSchema().optional(),
       by: z.enum(['tester-button', 'own-button']),
       result: z.enum(['tripped', 'no-trip', 'power-stays-on', 'no-power']),
       /** How long the button was held. */

@@ -11,14 +11,14 @@ export const hotSpotMeasured = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      spot: idSchema,
+      spot: idSchema(),
       /** Such as a breaker and which of its screws. */
       where: textSchema(80).optional(),
       unit: z.enum(temperatureUnits).optional(),
-      degrees: degreesSchema.nullable().optional(),
+      degrees: degreesSchema().nullable().optional(),
       /** Of the air, of a similar component under a similar load. */
-      ambient: degreesSchema.nullable().optional(),
-      similar: degreesSchema.nullable().optional(),
+      ambient: degreesSchema().nullable().optional(),
+      similar: degreesSchema().nullable().optional(),
       /** The camera gave up: it is at least so hot. */
       aboveRange: z.boolean().optional(),
       /** What it carried then. */

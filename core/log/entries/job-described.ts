@@ -11,7 +11,7 @@ export const jobDescribed = entryKind(
       ...envelope,
       address: textSchema(200).optional(),
       client: textSchema(120).optional(),
-      yearBuilt: yearSchema.optional(),
+      yearBuilt: yearSchema().optional(),
       about: textSchema(400).optional(),
       /** Whether the branch wiring has grounds; null: not known. */
       groundedWiring: z.boolean().nullable().optional(),
@@ -19,7 +19,7 @@ export const jobDescribed = entryKind(
       region: z.enum(regionIds).optional(),
       /** All that was added or made over, and when: from before `alteration-noted`. */
       alterations: z
-        .array(z.strictObject({ year: yearSchema, what: textSchema(80) }))
+        .array(z.strictObject({ year: yearSchema(), what: textSchema(80) }))
         .max(20)
         .optional(),
       /** Whether breakers may be switched; null: not asked. */
@@ -34,7 +34,7 @@ export const jobDescribed = entryKind(
       present: textSchema(200).nullable().optional(),
       /** Houses of the same subdivision are known to have aluminum branch wiring. */
       aluminumNearby: z.boolean().nullable().optional(),
-      timeZone: timeZoneSchema.optional(),
+      timeZone: timeZoneSchema().optional(),
     }),
   {
     job: (job, entry) => {

@@ -10,7 +10,7 @@ export const labelNoted = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
+      receptacle: idSchema(),
       label: z.enum(protectionLabels),
       there: z.boolean(),
     }),

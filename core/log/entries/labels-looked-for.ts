@@ -5,7 +5,7 @@ import { entryKind } from './entry-kind.ts';
 /** Somebody looked for labels: none are there but those that are noted. */
 export const labelsLookedFor = entryKind(
   'labels-looked-for',
-  (envelope) => z.strictObject({ ...envelope, receptacle: idSchema }),
+  (envelope) => z.strictObject({ ...envelope, receptacle: idSchema() }),
   {
     receptacle: (receptacle) => {
       const { protection } = receptacle;

@@ -10,7 +10,7 @@ export const lampholderMeasured = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      point: idSchema,
+      point: idSchema(),
       switchOn: z.number().min(0).max(1000).nullable().optional(),
       switchOff: z.number().min(0).max(1000).nullable().optional(),
     }),

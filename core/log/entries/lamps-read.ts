@@ -9,8 +9,8 @@ export const lampsRead = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
-      tester: idSchema.optional(),
+      receptacle: idSchema(),
+      tester: idSchema().optional(),
       lamps: lampsSchema(),
     }),
   {

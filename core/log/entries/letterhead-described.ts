@@ -1,13 +1,16 @@
 import { z } from 'zod';
+import { lazily } from '../../lazily.ts';
 import { defined } from '../drafts.ts';
 import { textSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
 /** A picture small enough to travel with the log: the letterhead's mark, as a data address. */
-const markSchema = z
-  .string()
-  .max(80_000)
-  .regex(/^data:image\/(png|jpeg);base64,[A-Za-z0-9+/]+={0,2}$/, 'no-picture');
+const markSchema = lazily(() =>
+  z
+    .string()
+    .max(80_000)
+    .regex(/^data:image\/(png|jpeg);base64,[A-Za-z0-9+/]+={0,2}$/, 'no-picture'),
+);
 
 /** What stands at the head of every report; each field the latest, null takes it back. */
 export const letterheadDescribed = entryKind(
@@ -18,7 +21,7 @@ export const letterheadDescribed = entryKind(
       /** Address, telephone and whatever else stands below the firm's name. */
       lines: textSchema(400).nullable().optional(),
       licence: textSchema(120).nullable().optional(),
-      mark: markSchema.nullable().optional(),
+      mark: markSchema().nullable().optional(),
     }),
   {
     kit: (kit, { lines, licence, mark }) => {

@@ -9,7 +9,7 @@ export const lookNoted = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
+      receptacle: idSchema(),
       look: z.enum(looks),
       seen: z.boolean(),
     }),

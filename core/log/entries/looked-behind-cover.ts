@@ -1,17 +1,20 @@
 import { z } from 'zod';
+import { lazily } from '../../lazily.ts';
 import { conductors } from '../../physics/names.ts';
 import { panelBox, withBehindCover } from '../circuits-said.ts';
 import { breakerSchema, idSchema } from '../envelope.ts';
 import { entryKind, fieldsOf } from './entry-kind.ts';
 
-const seenFaultSchema = z
-  .strictObject({
-    kind: z.enum(['open', 'swap', 'bond', 'resistance']),
-    conductors: z.array(z.enum(conductors)).min(1).max(2),
-    cableTo: idSchema.optional(),
-    at: idSchema.optional(),
-  })
-  .refine(({ cableTo, at }) => (cableTo === undefined) !== (at === undefined), { message: 'one-site' });
+const seenFaultSchema = lazily(() =>
+  z
+    .strictObject({
+      kind: z.enum(['open', 'swap', 'bond', 'resistance']),
+      conductors: z.array(z.enum(conductors)).min(1).max(2),
+      cableTo: idSchema().optional(),
+      at: idSchema().optional(),
+    })
+    .refine(({ cableTo, at }) => (cableTo === undefined) !== (at === undefined), { message: 'one-site' }),
+);
 
 /** A qualified person opened a box: what was suspected was found there, or not; null takes the look back. */
 export const lookedBehindCover = entryKind(
@@ -19,10 +22,10 @@ export const lookedBehindCover = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      breaker: breakerSchema,
+      breaker: breakerSchema(),
       /** A receptacle’s box, or the panel’s. */
-      box: z.union([idSchema, z.literal(panelBox)]),
-      faults: z.array(seenFaultSchema).min(1).max(12),
+      box: z.union([idSchema(), z.literal(panelBox)]),
+      faults: z.array(seenFaultSchema()).min(1).max(12),
       found: z.boolean().nullable(),
     }),
   {

@@ -10,9 +10,9 @@ export const lostPower = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      by: lostBySchema,
+      by: lostBySchema(),
       /** Not `receptacle`: what it says is of the device or the breaker. */
-      outlet: idSchema,
+      outlet: idSchema(),
       lost: z.boolean(),
     }),
   {

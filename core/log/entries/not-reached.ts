@@ -9,7 +9,7 @@ export const notReached = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
+      receptacle: idSchema(),
       reason: z.enum(notReachedReasons).nullable(),
     }),
   {

@@ -10,7 +10,7 @@ export const panelChecked = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      panel: idSchema,
+      panel: idSchema(),
       check: z.enum([...panelChecks, 'compound']),
       found: z.enum(checkStates),
     }),

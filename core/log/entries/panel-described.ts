@@ -12,7 +12,7 @@ export const panelDescribed = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      panel: idSchema,
+      panel: idSchema(),
       name: textSchema(60).optional(),
       panelKind: z.enum(panelKinds).optional(),
       /** What stands on it, in amperes. */
@@ -21,7 +21,7 @@ export const panelDescribed = entryKind(
       mainAmps: z.int().min(10).max(1200).nullable().optional(),
       legs: z.enum(legLayouts).optional(),
       /** Year on its label. */
-      madeIn: yearSchema.nullable().optional(),
+      madeIn: yearSchema().nullable().optional(),
       /** Metal of the neutral bar's conductors. */
       neutralBar: z.enum(conductorMetals).optional(),
       /** It is none, or was entered twice. */

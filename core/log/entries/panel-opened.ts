@@ -9,7 +9,7 @@ export const panelOpened = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      panel: idSchema,
+      panel: idSchema(),
       byQualified: z.literal(true),
     }),
   {

@@ -9,7 +9,7 @@ export const peopleWarned = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
+      receptacle: idSchema(),
       danger: z.enum(dangers),
     }),
   {

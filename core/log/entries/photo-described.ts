@@ -11,12 +11,12 @@ export const photoDescribed = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      photo: idSchema,
+      photo: idSchema(),
       caption: textSchema(300).nullable().optional(),
       size: z.enum(photoSizes).nullable().optional(),
       /** What it is of after all. */
       of: z.enum(photoSubjects).optional(),
-      about: idSchema.optional(),
+      about: idSchema().optional(),
     }),
   {
     job: (job, entry) => {

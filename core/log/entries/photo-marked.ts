@@ -1,18 +1,20 @@
 import { z } from 'zod';
+import { lazily } from '../../lazily.ts';
 import { idSchema, textSchema } from '../envelope.ts';
 import { withPhoto } from '../photos.ts';
 import { entryKind } from './entry-kind.ts';
 
-const share = z.number().min(0).max(1);
-const corner = { x: share, y: share };
-
 /** What is drawn on a photo; lengths as shares of its longer side, from its top left corner. */
-export const shapeSchema = z.discriminatedUnion('form', [
-  z.strictObject({ form: z.literal('arrow'), ...corner, toX: share, toY: share }),
-  z.strictObject({ form: z.literal('ring'), ...corner, radius: share }),
-  z.strictObject({ form: z.literal('text'), ...corner, words: textSchema(60) }),
-  z.strictObject({ form: z.literal('blur'), ...corner, width: share, height: share }),
-]);
+export const shapeSchema = lazily(() => {
+  const share = z.number().min(0).max(1);
+  const corner = { x: share, y: share };
+  return z.discriminatedUnion('form', [
+    z.strictObject({ form: z.literal('arrow'), ...corner, toX: share, toY: share }),
+    z.strictObject({ form: z.literal('ring'), ...corner, radius: share }),
+    z.strictObject({ form: z.literal('text'), ...corner, words: textSchema(60) }),
+    z.strictObject({ form: z.literal('blur'), ...corner, width: share, height: share }),
+  ]);
+});
 
 /** One thing drawn on a photo; null: taken off it. */
 export const photoMarked = entryKind(
@@ -20,9 +22,9 @@ export const photoMarked = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      photo: idSchema,
-      drawn: idSchema,
-      shape: shapeSchema.nullable(),
+      photo: idSchema(),
+      drawn: idSchema(),
+      shape: shapeSchema().nullable(),
     }),
   {
     job: (job, { photo, drawn: id, shape }) => {

@@ -9,16 +9,16 @@ export const photoTaken = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      photo: idSchema,
+      photo: idSchema(),
       of: z.enum(photoSubjects),
       /** The id of what it is of; left out for the house. */
-      about: idSchema.optional(),
+      about: idSchema().optional(),
       /** SHA-256 of the bytes that are sent. */
-      hash: hashSchema,
+      hash: hashSchema(),
       width: z.int().min(1).max(longestSide),
       height: z.int().min(1).max(longestSide),
       /** As its camera says. */
-      takenAt: instantSchema.optional(),
+      takenAt: instantSchema().optional(),
     }),
   {
     job: (job, entry) => {

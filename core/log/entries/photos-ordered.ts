@@ -9,7 +9,7 @@ export const photosOrdered = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      photos: z.array(idSchema).min(1).max(200),
+      photos: z.array(idSchema()).min(1).max(200),
     }),
   {
     job: (job, { photos }) => {

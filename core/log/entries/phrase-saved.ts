@@ -8,7 +8,7 @@ export const phraseSaved = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      phrase: idSchema,
+      phrase: idSchema(),
       text: textSchema(200).nullable(),
     }),
   {

@@ -11,8 +11,8 @@ export const pointDescribed = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      point: idSchema,
-      room: idSchema.optional(),
+      point: idSchema(),
+      room: idSchema().optional(),
       name: textSchema(60).optional(),
       pointKind: z.enum(pointKinds).optional(),
       /** Of a group: how many switches it has. */

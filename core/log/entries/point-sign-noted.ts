@@ -10,7 +10,7 @@ export const pointSignNoted = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      point: idSchema,
+      point: idSchema(),
       sign: z.enum(pointSigns),
       seen: z.boolean(),
     }),

@@ -9,7 +9,7 @@ export const powerRestored = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      by: lostBySchema,
+      by: lostBySchema(),
       restored: z.boolean(),
     }),
   {

@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { type ReferenceId, referenceIds } from '../../knowledge/references.ts';
 import { questionIds, questions, type Schools } from '../../knowledge/schools.ts';
+import { lazily } from '../../lazily.ts';
 import { defined } from '../drafts.ts';
 import { textSchema } from '../envelope.ts';
 import { entryKind } from './entry-kind.ts';
 
-const viewSchema = z.enum(
-  questionIds.flatMap((id) => questions[id] as readonly string[]) as [string, ...string[]],
+const viewSchema = lazily(() =>
+  z.enum(questionIds.flatMap((id) => questions[id] as readonly string[]) as [string, ...string[]]),
 );
 
 /** How the firm decides where practitioners differ, and what it works under. */
@@ -16,7 +17,7 @@ export const practiceChosen = entryKind(
     z.strictObject({
       ...envelope,
       schools: z
-        .partialRecord(z.enum(questionIds as [string, ...string[]]), viewSchema)
+        .partialRecord(z.enum(questionIds as [string, ...string[]]), viewSchema())
         .refine(
           (schools) =>
             questionIds.every((id) => {

@@ -10,14 +10,14 @@ export const protectionNoted = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
+      receptacle: idSchema(),
       /** All labels on it: from before `label-noted`. */
       labels: z.array(z.enum(protectionLabels)).max(2).optional(),
       /** Where its reset is, where it is not here. */
       resetAt: textSchema(80).nullable().optional(),
       lockedOut: z.boolean().optional(),
       /** Year on the device. */
-      madeIn: yearSchema.nullable().optional(),
+      madeIn: yearSchema().nullable().optional(),
     }),
   {
     receptacle: (receptacle, entry) => {

@@ -9,8 +9,8 @@ export const readingTaken = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
-      tester: idSchema.optional(),
+      receptacle: idSchema(),
+      tester: idSchema().optional(),
       shown: shownSchema(),
       /** Of a probe: whether the plate screw sounds. */
       plateScrew: z.boolean().optional(),

@@ -10,17 +10,17 @@ export const receptacleDescribed = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
-      room: idSchema,
+      receptacle: idSchema(),
+      room: idSchema(),
       name: textSchema(60),
       type: z.enum(receptacleTypes).optional(),
       /** A three-to-two adapter is in use. */
       adapter: z.boolean().optional(),
       /** What its tab was found to be. */
       adapterTab: z.enum(adapterTabs).optional(),
-      spot: spotSchema.nullable().optional(),
+      spot: spotSchema().nullable().optional(),
       /** The receptacle whose lower half this is, where the halves read apart. */
-      halfOf: idSchema.optional(),
+      halfOf: idSchema().optional(),
     }),
   {
     receptacle: (receptacle, { room, name, type, adapter, adapterTab, spot, halfOf }) => {

@@ -8,8 +8,8 @@ export const receptacleFed = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacle: idSchema,
-      breaker: breakerSchema.nullable(),
+      receptacle: idSchema(),
+      breaker: breakerSchema().nullable(),
       /** Counted from the panel; receptacles without one come last, in the order of the walk. */
       place: z.int().min(1).max(200).nullable(),
     }),

@@ -5,7 +5,7 @@ import { entryKind } from './entry-kind.ts';
 /** One was entered twice: what stands at it counts for the other. */
 export const receptacleMerged = entryKind(
   'receptacle-merged',
-  (envelope) => z.strictObject({ ...envelope, receptacle: idSchema, into: idSchema }),
+  (envelope) => z.strictObject({ ...envelope, receptacle: idSchema(), into: idSchema() }),
   {
     receptacle: (receptacle, { into }) => {
       receptacle.into = into;

@@ -7,12 +7,12 @@ export const roomDescribed = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      room: idSchema,
+      room: idSchema(),
       name: textSchema(60),
       /** How many receptacles are looked for there; null: not said. */
       expected: z.int().min(0).max(200).nullable().optional(),
       /** Where its door is. */
-      door: spotSchema.optional(),
+      door: spotSchema().optional(),
     }),
   {
     room: (room, { name, expected = room.expected, door = room.door }) => {

@@ -9,8 +9,8 @@ export const roomMoved = entryKind(
     z.strictObject({
       ...envelope,
       /** Not `room`: the order is the house's. */
-      moved: idSchema,
-      after: idSchema.nullable(),
+      moved: idSchema(),
+      after: idSchema().nullable(),
     }),
   {
     job: (job, { moved, after }) => {

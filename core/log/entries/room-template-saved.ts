@@ -8,7 +8,7 @@ export const roomTemplateSaved = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      template: idSchema,
+      template: idSchema(),
       name: textSchema(60),
       rooms: z
         .array(z.strictObject({ name: textSchema(60), expected: z.int().min(0).max(200).nullable() }))

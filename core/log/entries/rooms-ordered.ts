@@ -8,7 +8,7 @@ export const roomsOrdered = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      rooms: z.array(idSchema).min(1).max(300),
+      rooms: z.array(idSchema()).min(1).max(300),
     }),
   {
     job: (job, { rooms }) => {

@@ -8,7 +8,7 @@ export const setApart = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      receptacles: z.array(idSchema).min(2).max(300),
+      receptacles: z.array(idSchema()).min(2).max(300),
       apart: z.boolean(),
     }),
   {

@@ -10,8 +10,8 @@ export const switchLinked = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      point: idSchema,
-      outlet: idSchema,
+      point: idSchema(),
+      outlet: idSchema(),
       linked: z.boolean(),
     }),
   {

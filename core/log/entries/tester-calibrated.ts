@@ -11,9 +11,9 @@ export const testerCalibrated = entryKind(
       ...envelope,
       instrument: z.enum(instrumentIds),
       /** Which plug-in tester. */
-      tester: idSchema.optional(),
+      tester: idSchema().optional(),
       serial: textSchema(60).nullable().optional(),
-      calibratedOn: daySchema.nullable().optional(),
+      calibratedOn: daySchema().nullable().optional(),
     }),
   {
     kit: (kit, { instrument, tester, serial, calibratedOn }) => {

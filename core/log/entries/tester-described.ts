@@ -8,7 +8,7 @@ export const testerDescribed = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      tester: idSchema,
+      tester: idSchema(),
       name: textSchema(60),
       layout: testerLayoutSchema,
       /** As printed on it: category and volts. */

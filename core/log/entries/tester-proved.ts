@@ -11,7 +11,7 @@ export const testerProved = entryKind(
       ...envelope,
       instrument: z.enum(instrumentIds),
       /** Which plug-in tester. */
-      tester: idSchema.optional(),
+      tester: idSchema().optional(),
       passed: z.boolean(),
     }),
   {

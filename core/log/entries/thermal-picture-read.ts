@@ -13,10 +13,10 @@ export const thermalPictureRead = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      spot: idSchema,
+      spot: idSchema(),
       unit: z.enum(temperatureUnits),
       columns: z.int().min(1).max(mostTemperatures),
-      temperatures: z.array(degreesSchema).min(1).max(mostTemperatures),
+      temperatures: z.array(degreesSchema()).min(1).max(mostTemperatures),
     }),
   {
     job: (job, { spot, unit, columns, temperatures }) => {

@@ -8,8 +8,8 @@ export const wentDead = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      by: lostBySchema,
-      dead: z.array(idSchema).max(300),
+      by: lostBySchema(),
+      dead: z.array(idSchema()).max(300),
       powerBack: z.boolean(),
     }),
   {

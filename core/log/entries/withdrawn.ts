@@ -8,7 +8,7 @@ export const withdrawn = entryKind(
   (envelope) =>
     z.strictObject({
       ...envelope,
-      entries: z.array(idSchema).min(1).max(20),
+      entries: z.array(idSchema()).min(1).max(20),
     }),
   {},
 );

@@ -8,7 +8,7 @@ export const DELETE = (
   { params }: { readonly params: Promise<{ invitation: string }> },
 ): Promise<Response> =>
   answerMember(request, 'owner', async ({ firm, person }) => {
-    const id = addressPart((await params).invitation, idSchema, 'such invitation');
+    const id = addressPart((await params).invitation, idSchema(), 'such invitation');
     if (!(await withdrawInvitation(firm, person, id)))
       throw new Problem('not-found', 'There is no such invitation.');
     return answer({});

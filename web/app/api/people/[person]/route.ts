@@ -15,7 +15,7 @@ const change = (
   roleOf: () => Promise<Role | null>,
 ): Promise<Response> =>
   answerMember(request, 'owner', async ({ firm, person: by }) => {
-    const person = addressPart((await params).person, idSchema, 'such person');
+    const person = addressPart((await params).person, idSchema(), 'such person');
     switch (await changeMembership(firm, by, person, await roleOf())) {
       case 'changed':
         return answer({});

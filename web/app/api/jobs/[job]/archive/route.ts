@@ -11,7 +11,7 @@ export const GET = (
   { params }: { readonly params: Promise<{ job: string }> },
 ): Promise<Response> =>
   answerMember(request, 'viewer', async ({ firm, person }) => {
-    const job = addressPart((await params).job, idSchema, 'such job');
+    const job = addressPart((await params).job, idSchema(), 'such job');
     await limit('report-person', person.id);
     const known = await jobNamed(firm, job);
     const archive = known === null ? null : await jobArchive(firm, job);

@@ -16,7 +16,7 @@ interface Address {
 
 export const GET = (request: Request, { params }: Address): Promise<Response> =>
   answerMember(request, 'viewer', async ({ firm }) => {
-    const job = addressPart((await params).job, idSchema, 'such job');
+    const job = addressPart((await params).job, idSchema(), 'such job');
     const after = addressPart(
       new URL(request.url).searchParams.get('after') ?? 0,
       cursorSchema,
@@ -31,7 +31,7 @@ export const POST = (request: Request, { params }: Address): Promise<Response> =
   answerMember(request, 'inspector', async (asked) => {
     await needRoom();
     await limit('entries-person', asked.person.id);
-    const job = addressPart((await params).job, idSchema, 'such job');
+    const job = addressPart((await params).job, idSchema(), 'such job');
     const { entries, links } = await bodyOf(request, jobBatch);
     const result = await appendToJob(asked.firm, asked, job, entries, links);
     if (result.kind === 'appended') summarizeSoon(asked.firm, job);

@@ -9,7 +9,7 @@ export const GET = (
   { params }: { readonly params: Promise<{ job: string }> },
 ): Promise<Response> =>
   answerMember(request, 'viewer', async ({ firm }) => {
-    const job = addressPart((await params).job, idSchema, 'such job');
+    const job = addressPart((await params).job, idSchema(), 'such job');
     const photos = await photoStates(firm, job);
     if (photos === null) throw new Problem('not-found', 'There is no such job.');
     return answer({ photos });

@@ -22,7 +22,7 @@ export const POST = (
   { params }: { readonly params: Promise<{ job: string }> },
 ): Promise<Response> =>
   answerMember(request, 'viewer', async ({ firm, person }) => {
-    const job = addressPart((await params).job, idSchema, 'such job');
+    const job = addressPart((await params).job, idSchema(), 'such job');
     const { language, timeZone } = await bodyOf(request, wantedSchema);
     await limit('report-person', person.id);
     const known = await jobNamed(firm, job);

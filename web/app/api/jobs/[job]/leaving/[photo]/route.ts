@@ -19,8 +19,8 @@ export const GET = (request: Request, { params }: Address): Promise<Response> =>
     );
     const bytes = await leavingPhoto(
       firm,
-      addressPart(job, idSchema, 'such job'),
-      addressPart(photo, idSchema, 'such photo'),
+      addressPart(job, idSchema(), 'such job'),
+      addressPart(photo, idSchema(), 'such photo'),
       size,
     );
     if (bytes === null) throw new Problem('not-found', 'There is no such photo here.');

@@ -13,7 +13,10 @@ interface Address {
 
 async function named({ params }: Address) {
   const { job, hash } = await params;
-  return { job: addressPart(job, idSchema, 'such job'), hash: addressPart(hash, hashSchema, 'such photo') };
+  return {
+    job: addressPart(job, idSchema(), 'such job'),
+    hash: addressPart(hash, hashSchema(), 'such photo'),
+  };
 }
 
 /** A photo as it is kept, for those of the firm: whole or small. */
@@ -38,7 +41,7 @@ const pieceSchema = z.strictObject({
     .string()
     .max(4000)
     .transform((ids) => ids.split(',').filter((id) => id !== ''))
-    .pipe(z.array(idSchema).max(100))
+    .pipe(z.array(idSchema()).max(100))
     .optional(),
 });
 
