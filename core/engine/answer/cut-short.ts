@@ -2,12 +2,28 @@ import type { Reading } from '../../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
 import type { HouseFacts } from '../model/priors.ts';
-import { LoneDiagnostician } from './lone-outlet.ts';
+import { LoneDiagnostician, type LoneOpinion } from './lone-outlet.ts';
 import { type OutletOpinion, ruledOutShare } from './posterior.ts';
 import { readBy } from './safe-test.ts';
 
 /** Made when it is first needed. */
 let lone: LoneDiagnostician | null = null;
+/** By readings and house: most outlets of a circuit read alike, and an answer that is cut short is made again and again. */
+const alone = new Map<string, LoneOpinion>();
+const mostRemembered = 500;
+
+/** What readings leave open by themselves, at whichever outlet. */
+function openBy(own: readonly Reading[], house: HouseFacts | undefined): LoneOpinion {
+  const readings = own.map((reading) => ({ ...reading, at: '' }));
+  const key = JSON.stringify([readings, house]);
+  const known = alone.get(key);
+  if (known !== undefined) return known;
+  lone ??= new LoneDiagnostician();
+  const opinion = lone.opinionOn('', readings, house);
+  if (alone.size >= mostRemembered) alone.clear();
+  alone.set(key, opinion);
+  return opinion;
+}
 
 /**
  * Outlets of whose readings not one is accounted for: it does not fit, or its instrument is held not to work. What was
@@ -39,11 +55,10 @@ export function asCutShort<O extends OutletOpinion>(
   house: HouseFacts | undefined,
   isCutShort: boolean,
 ): O {
-  lone ??= new LoneDiagnostician();
   const own = readings.filter(({ at }) => at === opinion.id);
-  const alone = lone.diagnose(opinion.id, own, house);
+  const open = openBy(own, house);
   const shareOf = (id: ConditionId): number =>
-    alone.explanations.reduce(
+    open.explanations.reduce(
       (sum, { conditions: [here], probability }) => (here === id ? sum + probability : sum),
       0,
     );
@@ -54,18 +69,18 @@ export function asCutShort<O extends OutletOpinion>(
   const isOpen = (id: ConditionId): boolean =>
     id !== condition &&
     conditions[id].dangerous &&
-    (opinion.notRuledOut.includes(id) || alone.condition === id || alone.notRuledOut.includes(id));
+    (opinion.notRuledOut.includes(id) || open.condition === id || open.notRuledOut.includes(id));
   const notRuledOut = conditionIds.filter(isOpen);
   const doubtOf = (id: ConditionId): number => opinion.doubts[opinion.notRuledOut.indexOf(id)] ?? shareOf(id);
   return {
     ...opinion,
     condition,
-    probability: isBorneOut ? opinion.probability : alone.probability,
+    probability: isBorneOut ? opinion.probability : open.probability,
     notRuledOut,
     ifMisread: opinion.ifMisread.filter((id) => !notRuledOut.includes(id)),
     doubts: notRuledOut.map(doubtOf),
     contacts: opinion.contacts.map((state, contact) =>
-      state === alone.contacts[contact] ? state : 'may-be-live',
+      state === open.contacts[contact] ? state : 'may-be-live',
     ) as unknown as OutletOpinion['contacts'],
   };
 }

@@ -32,8 +32,12 @@ export interface LoneExplanation extends Weighed {
   readonly instruments: readonly InstrumentFault[];
 }
 
-export interface LoneDiagnosis extends OutletOpinion {
+/** What may hold at it by its own readings, and why. */
+export interface LoneOpinion extends OutletOpinion {
   readonly explanations: readonly LoneExplanation[];
+}
+
+export interface LoneDiagnosis extends LoneOpinion {
   readonly next: NextTest | null;
   /** Positions of readings that the leading explanation does not account for. */
   readonly misfits: readonly number[];
@@ -57,11 +61,7 @@ export class LoneDiagnostician {
     house: HouseFacts = noFacts,
     kit: readonly InstrumentId[] = instrumentIds,
   ): LoneDiagnosis {
-    this.table ??= new LoneTable();
-    const { table } = this;
-    const readings = taken.filter(({ instrument }) => !isOfDevice(instrument));
-    const alone = new LoneWeighing(table, readings, house);
-    const ranked = ranking(table, alone.weighAll(), alone);
+    const { table, readings, alone, ranked } = this.weighed(taken, house);
     const leading = ranked.held[0] ?? { row: 0, fault: null, weight: 0, scales: evenly(1) };
     const misfits = alone.misfitsUnder(leading);
     const opinion = opinionOn(id, 0, ranked.explanations, taken.length === 0);
@@ -89,6 +89,20 @@ export class LoneDiagnostician {
         wrong: misfits.includes(position) ? alone.wrongUnder(leading, position) : null,
       })),
     };
+  }
+
+  /** No more than what may hold there: neither its next test nor what each reading is held against. */
+  opinionOn(id: string, taken: readonly Reading[], house: HouseFacts = noFacts): LoneOpinion {
+    const { explanations } = this.weighed(taken, house).ranked;
+    return { ...opinionOn(id, 0, explanations, taken.length === 0), explanations };
+  }
+
+  private weighed(taken: readonly Reading[], house: HouseFacts) {
+    this.table ??= new LoneTable();
+    const { table } = this;
+    const readings = taken.filter(({ instrument }) => !isOfDevice(instrument));
+    const alone = new LoneWeighing(table, readings, house);
+    return { table, readings, alone, ranked: ranking(table, alone.weighAll(), alone) };
   }
 }
 
