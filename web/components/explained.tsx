@@ -5,6 +5,8 @@ import classes from './explained.module.css';
 
 export interface Explanation {
   readonly isOpen: boolean;
+  /** Somebody asked for it: it is not open by itself, for being seen the first time. */
+  readonly isAsked: boolean;
   readonly toggle: () => void;
 }
 
@@ -12,7 +14,9 @@ export interface Explanation {
 export function useExplanation(what: string): Explanation {
   const { identity } = useLocal();
   const name = `${storeName(identity)} explained ${what}`;
-  const [isOpen, setOpen] = useState(() => localStorage.getItem(name) === null);
+  const [shown, setShown] = useState<'first' | 'asked' | 'closed'>(() =>
+    localStorage.getItem(name) === null ? 'first' : 'closed',
+  );
   useEffect(() => {
     try {
       localStorage.setItem(name, 'seen');
@@ -20,7 +24,11 @@ export function useExplanation(what: string): Explanation {
       // No room left: it is explained once more.
     }
   }, [name]);
-  return { isOpen, toggle: () => setOpen((before) => !before) };
+  return {
+    isOpen: shown !== 'closed',
+    isAsked: shown === 'asked',
+    toggle: () => setShown((before) => (before === 'closed' ? 'asked' : 'closed')),
+  };
 }
 
 export interface ExplainedProps {

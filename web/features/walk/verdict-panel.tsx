@@ -92,12 +92,7 @@ export function VerdictPanel({
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
     <section className={classes.panel} aria-label="Verdict" tabIndex={0}>
-      <Explained explanation={triangleIs} what="the triangle">
-        {words.screens.walk.triangleIs}
-      </Explained>
-      <Explained explanation={planIs} what="the rectangle">
-        {words.screens.walk.planIs}
-      </Explained>
+      <Explanations {...{ triangleIs, planIs }} which={(one) => one.isAsked || verdict === null} />
       <div aria-live="polite" className={classes.words}>
         {verdict === null ? (
           <NothingRead hasDanger={walk.shown.danger !== null} />
@@ -131,6 +126,7 @@ export function VerdictPanel({
           <CircuitNext circuit={circuit} nameOf={nameOf} onTake={onTake} />
         </section>
       )}
+      <Explanations {...{ triangleIs, planIs }} which={(one) => !one.isAsked && verdict !== null} />
       <Halves walk={walk} asksForHalves={asksForHalves} onTakeApart={() => onSheet('edit')} />
       {judged !== null && walk.shown.danger === null && verdict?.plain === false && (
         <p className={classes.caution}>
@@ -154,6 +150,29 @@ export function VerdictPanel({
       )}
       <Tools canRecord={walk.record.canRecord} onSheet={onSheet} onReading={enterReading} />
     </section>
+  );
+}
+
+interface ExplanationsProps extends Pick<VerdictPanelProps, 'triangleIs' | 'planIs'> {
+  readonly which: (one: Explanation) => boolean;
+}
+
+/** What is seen for the first time: it comes first where nothing was read, and pushes no verdict off the screen. */
+function Explanations({ triangleIs, planIs, which }: ExplanationsProps) {
+  const { walk } = useWords().screens;
+  return (
+    <>
+      {which(triangleIs) && (
+        <Explained explanation={triangleIs} what="the triangle">
+          {walk.triangleIs}
+        </Explained>
+      )}
+      {which(planIs) && (
+        <Explained explanation={planIs} what="the rectangle">
+          {walk.planIs}
+        </Explained>
+      )}
+    </>
   );
 }
 

@@ -24,6 +24,31 @@ const walkOf = async (
   return { ...shown, ids };
 };
 
+/** True where one text of the verdict stands above another. */
+const isAbove = (first: HTMLElement, second: HTMLElement): boolean =>
+  (first.compareDocumentPosition(second) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
+
+describe('what triangle and rectangle are', () => {
+  const triangleIs = () => within(verdict()).getByText(/^The triangle is the receptacle/);
+
+  test('is said first where nothing was read, and stands back behind a verdict and a warning to stop', async () => {
+    const { user } = await walkOf({ Den: 2 });
+    expect(isAbove(triangleIs(), within(verdict()).getByText(/^Plug the tester in/))).toBe(true);
+    await user.keyboard('8');
+    const stop = await within(verdict()).findByText(/^Stop here/);
+    expect(isAbove(stop, triangleIs())).toBe(true);
+  });
+
+  test('comes first when somebody asks for it, whatever was read', async () => {
+    const { user } = await walkOf({ Den: 2 });
+    await user.click(within(verdict()).getByRole('button', { name: 'Got it: the triangle' }));
+    await user.keyboard('4');
+    const headline = await within(verdict()).findByText('Reads open ground');
+    await user.click(screen.getByRole('button', { name: 'What is the triangle?' }));
+    expect(isAbove(triangleIs(), headline)).toBe(true);
+  });
+});
+
 describe('the lamps', () => {
   test('a pattern’s key records it, and its verdict stands beside it', async () => {
     const { user, kept, ids } = await walkOf({ Den: 2 });
