@@ -23,3 +23,20 @@ export function useKeys(keys: readonly HotkeyItem[], unlessIn: readonly string[]
     return () => document.documentElement.removeEventListener('keydown', press);
   }, [press]);
 }
+
+/**
+ * A button that was pressed with the pointer gives the keys back to the screen: whoever clicks a room and goes on by the
+ * keys means the screen's Enter, not that button's once more. One that the keyboard came to keeps its own.
+ */
+export function useKeysBack(): void {
+  useLayoutEffect(() => {
+    const giveBack = ({ detail }: MouseEvent): void => {
+      const { activeElement } = document;
+      // A press by the keyboard counts as no click.
+      if (detail > 0 && activeElement instanceof HTMLButtonElement && activeElement.closest('main') !== null)
+        activeElement.blur();
+    };
+    document.documentElement.addEventListener('click', giveBack);
+    return () => document.documentElement.removeEventListener('click', giveBack);
+  }, []);
+}

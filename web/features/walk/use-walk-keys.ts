@@ -5,7 +5,7 @@ import type { House } from '@fair-plug/core/log';
 import type { ScreenWords, Spoken } from '@fair-plug/core/words';
 import { useDisclosure } from '@mantine/hooks';
 import { useWords } from '@/components/region-words';
-import { useKeys } from '@/components/use-keys';
+import { useKeys, useKeysBack } from '@/components/use-keys';
 import type { Walk } from './use-walk';
 import { stepInRoom, stepRoom } from './walk-order';
 import { type SheetId, sheetIds, sheetName, sheetWords } from './words';
@@ -110,6 +110,7 @@ export function useWalkKeys(
     ['shift+?', open],
     ['?', open],
   ]);
+  useKeysBack();
   // A focused button or link has its own Enter.
   useKeys(
     [['Enter', recording(mainAction(walk, words).act)]],

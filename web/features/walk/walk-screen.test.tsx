@@ -28,6 +28,35 @@ const walkOf = async (
 const isAbove = (first: HTMLElement, second: HTMLElement): boolean =>
   (first.compareDocumentPosition(second) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
 
+describe('keys after a press with the pointer', () => {
+  test('Enter goes on from the room that was clicked, and does not take it again', async () => {
+    const { user, kept, ids } = await walkOf({ Den: 1, Kitchen: 1 });
+    await user.click(await screen.findByRole('button', { name: /^Kitchen/ }));
+    await currentPlace('Kitchen 1');
+    await user.keyboard('4');
+    await screen.findByText('Recorded: Kitchen 1');
+    await user.keyboard('{Enter}');
+    await currentPlace('Den 1');
+    await user.keyboard('7');
+    await screen.findByText('Recorded: Den 1');
+    await waitFor(() =>
+      expect(kept('reading-taken')).toMatchObject([
+        { receptacle: ids['Kitchen 1'] },
+        { receptacle: ids['Den 1'] },
+      ]),
+    );
+  });
+
+  test('a button that the keyboard came to keeps its own Enter', async () => {
+    const { user } = await walkOf({ Den: 1, Kitchen: 2 });
+    const room = await screen.findByRole('button', { name: /^Kitchen/ });
+    room.focus();
+    await user.keyboard('{Enter}');
+    await currentPlace('Kitchen 1');
+    expect(document.activeElement).toBe(room);
+  });
+});
+
 describe('what triangle and rectangle are', () => {
   const triangleIs = () => within(verdict()).getByText(/^The triangle is the receptacle/);
 
