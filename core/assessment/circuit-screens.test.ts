@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest';
 import { parseCircuit, simulate } from '../circuit/index.ts';
-import { lone } from '../engine/answer/lone-in-tests.ts';
 import type { Fault } from '../faults/index.ts';
 import { lampsOf, type Reading, type Shown, type Test } from '../instruments/index.ts';
 import { asEntries, idNumber } from '../log/arbitrary-entries.ts';
@@ -66,7 +65,7 @@ function read(faults: readonly Fault[], tests: readonly Test[] = []): readonly J
 }
 
 function judged(house: House) {
-  const run = new HouseJudge(lone).judging(house, ['lamps', 'probe', 'meter', 'loaded']);
+  const run = new HouseJudge().judging(house, ['lamps', 'probe', 'meter', 'loaded']);
   for (;;) {
     const step = run.next();
     if (step.done) return assess(house, step.value);

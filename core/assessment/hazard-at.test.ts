@@ -1,5 +1,4 @@
 import { describe, expect, test } from 'vitest';
-import { lone } from '../engine/answer/lone-in-tests.ts';
 import { type InstrumentId, lampsOf, type Shown } from '../instruments/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type JobEntry, type JobStatement } from '../log/index.ts';
@@ -23,7 +22,7 @@ function assessedWith(kit: readonly InstrumentId[], ...statements: readonly JobS
   const house = foldHouse(
     all.map((one, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...one })),
   );
-  const run = new HouseJudge(lone).judging(house, kit);
+  const run = new HouseJudge().judging(house, kit);
   for (;;) {
     const step = run.next();
     if (step.done) return assess(house, step.value);

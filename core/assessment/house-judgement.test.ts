@@ -1,5 +1,4 @@
 import { describe, expect, test } from 'vitest';
-import { lone } from '../engine/answer/lone-in-tests.ts';
 import { type LampPattern, lampsOf, type Shown } from '../instruments/index.ts';
 import type { LegLayout } from '../knowledge/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
@@ -42,7 +41,7 @@ function houseOf(
   );
 }
 
-function judged(house: House, judge = new HouseJudge(lone)) {
+function judged(house: House, judge = new HouseJudge()) {
   const run = judge.judging(house, ['lamps', 'probe', 'meter', 'loaded']);
   let steps = 0;
   let told = 0;
@@ -71,7 +70,7 @@ describe('a judge that has judged before', () => {
     ['by itself', places()],
     ['on a circuit', places('1')],
   ])('says after a change of region what a new one says: %s', (_, walked) => {
-    const judge = new HouseJudge(lone);
+    const judge = new HouseJudge();
     judged(houseOf(walked), judge);
     const british = houseOf(walked, { region: 'uk' });
     expect(judged(british, judge).judgement).toEqual(judged(british).judgement);
@@ -141,7 +140,7 @@ describe('the next test on a breaker', () => {
 
 describe('news of a judgement', () => {
   test('told step by step they come to the whole, and what did not change stays the same object', () => {
-    const judge = new HouseJudge(lone);
+    const judge = new HouseJudge();
     const first = judged(houseOf([fine(), fine('1'), reversed('1')]), judge).judgement;
     const second = judged(houseOf([reversed(), fine('1'), reversed('1')]), judge).judgement;
     const heard = withChanges(null, changesSince(null, first));
@@ -202,7 +201,7 @@ describe('the judgement on a house', () => {
   });
 
   test('a second answer to an unchanged house costs next to nothing, and one more reading only its own circuit', () => {
-    const judge = new HouseJudge(lone);
+    const judge = new HouseJudge();
     const places = [fine('1'), fine('1'), fine('2'), reversed('2')];
     const first = judged(houseOf(places), judge);
     const again = judged(houseOf(places), judge);
@@ -218,7 +217,7 @@ describe('the judgement on a house', () => {
   test('what was answered before another request came first stays answered', () => {
     const places = [reversed('1'), fine('1'), fine('2'), reversed('2')];
     const first = judged(houseOf(places));
-    const judge = new HouseJudge(lone);
+    const judge = new HouseJudge();
     const run = judge.judging(houseOf(places), ['lamps', 'probe', 'meter', 'loaded']);
     for (let isAnswered = false; !isAnswered; ) {
       const step = run.next();
@@ -238,7 +237,7 @@ describe('the judgement on a house', () => {
         taken: [{ instrument: 'meter', hn: 120 - 40 * off, hg: 35 * off, ng: 118 - 59 * off }],
       };
     });
-    const impatient = new HouseJudge(lone, { circuit: 1, house: 1 });
+    const impatient = new HouseJudge({ circuit: 1, house: 1 });
     const house = houseOf(contradictory);
     const { judgement } = judged(house, impatient);
     expect(judgement.isFinal).toBe(true);

@@ -2,10 +2,10 @@ import type { Circuit } from '../circuit/index.ts';
 import {
   blindSpots,
   Diagnostician,
+  diagnoseAlone,
   type HouseFacts,
   type Inspected,
   type LoneDiagnosis,
-  LoneDiagnostician,
   likelyGroups,
   lostServiceNeutral,
   type NextTest,
@@ -60,12 +60,9 @@ interface CircuitQuestion extends LoneQuestion {
 }
 
 /** What the engine answers of a receptacle that stands for any. */
-function loneAnswer(
-  lone: LoneDiagnostician,
-  { readings, facts, kit, nominalVolts }: LoneQuestion,
-): LoneDiagnosis {
+function loneAnswer({ readings, facts, kit, nominalVolts }: LoneQuestion): LoneDiagnosis {
   const scale = new VoltScale(nominalVolts);
-  const judged = lone.diagnose(anywhere, scale.toEngine(readings), facts, kit);
+  const judged = diagnoseAlone(anywhere, scale.toEngine(readings), facts, kit);
   return { ...judged, table: scale.toShown(judged.table) };
 }
 
@@ -124,10 +121,10 @@ export class HouseJudge {
 
   private readonly pace: Pace | null;
 
-  /** What judges receptacles that stand alone may serve many houses. Without a pace it takes as long as it takes. */
-  constructor(lone: LoneDiagnostician = new LoneDiagnostician(), pace: Pace | null = null) {
+  /** Without a pace it takes as long as it takes. */
+  constructor(pace: Pace | null = null) {
     this.pace = pace;
-    this.loneAnswers = new Memo((question: LoneQuestion) => loneAnswer(lone, question), mostAnswers);
+    this.loneAnswers = new Memo(loneAnswer, mostAnswers);
     this.alone = new Memo(
       ({ id, ...question }: LoneQuestion & { readonly id: string }) =>
         judgedAlone(id, this.loneAnswers.of(question)),

@@ -6,7 +6,6 @@ export {
   type HazardId,
   hazards,
   type InstrumentFault,
-  LoneDiagnostician,
   placeCode,
   type ReadingComparison,
   type Wrong,

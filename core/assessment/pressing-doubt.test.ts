@@ -1,5 +1,4 @@
 import { expect, test } from 'vitest';
-import { LoneDiagnostician } from '../engine/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type JobEntry } from '../log/index.ts';
 import { HouseJudge, type JudgedReceptacle } from './index.ts';
@@ -16,7 +15,7 @@ function readsCorrect(): JudgedReceptacle {
       { kind: 'lamps-read', receptacle, lamps: { hn: 'lit', hg: 'lit', ng: 'off' } } as const,
     ].map((one, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...one })),
   );
-  const run = new HouseJudge(new LoneDiagnostician()).judging(house, []);
+  const run = new HouseJudge().judging(house, []);
   let step = run.next();
   while (!step.done) step = run.next();
   const judged = step.value.receptacles.get(receptacle);

@@ -1,5 +1,4 @@
 import { describe, expect, test } from 'vitest';
-import { lone } from '../engine/answer/lone-in-tests.ts';
 import { type LampPattern, lampPatterns, lampsOf } from '../instruments/index.ts';
 import type { Danger, ReceptacleType } from '../knowledge/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
@@ -59,7 +58,7 @@ const ofType = (type: ReceptacleType, adapter = false): JobStatement => ({
 describe('a receptacle to keep away from', () => {
   const judgedAt = (...statements: readonly JobStatement[]) => {
     const house = houseOf(...statements);
-    const run = new HouseJudge(lone).judging(house, ['lamps', 'meter', 'probe']);
+    const run = new HouseJudge().judging(house, ['lamps', 'meter', 'probe']);
     let step = run.next();
     while (!step.done) step = run.next();
     const judgement = step.value;
@@ -225,7 +224,7 @@ test('a house at 230 V is judged as one at 120 V is, and its table shows the vol
       receptacle: den1,
       shown,
     });
-    const run = new HouseJudge(lone).judging(house, ['lamps', 'meter']);
+    const run = new HouseJudge().judging(house, ['lamps', 'meter']);
     for (;;) {
       const step = run.next();
       if (step.done) return { one: step.value.receptacles.get(den1), shown };

@@ -10,7 +10,7 @@ export * from './answer/diagnostician.ts';
 export type { ReadingComparison } from './answer/evidence-table.ts';
 export { type LikelyGroup, likelyGroups, type Walked } from './answer/grouping.ts';
 export { type Localization, placeCode } from './answer/localization.ts';
-export { type LoneDiagnosis, LoneDiagnostician, type LoneExplanation } from './answer/lone-outlet.ts';
+export { diagnoseAlone, type LoneDiagnosis, type LoneExplanation } from './answer/lone-outlet.ts';
 export { type RunLength, runLengths } from './answer/run-lengths.ts';
 export { forbids, type HazardId, hasBadSplice, hazardOf, hazards } from './answer/safe-test.ts';
 export { type LostServiceNeutral, lostServiceNeutral } from './answer/service-neutral.ts';

@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest';
 import { assess, HouseJudge } from '../assessment/index.ts';
-import { lone } from '../engine/answer/lone-in-tests.ts';
 import { type LampPattern, lampsOf } from '../instruments/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
 import { foldHouse, type House, type JobEntry, type JobStatement } from '../log/index.ts';
@@ -150,7 +149,7 @@ test('an instrument that is held not to work is named in the report, with where 
           },
     ),
   };
-  const run = new HouseJudge(lone).judging(read, ['lamps', 'probe', 'meter']);
+  const run = new HouseJudge().judging(read, ['lamps', 'probe', 'meter']);
   let step = run.next();
   while (!step.done) step = run.next();
   const { instrumentDoubts } = reportOn(assess(read, step.value));

@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import { type Circuit, networkOf, parseCircuit, runOf } from '@fair-plug/core/circuit';
-import { causesOf, Diagnostician, LoneDiagnostician } from '@fair-plug/core/engine';
+import { causesOf, Diagnostician, diagnoseAlone } from '@fair-plug/core/engine';
 import type { Reading, Test } from '@fair-plug/core/instruments';
 import { build } from 'esbuild';
 import { Random } from '../accuracy/random.ts';
@@ -97,10 +97,9 @@ function loneMilliseconds(random: Random): number {
     (['lamps', 'meter', 'probe'] as const).map((instrument) => ({ at: id, instrument }) as Test),
   );
   const shown = readingsFrom({ ...circuit, tests }, random).map(({ reading }) => reading);
-  const lone = new LoneDiagnostician();
   const run = (): void => {
     for (const id of outlets)
-      lone.diagnose(
+      diagnoseAlone(
         id,
         shown.filter((one) => one.at === id),
       );

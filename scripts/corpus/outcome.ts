@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
 import { assess, HouseJudge, type HouseJudgement } from '@fair-plug/core/assessment';
-import { lone } from '@fair-plug/core/engine/answer/lone-in-tests.ts';
 import type { Finding } from '@fair-plug/core/findings';
 import type { InstrumentId } from '@fair-plug/core/instruments';
 import { type Practice, usualPractice } from '@fair-plug/core/knowledge';
@@ -11,7 +10,7 @@ import { brokenLaws } from './laws.ts';
 
 /** A house judged to the end, by a judge that has seen no other. */
 export function judgedWhole(house: House, kit: readonly InstrumentId[]): HouseJudgement {
-  const run = new HouseJudge(lone).judging(house, kit);
+  const run = new HouseJudge().judging(house, kit);
   let step = run.next();
   while (!step.done) step = run.next();
   return step.value;

@@ -4,7 +4,6 @@ import {
   HouseJudge,
   type HouseJudgement,
   type JudgementChanges,
-  LoneDiagnostician,
 } from '@fair-plug/core/assessment';
 import type { Circuit } from '@fair-plug/core/circuit';
 import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/engine';
@@ -47,11 +46,9 @@ async function inTurns<T>(
 }
 
 let asked = { house: 0, bench: 0 };
-/** One for all houses: what receptacles are held against takes a while to make. */
-const lone = new LoneDiagnostician();
 /** Nobody waits longer for a circuit, nor for a house; what was cut short says so. */
 const pace = { circuit: 4000, house: 16_000 };
-let judge = { job: '', of: new HouseJudge(lone, pace) };
+let judge = { job: '', of: new HouseJudge(pace) };
 /** What the page knows of the house by now; null before anything was sent. */
 let sent: HouseJudgement | null = null;
 
@@ -85,7 +82,7 @@ const engine = {
     asked = { ...asked, house: asked.house + 1 };
     const mine = asked.house;
     if (judge.job !== job) {
-      judge = { job, of: new HouseJudge(lone, pace) };
+      judge = { job, of: new HouseJudge(pace) };
       sent = null;
     }
     const steps = judge.of.judging(house, kit);
@@ -100,7 +97,7 @@ const engine = {
   /** How many findings a house comes to and how pressing they are, by all that is in it; for lists of houses. */
   async summarize(house: House, practice: Practice): Promise<FindingSummary> {
     const judgement = await inTurns(
-      new HouseJudge(lone, pace).judging(house, []),
+      new HouseJudge(pace).judging(house, []),
       () => false,
       () => {},
     );

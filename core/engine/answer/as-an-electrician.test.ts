@@ -3,7 +3,7 @@ import { runOf, simulate } from '../../circuit/index.ts';
 import type { Fault } from '../../faults/index.ts';
 import { type LampPattern, lampsOf, type Reading, scaled, type Test } from '../../instruments/index.ts';
 import { Diagnostician } from '../index.ts';
-import { lone } from './lone-in-tests.ts';
+import { diagnoseAlone } from './lone-outlet.ts';
 
 // Longer than other files: a case for each way in which houses, loads, instruments and hands mislead.
 
@@ -69,7 +69,7 @@ describe('the supply and the meter', () => {
       expect(namesOf(guessed(ids, readings))).toEqual(ids.map(() => 'correct'));
       for (const id of ids)
         expect(
-          lone.diagnose(
+          diagnoseAlone(
             id,
             readings.filter((one) => one.at === id),
           ).condition,
@@ -90,10 +90,10 @@ describe('the supply and the meter', () => {
         meter('x', rest, rest, 0),
         loaded('x', under, under, 0),
       ];
-      expect(lone.diagnose('x', readings).condition).toBe('bootleg-ground');
+      expect(diagnoseAlone('x', readings).condition).toBe('bootleg-ground');
       const rise = (rest - under) / 2;
       const grounded = [...readings.slice(0, 3), loaded('x', under, under + rise, rise)];
-      expect(lone.diagnose('x', grounded).condition).toBe('correct');
+      expect(diagnoseAlone('x', grounded).condition).toBe('correct');
     },
   );
 
@@ -124,10 +124,10 @@ describe('the supply and the meter', () => {
         meter('x', ...rest),
         loaded('x', ...under),
       ];
-      expect(lone.diagnose('x', readings).condition).toBe('correct');
+      expect(diagnoseAlone('x', readings).condition).toBe('correct');
       const [hn, hg, ng] = under;
       const bad = [...readings.slice(0, 3), loaded('x', hn - 12, hg, ng + 12)];
-      expect(lone.diagnose('x', bad).condition).toBe('high-resistance');
+      expect(diagnoseAlone('x', bad).condition).toBe('high-resistance');
     },
   );
 
@@ -139,8 +139,8 @@ describe('the supply and the meter', () => {
         meter('x', 120, 120, 0),
         loaded('x', 120 - drop, 120 - drop / 2, drop / 2),
       ];
-      expect(lone.diagnose('x', sound).condition, String(drop)).toBe('correct');
-      expect(lone.diagnose('x', sound).notRuledOut, String(drop)).not.toContain('bootleg-ground');
+      expect(diagnoseAlone('x', sound).condition, String(drop)).toBe('correct');
+      expect(diagnoseAlone('x', sound).notRuledOut, String(drop)).not.toContain('bootleg-ground');
     }
   });
 });
@@ -253,7 +253,7 @@ describe('grounds of a house', () => {
   const twoWire = { yearBuilt: 1955, groundedWiring: false } as const;
 
   test('where there are none, what reads reversed is reversed, where a ground was put in, sooner than a jumper from hot', () => {
-    const { condition, notRuledOut } = lone.diagnose('x', [lamps('x', 'hn-ng')], twoWire);
+    const { condition, notRuledOut } = diagnoseAlone('x', [lamps('x', 'hn-ng')], twoWire);
     expect(condition).toBe('reversed-polarity');
     expect(notRuledOut).toContain('energized-ground');
   });
@@ -308,7 +308,7 @@ describe('volts that nothing holds', () => {
     ['30 V where all is dark', [lamps('x', 'none'), meter('x', 30, 30, 0)], 'open-hot'],
   ];
   test.each(readings)('%s are no danger by themselves', (_, taken, expected) => {
-    expect(lone.diagnose('x', taken).condition).toBe(expected);
+    expect(diagnoseAlone('x', taken).condition).toBe(expected);
   });
 
   test('on a breaker they are an open neutral too, though no two meters show the same', () => {
@@ -330,7 +330,7 @@ describe('instruments fail and hands slip', () => {
     const answer = guessed(ids, readings);
     expect(namesOf(answer)).toEqual(ids.map(() => 'correct'));
     expect(answer.instruments).toEqual([{ instrument: 'lamps', kind: 'dead' }]);
-    const alone = lone.diagnose('r1', readings.slice(0, 2));
+    const alone = diagnoseAlone('r1', readings.slice(0, 2));
     expect(alone.condition).toBe('correct');
     expect(alone.explanations[0]?.instruments).toEqual([{ instrument: 'lamps', kind: 'dead' }]);
   });
@@ -347,7 +347,7 @@ describe('instruments fail and hands slip', () => {
 
   test('a breaker that was another one leaves the receptacle live, and it keeps its condition', () => {
     const off: Reading = { ...lamps('x', 'hn-hg'), state: { breakerOff: true } } as Reading;
-    const { condition, explanations } = lone.diagnose('x', [lamps('x', 'hn-hg'), off]);
+    const { condition, explanations } = diagnoseAlone('x', [lamps('x', 'hn-hg'), off]);
     expect(condition).toBe('correct');
     expect(explanations[0]?.instruments).toEqual([{ instrument: 'breaker', kind: 'another' }]);
   });

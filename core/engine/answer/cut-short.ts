@@ -2,12 +2,10 @@ import type { Reading } from '../../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
 import type { HouseFacts } from '../model/priors.ts';
-import { LoneDiagnostician, type LoneOpinion } from './lone-outlet.ts';
+import { type LoneOpinion, opinionAlone } from './lone-outlet.ts';
 import { type OutletOpinion, ruledOutShare } from './posterior.ts';
 import { readBy } from './safe-test.ts';
 
-/** Made when it is first needed. */
-let lone: LoneDiagnostician | null = null;
 /** By readings and house: most outlets of a circuit read alike, and an answer that is cut short is made again and again. */
 const alone = new Map<string, LoneOpinion>();
 const mostRemembered = 500;
@@ -18,8 +16,7 @@ function openBy(own: readonly Reading[], house: HouseFacts | undefined): LoneOpi
   const key = JSON.stringify([readings, house]);
   const known = alone.get(key);
   if (known !== undefined) return known;
-  lone ??= new LoneDiagnostician();
-  const opinion = lone.opinionOn('', readings, house);
+  const opinion = opinionAlone('', readings, house);
   if (alone.size >= mostRemembered) alone.clear();
   alone.set(key, opinion);
   return opinion;

@@ -8,7 +8,7 @@ import { type SearchLimits, usualLimits } from '../search/search.ts';
 import type { DiagnosisInput } from './diagnosis-file.ts';
 import { Diagnostician, type OutletDiagnosis } from './diagnostician.ts';
 import type { Localization } from './localization.ts';
-import { LoneDiagnostician } from './lone-outlet.ts';
+import { diagnoseAlone } from './lone-outlet.ts';
 import type { WeighedExplanation } from './posterior.ts';
 import { runLengths } from './run-lengths.ts';
 import type { NextTest } from './worth.ts';
@@ -197,8 +197,7 @@ function protectionKey(
 function oneByOne({ readings, house, kit }: DiagnosisInput, words: DiagnosisWords): DiagnosisFile {
   const byOutlet = new Map<string, Reading[]>();
   for (const reading of readings) byOutlet.set(reading.at, [...(byOutlet.get(reading.at) ?? []), reading]);
-  const lone = new LoneDiagnostician();
-  const alone = [...byOutlet].map(([id, own]) => lone.diagnose(id, own, house, kit));
+  const alone = [...byOutlet].map(([id, own]) => diagnoseAlone(id, own, house, kit));
   let groups = 0;
   const explanations = alone.flatMap(({ explanations: here }) => {
     const before = groups;

@@ -10,14 +10,8 @@ import {
   type Test,
 } from '../../instruments/index.ts';
 import { enUs } from '../../words/index.ts';
-import {
-  Diagnostician,
-  type LoneDiagnostician,
-  likelyGroups,
-  lostServiceNeutral,
-  runLengths,
-} from '../index.ts';
-import { lone } from './lone-in-tests.ts';
+import { Diagnostician, likelyGroups, lostServiceNeutral, runLengths } from '../index.ts';
+import { diagnoseAlone } from './lone-outlet.ts';
 
 // Longer than other files: a case for each way in which readings mislead, a few lines each.
 
@@ -114,11 +108,11 @@ describe('the worked cases of the trade, from readings back to the cause', () =>
 
   test('the probe settles it: ground sounds and the slots are silent, a real reversal of hot and ground', () => {
     const reading = lamps('x', 'hg-ng');
-    const alone = lone.diagnose('x', [reading]);
+    const alone = diagnoseAlone('x', [reading]);
     expect(alone.condition).toBe('open-neutral');
     expect(alone.notRuledOut).toContain('hot-ground-reversed');
     const probed: Reading = { at: 'x', instrument: 'probe', hot: false, neutral: false, ground: true };
-    expect(lone.diagnose('x', [reading, probed]).condition).toBe('hot-ground-reversed');
+    expect(diagnoseAlone('x', [reading, probed]).condition).toBe('hot-ground-reversed');
   });
 
   test('a reversed bootleg reads correct on lamps and meter, and only the probe tells', () => {
@@ -158,7 +152,7 @@ describe('the worked cases of the trade, from readings back to the cause', () =>
     });
     expect(outlets[1]?.condition).not.toBe('correct');
     expect([outlets[1]?.condition, ...(outlets[1]?.notRuledOut ?? [])]).toContain('open-neutral');
-    expect(lone.diagnose('x', [lamps('x', 'none')]).notRuledOut).toContain('open-neutral');
+    expect(diagnoseAlone('x', [lamps('x', 'none')]).notRuledOut).toContain('open-neutral');
   });
 
   test('two legs on one lost neutral: volts add to 240, and it is named', () => {
@@ -173,7 +167,7 @@ describe('the worked cases of the trade, from readings back to the cause', () =>
       unknownLoads: true,
     });
     expect(outlets.map(({ condition }) => condition)).toEqual(['lost-shared-neutral', 'lost-shared-neutral']);
-    expect(lone.diagnose('x', [lamps('x', 'all')]).condition).toBe('lost-shared-neutral');
+    expect(diagnoseAlone('x', [lamps('x', 'all')]).condition).toBe('lost-shared-neutral');
   });
 
   test('the ohms of a bad splice are found to a hundredth, and its step lies between two neighbours', () => {
@@ -284,8 +278,8 @@ describe('before and after repair', () => {
 describe('what the house says beforehand', () => {
   test('a missing ground in a house wired without is no accident; what reads as one there is more likely a jumper', () => {
     const reading = lamps('x', 'hn-hg');
-    const share = (house: Parameters<LoneDiagnostician['diagnose']>[2]) => {
-      const { notRuledOut, doubts } = lone.diagnose('x', [reading], house);
+    const share = (house: Parameters<typeof diagnoseAlone>[2]) => {
+      const { notRuledOut, doubts } = diagnoseAlone('x', [reading], house);
       return doubts[notRuledOut.indexOf('bootleg-ground')] ?? 0;
     };
     expect(share({ groundedWiring: false })).toBeGreaterThan(10 * share({ groundedWiring: true }));
@@ -294,8 +288,8 @@ describe('what the house says beforehand', () => {
 
   test('a recent year is no alibi: nothing dangerous drops out for it', () => {
     const reading = lamps('x', 'hn-hg');
-    const recent = lone.diagnose('x', [reading], { yearBuilt: 2025, groundedWiring: true });
-    expect(recent.notRuledOut).toEqual(lone.diagnose('x', [reading]).notRuledOut);
+    const recent = diagnoseAlone('x', [reading], { yearBuilt: 2025, groundedWiring: true });
+    expect(recent.notRuledOut).toEqual(diagnoseAlone('x', [reading]).notRuledOut);
     expect(recent.notRuledOut).toContain('reversed-bootleg-ground');
   });
 });

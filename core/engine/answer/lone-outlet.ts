@@ -9,6 +9,7 @@ import {
   isOfDevice,
   type Reading,
 } from '../../instruments/index.ts';
+import { lazily } from '../../lazily.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
 import type { HouseFacts } from '../model/priors.ts';
 import { evenly } from '../model/scales.ts';
@@ -47,63 +48,65 @@ export interface LoneDiagnosis extends LoneOpinion {
 
 const noFacts: HouseFacts = {};
 
-/** Judges receptacles one by one, each by its own readings alone; what all of them are held against is made once. */
-export class LoneDiagnostician {
-  private table: LoneTable | null = null;
+/** What every receptacle is held against. */
+const everyTable = lazily(() => new LoneTable());
 
-  /**
-   * In some milliseconds once the table is made. Readings name devices that are not known here, so of a tester's button
-   * only its current counts, and a device's own button not.
-   */
-  diagnose(
-    id: string,
-    taken: readonly Reading[],
-    house: HouseFacts = noFacts,
-    kit: readonly InstrumentId[] = instrumentIds,
-  ): LoneDiagnosis {
-    const { table, readings, alone, ranked } = this.weighed(taken, house);
-    const leading = ranked.held[0] ?? { row: 0, fault: null, weight: 0, scales: evenly(1) };
-    const misfits = alone.misfitsUnder(leading);
-    const opinion = opinionOn(id, 0, ranked.explanations, taken.length === 0);
-    return {
-      ...opinion,
-      explanations: ranked.explanations.map((one) => ({
-        ...one,
-        faults: one.faults.map((fault) => ({ ...fault, at: id })),
-      })),
-      next: nextFor(readings, table, ranked, opinion, kit),
-      misfits,
-      table: readings.map((reading, position) => ({
-        position,
+/** Weighs all that may hold by what was read at one receptacle. */
+function weighed(taken: readonly Reading[], house: HouseFacts) {
+  const table = everyTable();
+  const readings = taken.filter(({ instrument }) => !isOfDevice(instrument));
+  const alone = new LoneWeighing(table, readings, house);
+  return { table, readings, alone, ranked: ranking(table, alone.weighAll(), alone) };
+}
+
+/** What may hold at a receptacle by its own readings: neither its next test nor what each reading is held against. */
+export function opinionAlone(
+  id: string,
+  taken: readonly Reading[],
+  house: HouseFacts = noFacts,
+): LoneOpinion {
+  const { explanations } = weighed(taken, house).ranked;
+  return { ...opinionOn(id, 0, explanations, taken.length === 0), explanations };
+}
+
+/**
+ * Judges a receptacle by its own readings alone, in some milliseconds once the table is made. Readings name devices that
+ * are not known here, so of a tester's button only its current counts, and a device's own button not.
+ */
+export function diagnoseAlone(
+  id: string,
+  taken: readonly Reading[],
+  house: HouseFacts = noFacts,
+  kit: readonly InstrumentId[] = instrumentIds,
+): LoneDiagnosis {
+  const { table, readings, alone, ranked } = weighed(taken, house);
+  const leading = ranked.held[0] ?? { row: 0, fault: null, weight: 0, scales: evenly(1) };
+  const misfits = alone.misfitsUnder(leading);
+  const opinion = opinionOn(id, 0, ranked.explanations, taken.length === 0);
+  return {
+    ...opinion,
+    explanations: ranked.explanations.map((one) => ({
+      ...one,
+      faults: one.faults.map((fault) => ({ ...fault, at: id })),
+    })),
+    next: nextFor(readings, table, ranked, opinion, kit),
+    misfits,
+    table: readings.map((reading, position) => ({
+      position,
+      reading,
+      ...expectedOf(
         reading,
-        ...expectedOf(
-          reading,
-          {
-            predicted: alone.seen[position]?.byRow[leading.row] ?? [],
-            adrift: alone.seen[position]?.adriftByRow[leading.row] ?? [],
-            first: 0,
-          },
-          [],
-        ),
-        fits: !misfits.includes(position),
-        wrong: misfits.includes(position) ? alone.wrongUnder(leading, position) : null,
-      })),
-    };
-  }
-
-  /** No more than what may hold there: neither its next test nor what each reading is held against. */
-  opinionOn(id: string, taken: readonly Reading[], house: HouseFacts = noFacts): LoneOpinion {
-    const { explanations } = this.weighed(taken, house).ranked;
-    return { ...opinionOn(id, 0, explanations, taken.length === 0), explanations };
-  }
-
-  private weighed(taken: readonly Reading[], house: HouseFacts) {
-    this.table ??= new LoneTable();
-    const { table } = this;
-    const readings = taken.filter(({ instrument }) => !isOfDevice(instrument));
-    const alone = new LoneWeighing(table, readings, house);
-    return { table, readings, alone, ranked: ranking(table, alone.weighAll(), alone) };
-  }
+        {
+          predicted: alone.seen[position]?.byRow[leading.row] ?? [],
+          adrift: alone.seen[position]?.adriftByRow[leading.row] ?? [],
+          first: 0,
+        },
+        [],
+      ),
+      fits: !misfits.includes(position),
+      wrong: misfits.includes(position) ? alone.wrongUnder(leading, position) : null,
+    })),
+  };
 }
 
 const nowhere: ReadonlySet<string> = new Set();

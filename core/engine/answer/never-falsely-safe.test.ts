@@ -6,7 +6,7 @@ import { type ConditionId, conditions } from '../../knowledge/index.ts';
 import { OutletConditions } from '../evidence/outlet-conditions.ts';
 import { Diagnostician } from '../index.ts';
 import { causesOf, clash } from '../model/cause.ts';
-import { lone } from './lone-in-tests.ts';
+import { diagnoseAlone } from './lone-outlet.ts';
 
 const ids = ['o1', 'o2', 'o3', 'o4'];
 const sound = runOf(ids, { meters: { first: 15, next: 4 } });
@@ -85,7 +85,7 @@ describe('no outlet whose state is dangerous is called correct, or without power
         const world = worldOf(which, watts);
         const readings = readOn(world, kit);
         ids.forEach((id, index) => {
-          const outlet = lone.diagnose(
+          const outlet = diagnoseAlone(
             id,
             readings.filter(({ at }) => at === id),
             {},

@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest';
 import { assess, HouseJudge } from '../../assessment/index.ts';
-import { lone } from '../../engine/answer/lone-in-tests.ts';
 import { type LampPattern, lampsOf } from '../../instruments/index.ts';
 import { type Practice, usualPractice } from '../../knowledge/index.ts';
 import { asEntries, idNumber } from '../../log/arbitrary-entries.ts';
@@ -55,7 +54,7 @@ const proposals = (
 /** The same with the engine's answers. */
 function judgedProposals(described: Described, outlets: readonly Outlet[]): ReadonlyMap<string, Proposal> {
   const house = houseOf(described, outlets);
-  const run = new HouseJudge(lone).judging(house, []);
+  const run = new HouseJudge().judging(house, []);
   for (;;) {
     const step = run.next();
     if (!step.done) continue;

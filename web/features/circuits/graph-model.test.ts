@@ -1,4 +1,4 @@
-import { assess, HouseJudge, LoneDiagnostician } from '@fair-plug/core/assessment';
+import { assess, HouseJudge } from '@fair-plug/core/assessment';
 import { lampsOf, type Shown } from '@fair-plug/core/instruments';
 import { type Apart, foldHouse, type JobEntry, type JobStatement } from '@fair-plug/core/log';
 import { describe, expect, test } from 'vitest';
@@ -46,7 +46,7 @@ function assessed(...more: readonly JobStatement[]) {
       }),
     ),
   );
-  const run = new HouseJudge(new LoneDiagnostician()).judging(house, ['lamps', 'meter', 'loaded']);
+  const run = new HouseJudge().judging(house, ['lamps', 'meter', 'loaded']);
   for (;;) {
     const step = run.next();
     if (step.done) return assess(house, step.value);
