@@ -18,6 +18,13 @@ test('health says that application and database are well, and which version answ
   });
 });
 
+test('a connection rests longer here than proxies and clients let it: none is closed under a request', async ({
+  request,
+}) => {
+  const answer = await request.get('/api/health');
+  expect(answer.headers()['keep-alive']).toBe('timeout=75');
+});
+
 test.describe('what is wrong with a request is said, and nothing is stored', () => {
   let job: string;
   let before: unknown;

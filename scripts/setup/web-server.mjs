@@ -47,6 +47,9 @@ const server = createServer((request, response) => {
     handle(request, response);
   });
 });
+// Longer than proxies and clients let a connection rest (a minute, mostly): whoever closes first cuts off what the other
+// is just sending.
+server.keepAliveTimeout = 75_000;
 // A message is kept until somebody hears it; whoever started this and is gone says nothing more.
 const orphaned = () => process.exit(1);
 process.once('disconnect', orphaned);
@@ -56,6 +59,8 @@ process.disconnect();
 server.listen(port, hostname);
 
 process.on('SIGTERM', () => {
+  // What is being answered is answered; then nothing rests.
+  server.keepAliveTimeout = 1;
   server.close(() => process.exit(0));
   server.closeIdleConnections();
 });
