@@ -1,5 +1,5 @@
 /**
- * Makes something when it is first asked for, and once: schemas take a tenth of the time in which a page opens, and
+ * Makes something when it is first asked for, and once: schemas take a twelfth of the time in which a page opens, and
  * most pages parse nothing before they are drawn.
  */
 export function lazily<T>(make: () => T): () => T {
