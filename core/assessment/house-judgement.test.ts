@@ -1,4 +1,4 @@
-import { describe, expect, test } from 'vitest';
+import { describe, expect, test, vi } from 'vitest';
 import { type LampPattern, lampsOf, type Shown } from '../instruments/index.ts';
 import type { LegLayout } from '../knowledge/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
@@ -244,6 +244,18 @@ describe('the judgement on a house', () => {
     expect(judgement.circuits[0]).toMatchObject({ isFinal: true, stoppedEarly: true });
     expect(judgement.receptacles.get(receptacleId(0))?.isCutShort).toBe(true);
     expect(reportOn(assess(house, judgement)).cutShort).toEqual(['1']);
+  });
+
+  test('how far it goes is a matter of work, not of the clock: a slow machine comes to the same', () => {
+    const house = houseOf(Array.from({ length: 8 }, () => reversed('1')));
+    const pace = { circuit: 3e6, house: 12e6 };
+    const atEase = judged(house, new HouseJudge(pace)).judgement;
+    let clock = 0;
+    const now = vi.spyOn(performance, 'now').mockImplementation(() => (clock += 1e8));
+    const { judgement } = judged(house, new HouseJudge(pace));
+    now.mockRestore();
+    expect(judgement.circuits[0]).toMatchObject({ isFinal: true, stoppedEarly: false });
+    expect(judgement.receptacles).toEqual(atEase.receptacles);
   });
 
   test('an answer to earlier readings does not stand for what was read since', () => {

@@ -27,6 +27,7 @@ import { factsOf } from './house-facts.ts';
 import { inspectedOn } from './inspected-on.ts';
 import type { HouseJudgement, JudgedReceptacle } from './judged.ts';
 import { isSameQuestion, Memo } from './memo.ts';
+import { Work } from './work.ts';
 
 /** Stands for whichever receptacle was asked about. */
 const anywhere = 'here';
@@ -96,15 +97,18 @@ function judgedAlone(id: string, answer: LoneDiagnosis): JudgedReceptacle {
   };
 }
 
-/** How long judging may take, where somebody waits for it: circuits that take longer are answered with what was found. */
+/**
+ * How much work judging may be, where somebody waits for it: circuits that take more are answered with what was found. In
+ * nodes solved, so that what is answered does not depend on the machine, nor on what else it has to do.
+ */
 export interface Pace {
-  /** Milliseconds that a circuit may take at the most. */
+  /** That a circuit may take at the most. */
   readonly circuit: number;
   /** And that all of a house may take, though every circuit gets its least. */
   readonly house: number;
 }
-/** However long the others took, a circuit gets so many milliseconds. */
-const leastMilliseconds = 400;
+/** However much the others took, a circuit gets so much. */
+const leastWork = 3e5;
 
 /** Judges a house again and again as it is walked: what did not change since is not judged anew. */
 export class HouseJudge {
@@ -175,9 +179,10 @@ export class HouseJudge {
     const judged = (isFinal: boolean): HouseJudgement =>
       gathered(house, alone, answers, circuits, isFinal, this.blindness);
     if (open.size > 0) yield judged(false);
-    const began = performance.now();
-    for (const [fed, question] of open)
-      for (const answer of this.onCircuit(fed, question, this.limitsFrom(began))) {
+    let spent = 0;
+    for (const [fed, question] of open) {
+      const work = new Work();
+      for (const answer of this.onCircuit(fed, question, work, spent)) {
         if (answer === null) {
           yield null;
           continue;
@@ -187,30 +192,32 @@ export class HouseJudge {
         if (answer.circuit.isFinal) this.circuits.set(fed.breaker, { asked: question, answer });
         yield judged(false);
       }
+      spent += work.done;
+    }
     return judged(true);
   }
 
-  private limitsFrom(began: number): SearchLimits {
+  /** For the work on one circuit, where that on others before it came to so much. */
+  private limitsOf(work: Work, spent: number): SearchLimits {
     const { pace } = this;
     if (pace === null) return usualLimits;
-    const now = performance.now();
-    const left = began + pace.house - now;
-    const end = now + Math.max(leastMilliseconds, Math.min(pace.circuit, left));
-    return { ...usualLimits, isOver: () => performance.now() > end };
+    const most = Math.max(leastWork, Math.min(pace.circuit, pace.house - spent));
+    return { ...usualLimits, isOver: () => work.done > most };
   }
 
   private *onCircuit(
     fed: FedTogether,
     asked: CircuitQuestion,
-    limits: SearchLimits,
+    work: Work,
+    spent: number,
   ): Generator<CircuitAnswer | null> {
     const scale = new VoltScale(asked.nominalVolts);
     const run = this.diagnosticianOf(asked).diagnosing(
       { readings: scale.toEngine(asked.readings), trippedBefore: null, kit: asked.kit },
-      limits,
+      this.limitsOf(work, spent),
     );
     for (;;) {
-      const step = run.next();
+      const step = work.turn(() => run.next());
       yield step.value === null ? null : answerOf(fed, asked.circuit, step.value, scale, asked.nominalVolts);
       if (step.done) return;
     }

@@ -4,7 +4,7 @@ import type { InstrumentId } from '@fair-plug/core/instruments';
 
 import type { ConditionId } from '@fair-plug/core/knowledge';
 import { useEffect, useState } from 'react';
-import { engine } from '@/local/engine';
+import { ask } from '@/local/engine';
 import classes from './blind-spots.module.css';
 import { useWords } from './region-words';
 
@@ -14,11 +14,9 @@ export function BlindSpots({ bag }: { readonly bag: readonly InstrumentId[] }) {
   const [blind, setBlind] = useState<readonly ConditionId[] | null>(null);
   useEffect(() => {
     let isCurrent = true;
-    void engine()
-      .blindSpots(bag)
-      .then((ids) => {
-        if (isCurrent) setBlind(ids);
-      });
+    void ask((engine) => engine.blindSpots(bag)).then((ids) => {
+      if (isCurrent) setBlind(ids);
+    });
     return () => {
       isCurrent = false;
     };

@@ -6,9 +6,12 @@ import type { Database } from './schema.ts';
 
 export type Connection = Kysely<Database>;
 
-/** A pool on a PostgreSQL address. Nothing is connected until the first query. */
-function poolOn(url: string): pg.Pool {
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 3000 });
+/** Whoever asks the server is told after so long that the database is away, and asks again. */
+const waitedFor = 3000;
+
+/** A pool on a PostgreSQL address, which waits for a connection as long as given, or for ever. Nothing is connected until the first query. */
+function poolOn(url: string, connectionTimeoutMillis = 0): pg.Pool {
+  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis });
   // An idle connection that the server drops is replaced by the next query; unheard, it would end the process.
   pool.on('error', () => {});
   return pool;
@@ -37,7 +40,7 @@ function own(): Own {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set');
   if (kept.fairPlugDatabase === undefined) {
-    const pool = poolOn(url);
+    const pool = poolOn(url, waitedFor);
     kept.fairPlugDatabase = { connection: overPool(pool), limits: new Limits(pool) };
   }
   return kept.fairPlugDatabase;

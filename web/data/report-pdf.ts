@@ -189,6 +189,26 @@ function goTo(address: string): void {
   dispatchEvent(new Event('online'));
 }
 
+/** What does not go on for so long is stuck. */
+const stuckMilliseconds = 30_000;
+
+/** In the page: how far a report is, once that is further than it was; one that is drawn stays so. */
+function furtherThan({ report, before }: { readonly report: string; readonly before: string | null }) {
+  const here = document.querySelector(report);
+  if (here === null) return null;
+  const [heard] = performance.getEntriesByName('engine at work');
+  const now = `${here.getAttribute('data-report')} ${heard?.startTime}`;
+  return now === before ? null : now;
+}
+
+/** Waits until a report is drawn, however long it is judged; throws where that does not go on. */
+async function drawn(page: Page, report: string): Promise<void> {
+  for (let before: string | null = null; before?.startsWith('ready') !== true; ) {
+    const options = { timeout: stuckMilliseconds, polling: 50 };
+    before = await (await page.waitForFunction(furtherThan, { report, before }, options)).jsonValue();
+  }
+}
+
 /** In the page: its letters and pictures are there. A photo that cannot be had is left out, and its caption stands. */
 async function allDrawn(): Promise<void> {
   await document.fonts.ready;
@@ -228,8 +248,7 @@ async function print(wanted: WantedReport): Promise<Uint8Array<ArrayBuffer>> {
     if (isNew) await page.goto(ownOrigin() + address);
     else await page.evaluate(goTo, address);
     onStage('reading');
-    // Of this report: the one before may still be drawn.
-    await page.waitForSelector(`[data-report="ready"][data-of="${job} ${language}"]`, { timeout: 30_000 });
+    await drawn(page, `[data-of="${job} ${language}"]`);
     await page.evaluate(allDrawn);
     onStage('printing');
     const pdf = await asPdf(page);

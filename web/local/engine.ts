@@ -1,12 +1,53 @@
 import { type Remote, wrap } from 'comlink';
+import { beforeAskingAgain } from '@/local/pauses';
 import type { Engine } from '@/workers/engine.worker';
 
-let remote: Remote<Engine> | null = null;
+/** The engine broke down: its code could not be had, or it ran out of memory. */
+class EngineLost extends Error {}
 
-/** The engine in its worker, started when first asked for; only in a browser. */
-export function engine(): Remote<Engine> {
-  remote ??= wrap<Engine>(
-    new Worker(new URL('../workers/engine.worker.ts', import.meta.url), { type: 'module', name: 'engine' }),
-  );
-  return remote;
+interface Running {
+  readonly worker: Worker;
+  readonly remote: Remote<Engine>;
+  /** Fails when the engine breaks down. */
+  readonly lost: Promise<never>;
+}
+
+let running: Running | null = null;
+
+function started(): Running {
+  const worker = new Worker(new URL('../workers/engine.worker.ts', import.meta.url), {
+    type: 'module',
+    name: 'engine',
+  });
+  const lost = new Promise<never>((_, fail) => {
+    worker.onerror = () => {
+      worker.terminate();
+      running = null;
+      fail(new EngineLost());
+    };
+  });
+  lost.catch(() => {});
+  return { worker, remote: wrap<Engine>(worker), lost };
+}
+
+/** Starts the engine in its worker, unless it runs; only in a browser. */
+export function startEngine(): Running {
+  running ??= started();
+  return running;
+}
+
+/**
+ * Puts a question to the engine. Where it breaks down before it has answered, it is started anew after a while and asked
+ * once more, as often as that takes; throws what the engine throws.
+ */
+export async function ask<T>(question: (engine: Remote<Engine>) => Promise<T>): Promise<T> {
+  for (;;) {
+    const { remote, lost } = startEngine();
+    try {
+      return await Promise.race([question(remote), lost]);
+    } catch (error) {
+      if (!(error instanceof EngineLost)) throw error;
+    }
+    await new Promise((go) => setTimeout(go, beforeAskingAgain));
+  }
 }

@@ -12,17 +12,24 @@ import type { House } from '@fair-plug/core/log';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { NumberedChanges } from '@/workers/engine.worker';
-import { engine } from './engine';
+import { ask as askEngine } from './engine';
 import { useLocal } from './local-store';
 import { useBag } from './use-bag';
 
-/** What the engine has sent so far, and what arrived before its turn; one engine, one page. */
+/** What the engine of this page has sent so far, and what arrived before its turn. */
+let sender: string | null = null;
 let known: HouseJudgement | null = null;
 let nextNumber = 0;
 const early = new Map<number, NumberedChanges>();
 
 /** Takes changes in their order; answers the judgement as it then stands, or null where something is still to come. */
 function applied(changes: NumberedChanges): HouseJudgement | null {
+  if (changes.engine !== sender) {
+    sender = changes.engine;
+    known = null;
+    nextNumber = 0;
+    early.clear();
+  }
   early.set(changes.number, changes);
   let latest: HouseJudgement | null = null;
   for (let next = early.get(nextNumber); next !== undefined; next = early.get(nextNumber)) {
@@ -33,6 +40,9 @@ function applied(changes: NumberedChanges): HouseJudgement | null {
   }
   return latest;
 }
+
+/** Names the moment in which the engine was heard of last. */
+const atWork = 'engine at work';
 
 /** What the engine was asked last. */
 interface Question {
@@ -52,6 +62,8 @@ export interface Assessed {
   readonly assessment: Assessment;
   /** The engine has answered to all that is in this house. */
   readonly isFinal: boolean;
+  /** An error kept it from answering: what is shown goes by the lamps, and by answers from before. */
+  readonly hasFailed: boolean;
 }
 
 /** What a house comes to. */
@@ -59,6 +71,8 @@ export function useAssessment(job: string, house: House): Assessed {
   const { bag } = useBag();
   const { cache } = useLocal();
   const [answer, setAnswer] = useState<Answer | null>(null);
+  /** The house that the engine failed at, last. */
+  const [failedAt, setFailed] = useState<House | null>(null);
   const before = useRef<Assessment | null>(null);
   const asked = useRef<Question | null>(null);
   /** Asks about a house unless that was asked last; ends with the first answer. */
@@ -75,9 +89,17 @@ export function useAssessment(job: string, house: House): Assessed {
           if (asked.current === question && better !== null) setAnswer({ house: about, answers: better });
           answered();
         };
-        void engine()
-          .judge(job, slimHouse(about), bag, proxy(take))
-          .then(take, () => answered());
+        const failed = (): void => {
+          if (asked.current === question) setFailed(about);
+          answered();
+        };
+        const hear = (changes: NumberedChanges | null): void => {
+          if (changes !== null) take(changes);
+          // Seen by whoever prints the page.
+          performance.clearMarks(atWork);
+          performance.mark(atWork);
+        };
+        void askEngine((engine) => engine.judge(job, slimHouse(about), bag, proxy(hear))).then(take, failed);
       });
     },
     [job, bag],
@@ -101,5 +123,6 @@ export function useAssessment(job: string, house: House): Assessed {
   const answers = answer?.answers ?? null;
   if (before.current?.house !== house || before.current.answers !== answers)
     before.current = assess(house, answers, before.current);
-  return { assessment: before.current, isFinal: answer?.house === house && answers?.isFinal === true };
+  const isFinal = answer?.house === house && answers?.isFinal === true;
+  return { assessment: before.current, isFinal, hasFailed: failedAt === house && !isFinal };
 }

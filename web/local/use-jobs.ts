@@ -6,7 +6,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo } from 'react';
 import type { JobSummary } from '@/contract/answers';
 import { RequestFailed } from './api';
-import { engine } from './engine';
+import { ask } from './engine';
 import { useLocal } from './local-store';
 import { useQueries } from './queries';
 import { countOf, type KeptLog, kitKey } from './store';
@@ -32,7 +32,7 @@ export function useJobs(): Loaded<{ jobs: readonly JobSummary[] }> {
     .join();
   useEffect(() => {
     if (toAssess === '') return;
-    const summarize = (house: House) => engine().summarize(house, practice);
+    const summarize = (house: House) => ask((engine) => engine.summarize(house, practice));
     void cache.allAssessed(summarize);
   }, [cache, practice, toAssess]);
   const { failure } = useSyncState();

@@ -79,8 +79,13 @@ export function WhoIsHereProvider({ children }: { readonly children: ReactNode }
   const [here, setHere] = useState<Here>({ kind: 'finding-out' });
   /** The answer to this very question is no news that the session was lost. */
   const isAsking = useRef(false);
+  /** The question that was asked last: an answer to an earlier one is older than that one's. */
+  const latest = useRef(0);
   const askAgain = useCallback(async (): Promise<void> => {
     isAsking.current = true;
+    latest.current += 1;
+    const mine = latest.current;
+    const isLatest = (): boolean => mine === latest.current;
     const before = rememberedIdentity();
     if (before !== null)
       setHere((now) =>
@@ -92,12 +97,12 @@ export function WhoIsHereProvider({ children }: { readonly children: ReactNode }
       const session = await fetchSession();
       if (before !== null && before.person.id !== session.person.id)
         await forgetReadOfOthers(session.person.id);
-      setHere(hereFrom(session, before));
+      if (isLatest()) setHere(hereFrom(session, before));
     } catch (error) {
       if (!(error instanceof RequestFailed)) throw error;
-      setHere(hereAfter(error, before));
+      if (isLatest()) setHere(hereAfter(error, before));
     } finally {
-      isAsking.current = false;
+      if (isLatest()) isAsking.current = false;
     }
   }, []);
   useEffect(() => void askAgain(), [askAgain]);

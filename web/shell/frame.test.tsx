@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { describe, expect, test } from 'vitest';
+import { describe, expect, test, vi } from 'vitest';
 import { fetchSession } from '@/local/api';
 import { rememberedIdentity } from '@/local/identity';
 import { isSigningOut } from '@/local/signing-out';
@@ -113,6 +113,33 @@ describe('who works here', () => {
     await user.click(screen.getByRole('button', { name: 'Enter' }));
     await screen.findByText('Signed out on the server.');
     await screen.findByRole('button', { name: 'Save the record of 1 entry' });
+  });
+
+  test('an answer that comes late changes nothing that a later question was answered', async () => {
+    const { server } = await frame();
+    const { fetch } = globalThis;
+    const held: ((late: Response) => void)[] = [];
+    vi.stubGlobal('fetch', (address: string, init?: RequestInit) =>
+      held.length === 0 && new URL(address, 'http://server').pathname === '/api/session'
+        ? new Promise<Response>((answer) => held.push(answer))
+        : fetch(address, init),
+    );
+    fireEvent(window, new Event('online'));
+    await waitFor(() => expect(held).toHaveLength(1));
+    const asked = server.asked.length;
+    fireEvent(window, new Event('online'));
+    await waitFor(() => expect(server.asked.slice(asked)).toContain('GET /api/session'));
+    await screen.findByText('● saved on the server');
+    let hasSaid = false;
+    const look = new MutationObserver(() => {
+      hasSaid ||= screen.queryByText('Signed out on the server.') !== null;
+    });
+    look.observe(document.body, { childList: true, subtree: true, characterData: true });
+    held[0]?.(Response.json({ error: { code: 'signed-out', message: 'Sign in.' } }, { status: 401 }));
+    await new Promise((go) => setTimeout(go, 50));
+    look.disconnect();
+    expect(hasSaid).toBe(false);
+    vi.stubGlobal('fetch', fetch);
   });
 
   test('no longer of the firm: what was entered is kept, and can be handed over', async () => {

@@ -7,7 +7,7 @@ import { HouseTime } from '@/components/house-time';
 import { Loading } from '@/components/loading';
 import { RegionWords } from '@/components/region-words';
 import { RequestFailed } from '@/local/api';
-import { engine } from '@/local/engine';
+import { startEngine } from '@/local/engine';
 import { useHouse } from '@/local/use-logs';
 import { Frame } from './frame';
 
@@ -27,7 +27,7 @@ const noSuchJob = new RequestFailed('not-found', 'There is no such job.');
 export function JobLoader({ children }: Children) {
   const job = useSearchParams().get('job') ?? '';
   // The engine starts while the job is being read.
-  useEffect(() => void engine(), []);
+  useEffect(() => void startEngine(), []);
   if (isId(job)) return <KnownJob job={job}>{children}</KnownJob>;
   return (
     <Frame>

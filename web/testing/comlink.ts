@@ -2,9 +2,14 @@ type Asked = (...args: readonly unknown[]) => unknown;
 
 let engine: Record<string, Asked> = {};
 
-/** In place of comlink: the engine answers in the page itself, later as from a worker. There are no workers here. */
-export function expose(exposed: Record<string, Asked>): void {
+/**
+ * In place of comlink: the engine answers in the page itself, later as from a worker. There are no workers here. Answers
+ * what was exposed before.
+ */
+export function expose(exposed: Record<string, Asked>): Record<string, Asked> {
+  const before = engine;
   engine = exposed;
+  return before;
 }
 
 export const wrap = (): Record<string, Asked> =>

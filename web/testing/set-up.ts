@@ -14,6 +14,7 @@ beforeAll(async () => {
     observe(): void {}
     unobserve(): void {}
     disconnect(): void {}
+    terminate(): void {}
   }
   vi.stubGlobal('ResizeObserver', Nothing);
   vi.stubGlobal('Worker', Nothing);

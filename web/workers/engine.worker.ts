@@ -12,6 +12,7 @@ import type { ConditionId, Practice } from '@fair-plug/core/knowledge';
 import type { House } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';
 import { expose } from 'comlink';
+import { v7 } from 'uuid';
 
 /** Slices of work are gathered until so many milliseconds have passed; then other requests get their turn. */
 const turnMilliseconds = 12;
@@ -27,18 +28,30 @@ const othersTurn = (): Promise<void> =>
     port2.postMessage(null);
   });
 
-/** Runs a stepwise answer to its end, telling of each better one; null where it was overtaken by another request. */
+/** Who waits hears so often, in milliseconds, that the engine is at work. */
+const pulseMilliseconds = 1000;
+
+/**
+ * Runs a stepwise answer to its end, telling of each better one, and with null now and then that it goes on; answers null
+ * where it was overtaken by another request.
+ */
 async function inTurns<T>(
   steps: Generator<T | null, T>,
   isOvertaken: () => boolean,
-  notify: (better: T) => void,
+  notify: (better: T | null) => void,
 ): Promise<T | null> {
   let turnEnds = performance.now() + turnMilliseconds;
+  let pulseDue = performance.now() + pulseMilliseconds;
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
     if (step.value !== null) notify(step.value);
-    if (performance.now() < turnEnds) continue;
+    const now = performance.now();
+    if (now < turnEnds) continue;
+    if (now > pulseDue) {
+      pulseDue = now + pulseMilliseconds;
+      notify(null);
+    }
     await othersTurn();
     if (isOvertaken()) return null;
     turnEnds = performance.now() + turnMilliseconds;
@@ -46,8 +59,8 @@ async function inTurns<T>(
 }
 
 let asked = { house: 0, bench: 0 };
-/** Nobody waits longer for a circuit, nor for a house; what was cut short says so. */
-const pace = { circuit: 4000, house: 16_000 };
+/** Nobody waits for more work on a circuit, nor on a house: some 4 s and 16 s of a fast machine. What was cut short says so. */
+const pace = { circuit: 3e6, house: 12e6 };
 let judge = { job: '', of: new HouseJudge(pace) };
 /** What the page knows of the house by now; null before anything was sent. */
 let sent: HouseJudgement | null = null;
@@ -55,11 +68,14 @@ let sent: HouseJudgement | null = null;
 /** News in the order in which they were made: they may arrive in another. */
 export interface NumberedChanges extends JudgementChanges {
   readonly number: number;
+  /** Of an engine that was started anew, whose numbers begin anew. */
+  readonly engine: string;
 }
 let numbered = 0;
+const engineId = v7();
 
 function changes(judgement: HouseJudgement): NumberedChanges {
-  const since = { ...changesSince(sent, judgement), number: numbered };
+  const since = { ...changesSince(sent, judgement), number: numbered, engine: engineId };
   sent = judgement;
   numbered += 1;
   return since;
@@ -72,12 +88,12 @@ const engine = {
   /** What a kit would read as correct. */
   blindSpots: (kit: readonly InstrumentId[]): readonly ConditionId[] => blindSpots(kit),
 
-  /** Judges a house, and tells what is new; a later call overtakes an earlier one, which then answers null. */
+  /** Judges a house, and tells what is new, and now and then with null that it goes on; a later call overtakes an earlier one, which then answers null. */
   async judge(
     job: string,
     house: House,
     kit: readonly InstrumentId[],
-    notify: (better: NumberedChanges) => void,
+    notify: (better: NumberedChanges | null) => void,
   ): Promise<NumberedChanges | null> {
     asked = { ...asked, house: asked.house + 1 };
     const mine = asked.house;
@@ -89,7 +105,7 @@ const engine = {
     const answer = await inTurns(
       steps,
       () => asked.house !== mine,
-      (better) => notify(changes(better)),
+      (better) => notify(better === null ? null : changes(better)),
     );
     return answer === null ? null : changes(answer);
   },
@@ -128,7 +144,7 @@ const engine = {
     const answer = await inTurns(
       steps,
       () => asked.bench !== mine,
-      (better) => notify(plain(better)),
+      (better) => better !== null && notify(plain(better)),
     );
     return answer === null ? null : plain(answer);
   },

@@ -4,7 +4,7 @@ import { type Circuit, simulate } from '@fair-plug/core/circuit';
 import type { InstrumentId, Reading, Test, TestState } from '@fair-plug/core/instruments';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
-import { engine } from '@/local/engine';
+import { ask } from '@/local/engine';
 import { useBag } from '@/local/use-bag';
 import type { BenchDiagnosis } from '@/workers/engine.worker';
 
@@ -34,7 +34,7 @@ export function useBenchDiagnosis(circuit: Circuit): BenchDiagnosing {
     const take = (better: BenchDiagnosis | null): void => {
       if (isCurrent && better !== null) setAnswer(better);
     };
-    void engine().diagnose(circuit, readings, kit, proxy(take)).then(take);
+    void ask((engine) => engine.diagnose(circuit, readings, kit, proxy(take))).then(take);
     return () => {
       isCurrent = false;
     };

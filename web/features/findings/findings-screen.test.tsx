@@ -71,7 +71,11 @@ describe('deciding', () => {
   test('all at once; each can be decided again', async () => {
     const { user, kept } = await miswiredDen();
     await user.click(list().getByRole('button', { name: /^Accept all/ }));
+    const stage = screen.getByRole('link', { name: /^Findings/ });
+    expect(stage.textContent).toMatch(/to decide/);
     await screen.findByText('Nothing is left to decide.');
+    // The rail of the stages says the same in the same moment.
+    expect(stage.textContent).not.toMatch(/to decide/);
     await waitFor(() => expect(kept('finding-decided').length).toBeGreaterThan(1));
     await user.click(within(current()).getByRole('button', { name: 'Decide again' }));
     await screen.findByText(/^1 to decide/);

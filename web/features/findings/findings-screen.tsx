@@ -1,7 +1,7 @@
 'use client';
 
 import type { Finding } from '@fair-plug/core/findings';
-import { surveyOf } from '@fair-plug/core/report';
+import { summaryOfFindings, surveyOf } from '@fair-plug/core/report';
 import { Button } from '@mantine/core';
 import { useDisclosure, useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
@@ -50,10 +50,32 @@ function useCurrentFinding(shown: readonly Finding[], decisions: Decisions | nul
   return { current, choose, acceptAndGoOn };
 }
 
+const ListHead = ({ open, isFinal }: { readonly open: number; readonly isFinal: boolean }) => (
+  <header className={classes.head}>
+    <h1>Findings</h1>
+    <p className={classes.soft}>
+      {open === 0
+        ? 'Nothing is left to decide.'
+        : `${open} to decide. Until then each stands in the report as proposed.`}
+      {!isFinal && ' The readings are still being judged.'}
+    </p>
+  </header>
+);
+
+const NothingFound = ({ job }: { readonly job: string }) => (
+  <p className={classes.empty}>
+    Nothing was read or seen that asks for a finding.{' '}
+    <Link prefetch={false} href={`/walk?job=${job}`}>
+      Walk on
+    </Link>
+    , or add one by hand.
+  </p>
+);
+
 /** What goes into the report: proposed by the engine, decided by the inspector. */
 function Findings({ job, house, isWhole }: LoadedJob) {
   const assessed = useAssessment(job, house);
-  const { assessment, isFinal } = assessed;
+  const { assessment } = assessed;
   const findings = useFindings(assessment);
   const { practice } = useFirmSettings();
   const survey = useMemo(() => surveyOf(assessment), [assessment]);
@@ -70,28 +92,21 @@ function Findings({ job, house, isWhole }: LoadedJob) {
     if (isNarrow) requestAnimationFrame(() => detail.current?.scrollIntoView());
   };
   const toDecide = shown.filter(({ status }) => status === 'open');
-  const open = toDecide.length;
   return (
-    <JobFrame job={job} house={house} isWhole={isWhole} survey={survey} assessed={assessed} stage="findings">
+    <JobFrame
+      job={job}
+      house={house}
+      isWhole={isWhole}
+      survey={survey}
+      assessed={assessed}
+      stage="findings"
+      counted={useMemo(() => summaryOfFindings(findings), [findings])}
+    >
       <div className={classes.screen}>
         <nav className={classes.side} aria-label="Findings">
-          <header className={classes.head}>
-            <h1>Findings</h1>
-            <p className={classes.soft}>
-              {open === 0
-                ? 'Nothing is left to decide.'
-                : `${open} to decide. Until then each stands in the report as proposed.`}
-              {!isFinal && ' The readings are still being judged.'}
-            </p>
-          </header>
+          <ListHead open={toDecide.length} isFinal={assessed.isFinal} />
           {shown.length === 0 ? (
-            <p className={classes.empty}>
-              Nothing was read or seen that asks for a finding.{' '}
-              <Link prefetch={false} href={`/walk?job=${job}`}>
-                Walk on
-              </Link>
-              , or add one by hand.
-            </p>
+            <NothingFound job={job} />
           ) : (
             <FindingList
               findings={shown}

@@ -1,6 +1,7 @@
 'use client';
 
 import { type House, readersOf, type Tester, usualFirm } from '@fair-plug/core/log';
+import { summaryOfFindings } from '@fair-plug/core/report/finding-summary.ts';
 import { counted, type OwnerLanguage, ownerLanguages, ownerTexts, reportOn } from '@fair-plug/core/words';
 import { Button, NativeSelect } from '@mantine/core';
 import { useDisclosure, useDocumentTitle } from '@mantine/hooks';
@@ -10,7 +11,7 @@ import { Loading } from '@/components/loading';
 import { PrintedJob } from '@/components/photos/printed-photos';
 import { useWords } from '@/components/region-words';
 import { useLocal } from '@/local/local-store';
-import { useAssessment } from '@/local/use-assessment';
+import { type Assessed, useAssessment } from '@/local/use-assessment';
 import { useIsCurrent, useKit, useSaveState } from '@/local/use-logs';
 import { useNames } from '@/local/use-names';
 import { useOwnStorage } from '@/local/use-own-storage';
@@ -34,8 +35,9 @@ const isLanguage = (value: string | null): value is OwnerLanguage =>
   ownerLanguages.some((language) => language === value);
 
 /** What may still change the report by itself, and who prints it is to know of. */
-function unsettledWords(isWhole: boolean, isFinal: boolean): string | null {
+function unsettledWords(isWhole: boolean, { isFinal, hasFailed }: Assessed): string | null {
   if (!isWhole) return 'part of this job is still on the server. What is missing here may be a finding.';
+  if (hasFailed) return 'the readings could not be judged.';
   if (!isFinal) return 'the readings are still being judged.';
   return null;
 }
@@ -51,6 +53,32 @@ function useInspectors(house: House, looking: string, nameOf: ReturnType<typeof 
   }, [house, looking, nameOf]);
 }
 
+/** Of the owner's page: as the address asks for it, else as it was chosen last for this job. */
+function useOwnersLanguage(job: string) {
+  const [chosen, choose] = useOwnStorage<OwnerLanguage>(`owner language ${job}`, 'en');
+  const asked = useSearchParams().get('owner');
+  return [isLanguage(asked) ? asked : chosen, choose] as const;
+}
+
+interface LanguageSelectProps {
+  readonly region: House['region'];
+  readonly language: OwnerLanguage;
+  readonly onChoose: (language: OwnerLanguage) => void;
+}
+
+const LanguageSelect = ({ region, language, onChoose }: LanguageSelectProps) => (
+  <NativeSelect
+    size="sm"
+    aria-label="Language of the owner’s page"
+    value={language}
+    data={ownerLanguages.map((value) => ({
+      value,
+      label: `Owner’s page: ${ownerTexts(value, region).name}`,
+    }))}
+    onChange={(event) => onChoose(event.currentTarget.value as OwnerLanguage)}
+  />
+);
+
 /** The report as it would be printed now, and what can be done with it. */
 function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const words = useWords();
@@ -61,38 +89,36 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const { unsent, unsentWords } = useSaveState();
   const record = useRecorder(job);
   const assessed = useAssessment(job, house);
-  const { assessment, isFinal } = assessed;
+  const { assessment } = assessed;
   const report = useMemo(() => reportOn(assessment, firm.practice), [assessment, firm.practice]);
+  const figures = useMemo(() => summaryOfFindings(report.decided), [report]);
   // Drawing hundreds of receptacles is left off as soon as there is more to draw.
   const drawn = useDeferredValue(report, null);
   const isCurrent = useIsCurrent();
   const { nameOf, isSettled } = useNames();
   const inspectors = useInspectors(house, identity.person.id, nameOf);
-  const unsettled = unsettledWords(isWhole, isFinal);
-  const [chosen, choose] = useOwnStorage<OwnerLanguage>(`owner language ${job}`, 'en');
-  const asked = useSearchParams().get('owner');
-  const language = isLanguage(asked) ? asked : chosen;
+  const unsettled = unsettledWords(isWhole, assessed);
+  const [language, choose] = useOwnersLanguage(job);
   const [isSigning, signing] = useDisclosure(false);
   useDocumentTitle(words.screens.report.documentTitle(house.address ?? noAddress));
-  const open = report.decided.filter(({ number, status }) => number > 0 && status === 'open').length;
   return (
-    <JobFrame job={job} house={house} isWhole={isWhole} survey={report} assessed={assessed} stage="report">
+    <JobFrame
+      job={job}
+      house={house}
+      isWhole={isWhole}
+      survey={report}
+      assessed={assessed}
+      stage="report"
+      counted={figures}
+    >
       <div className={`${classes.tools} screen-only`}>
         <p role="status">
           {unsettled !== null && `Not complete: ${unsettled} `}
-          {open > 0 && `${counted(open, 'finding is', 'findings are')} proposed and not yet decided on. `}
+          {figures.toDecide > 0 &&
+            `${counted(figures.toDecide, 'finding is', 'findings are')} proposed and not yet decided on. `}
           {unsent > 0 && `Not on the server yet: ${unsentWords}, on this page and not in the PDF.`}
         </p>
-        <NativeSelect
-          size="sm"
-          aria-label="Language of the owner’s page"
-          value={language}
-          data={ownerLanguages.map((value) => ({
-            value,
-            label: `Owner’s page: ${ownerTexts(value, house.region).name}`,
-          }))}
-          onChange={(event) => choose(event.currentTarget.value as OwnerLanguage)}
-        />
+        <LanguageSelect region={house.region} language={language} onChoose={choose} />
         {record !== null && (
           <Button variant="default" size="sm" onClick={signing.open}>
             Sign
