@@ -90,6 +90,11 @@ export interface RuleWords extends PartRuleWords {
     readonly conductor: 'neutral' | 'ground';
   }) => RuleText;
   readonly sharedEvidence: (of: { readonly breaker: string; readonly cause: string }) => string;
+  readonly smallConductor: (one: {
+    readonly name: string;
+    readonly awg: string;
+    readonly amps: number;
+  }) => string;
   readonly smallConductors: (
     those: readonly { readonly name: string; readonly awg: string; readonly amps: number }[],
   ) => RuleText;

@@ -49,33 +49,40 @@ const retestOf = ({ proposal, condition }: Finding, { conditions }: ReportLangua
   return condition === null ? null : conditions[condition].retest;
 };
 
-/** What is to be done where no receptacle is: at a panel, a switch, a light. */
+/** What is to be done where no receptacle is: at a panel, a switch, a light; a line for each. */
 function elsewhere(work: readonly Finding[], { words, house }: Report): readonly WorkLine[] {
-  return work.flatMap((finding): readonly WorkLine[] => {
-    const { key, number, receptacles, proposal, correction } = finding;
+  const byPlace = new Map<string, Finding[]>();
+  for (const finding of work) {
+    const { receptacles, proposal } = finding;
     const first = openFirst(finding, house, words);
-    if (proposal === null || receptacles.length + proposal.receptacles.length > 0 || first === null)
-      return [];
-    const [place] = proposal.evidence;
-    return [
-      {
-        room: words.report.elsewhere,
-        receptacle: place?.receptacle ?? first,
-        id: key,
-        findings: [number],
-        lamps: null,
-        read: joined(
-          proposal.evidence.map((one) => one.words),
-          '; ',
-        ),
-        cause: causeIn(finding, words),
-        openFirst: first,
-        correction,
-        retest: retestOf(finding, words),
-        circuit: null,
-      },
-    ];
-  });
+    if (proposal === null || receptacles.length + proposal.receptacles.length > 0 || first === null) continue;
+    const place = proposal.evidence[0]?.receptacle ?? first;
+    byPlace.set(place, [...(byPlace.get(place) ?? []), finding]);
+  }
+  return [...byPlace].map(([place, here]) => ({
+    room: words.report.elsewhere,
+    receptacle: place,
+    id: here.map(({ key }) => key).join(' '),
+    lamps: null,
+    read: joined(
+      here.flatMap(({ proposal }) => proposal?.evidence.map((one) => one.words)),
+      '; ',
+    ),
+    circuit: null,
+    ...toDo(here, house, words),
+  }));
+}
+
+/** What several findings at one box ask for. */
+function toDo(here: readonly Finding[], house: House, words: ReportLanguage) {
+  const said = (of: (finding: Finding) => string | null, by: string): string => joined(here.map(of), by);
+  return {
+    findings: here.map(({ number }) => number),
+    cause: said((finding) => causeIn(finding, words), '; '),
+    openFirst: allToOpen(here, house, words),
+    correction: said(({ correction }) => correction, ' '),
+    retest: said((finding) => retestOf(finding, words), ' ') || null,
+  };
 }
 
 /** One line a box with a finding, in the order of the walk. What an owner may do is no work for an electrician. */
@@ -103,27 +110,13 @@ export function workListOf(report: Report): readonly WorkLine[] {
             room,
             receptacle: line.name,
             id: line.id,
-            findings: here.map(({ number }) => number),
             lamps: line.lamps,
             read: joined(
               evidenceAt(receptacle, words).map((one) => one.words),
               '; ',
             ),
-            cause: joined(
-              here.map((finding) => causeIn(finding, words)),
-              '; ',
-            ),
-            openFirst: allToOpen(here, report.house, words),
-            correction: joined(
-              here.map(({ correction }) => correction),
-              ' ',
-            ),
             circuit: circuitOf(receptacle),
-            retest:
-              joined(
-                here.map((finding) => retestOf(finding, words)),
-                ' ',
-              ) || null,
+            ...toDo(here, report.house, words),
           },
         ];
       }),

@@ -223,6 +223,7 @@ test('what is found elsewhere than at a receptacle stands on the electrician’s
   const house = foldHouse(
     asEntries([
       { kind: 'panel-checked', panel, check: 'double-tap', found: 'seen' },
+      breaker({ amps: 20, size: '14' }),
       { kind: 'hot-spot-measured', spot, where: 'Breaker 7', degrees: 60, similar: 35 },
       ...dimmer({ watts: 700, rated: 600 }),
     ]),

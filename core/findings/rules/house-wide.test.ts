@@ -324,6 +324,9 @@ test('much that was not tested is said in a note, and testers that nobody proved
   const found = proposals({}, [{ lamps: 'hn-hg' }, {}, {}]);
   expect(found.get('house-coverage')?.headline).toBe('2 of 3 receptacles were not tested');
   expect(found.get('house-testers')?.urgency).toBe('note');
+  // Two of one kind of which the same holds are spoken of once.
+  const lamps = { instrument: 'lamps', state: 'not-proved' } as const;
+  expect(enUs.rules.testersNotProved([lamps, lamps]).what).toBe(found.get('house-testers')?.what);
 });
 
 test('the firm’s own words stand for a condition’s correction', () => {

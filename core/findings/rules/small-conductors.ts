@@ -17,10 +17,10 @@ export function smallConductors({ house, words }: JudgedHouse): readonly Proposa
     if (awg === undefined || amps === undefined) return [];
     return isTooLarge(metal, String(awg), amps) ? [{ receptacle, awg: String(awg), amps }] : [];
   });
-  const atPanels = panelsOf(house).flatMap(({ breakers }) =>
+  const atPanels = panelsOf(house).flatMap(({ name: panel = words.rules.panelName, breakers }) =>
     breakers.flatMap(({ id, number, amps, metal, size }) =>
       size !== undefined && typeof amps === 'number' && isTooLarge(metal, size, amps)
-        ? [{ id, name: words.rules.position(number ?? '–'), awg: size, amps }]
+        ? [{ id, panel, name: words.rules.position(number ?? '–'), awg: size, amps }]
         : [],
     ),
   );
@@ -30,11 +30,16 @@ export function smallConductors({ house, words }: JudgedHouse): readonly Proposa
       ...seenOnly,
       ...words.rules.smallConductors([
         ...inBoxes.map(({ receptacle: { name }, awg, amps }) => ({ name, awg, amps })),
-        ...atPanels.map(({ id: _, ...one }) => one),
+        ...atPanels,
       ]),
       key: 'house-small-conductors',
       urgency: 'repair',
       receptacles: places(inBoxes.map(({ receptacle }) => receptacle)),
+      evidence: atPanels.map((one) => ({
+        receptacle: one.panel,
+        words: words.rules.smallConductor(one),
+        at: null,
+      })),
       parts: atPanels.map(({ id }) => id),
     },
   ];

@@ -1,4 +1,5 @@
 import type { RuleText, RuleWords, Ungrounded } from '../../findings/index.ts';
+import { unprovedTesters } from '../english/function-checks.ts';
 import { and, comma } from '../english/terms.ts';
 import { message } from '../message.ts';
 import { conditions } from './conditions.ts';
@@ -11,17 +12,6 @@ import { groundFault, looks, protectedPlaces } from './observations.ts';
 const here = { openFirst: 'this box', retest: 'Lamps here and at the neighbours.' } as const;
 const noBox = { openFirst: null, retest: null } as const;
 const bootleg = conditions['bootleg-ground'];
-
-const unproved = {
-  'not-proved': 'not checked',
-  'proved-before': 'not checked again afterwards',
-  'proved-after': 'not checked beforehand',
-  dropped: 'dropped, and not checked since',
-  failed: 'failed its function check',
-} as const;
-
-const testersAre: (testers: Parameters<RuleWords['testersNotProved']>[0]) => string = (testers) =>
-  testers.map(({ instrument, state }) => `${instruments[instrument].name}: ${unproved[state]}.`).join(' ');
 
 const readAgain = message<{ count: number }>(
   'en-GB',
@@ -51,6 +41,9 @@ const usual = message<{ places: number }>(
   'en-GB',
   '{places, plural, =0 {hardly one} one {about one} other {about #}} would be usual by accident',
 );
+
+const smallConductor: RuleWords['smallConductor'] = ({ name, amps }) =>
+  `${name}: a conductor too small for ${amps} A`;
 
 export const rules: RuleWords = {
   ...partRuleWords,
@@ -108,13 +101,13 @@ export const rules: RuleWords = {
     headline: bad.some(({ state }) => state === 'failed')
       ? 'A tester failed its function check'
       : 'A tester was dropped, and not checked since',
-    what: testersAre(bad),
+    what: unprovedTesters(bad, instruments),
     correction: readAgain({ count: doubted }),
   }),
   testersNotProved: (bad) => ({
     ...testers,
     headline: 'Testers not checked before and after',
-    what: testersAre(bad),
+    what: unprovedTesters(bad, instruments),
     correction:
       'Readings are taken as they are; a function check on a socket-outlet known to be good belongs before and after.',
   }),
@@ -258,9 +251,10 @@ export const rules: RuleWords = {
     correction: `Ask who worked on it. If nobody did, it will come back. ${conditions[condition].correction}`,
     retest: conditions[condition].retest,
   }),
+  smallConductor,
   smallConductors: (those) => ({
     headline: 'Conductor smaller than its breaker allows',
-    what: those.map(({ name, amps }) => `${name}: a conductor too small for ${amps} A.`).join(' '),
+    what: those.map((one) => `${smallConductor(one)}.`).join(' '),
     why: 'The wire can overheat inside the wall before the breaker opens.',
     correction: 'A registered electrician fits the breaker that the conductor allows, or a larger conductor.',
     openFirst: 'the consumer unit',

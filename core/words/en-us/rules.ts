@@ -1,4 +1,5 @@
 import type { ProtectedPlace, RuleText, RuleWords, Ungrounded } from '../../findings/index.ts';
+import { unprovedTesters } from '../english/function-checks.ts';
 import { and, comma } from '../english/terms.ts';
 import { message } from '../message.ts';
 import { conditions } from './conditions.ts';
@@ -11,17 +12,6 @@ import { groundFault, looks, protectedPlaces } from './observations.ts';
 const here = { openFirst: 'this box', retest: 'Lamps here and at the neighbours.' } as const;
 const noBox = { openFirst: null, retest: null } as const;
 const bootleg = conditions['bootleg-ground'];
-
-const unproved = {
-  'not-proved': 'not checked',
-  'proved-before': 'not checked again afterwards',
-  'proved-after': 'not checked beforehand',
-  dropped: 'dropped, and not checked since',
-  failed: 'failed its function check',
-} as const;
-
-const testersAre: (testers: Parameters<RuleWords['testersNotProved']>[0]) => string = (testers) =>
-  testers.map(({ instrument, state }) => `${instruments[instrument].name}: ${unproved[state]}.`).join(' ');
 
 const readAgain = message<{ count: number }>(
   'en-US',
@@ -58,6 +48,9 @@ const usual = message<{ places: number }>(
   'en-US',
   '{places, plural, =0 {hardly one} one {about one} other {about #}} would be usual by accident',
 );
+
+const smallConductor: RuleWords['smallConductor'] = ({ name, awg, amps }) =>
+  `${name}: ${awg} AWG on ${amps} A`;
 
 export const rules: RuleWords = {
   ...partRuleWords,
@@ -114,13 +107,13 @@ export const rules: RuleWords = {
     headline: bad.some(({ state }) => state === 'failed')
       ? 'A tester failed its function check'
       : 'A tester was dropped, and not checked since',
-    what: testersAre(bad),
+    what: unprovedTesters(bad, instruments),
     correction: readAgain({ count: doubted }),
   }),
   testersNotProved: (bad) => ({
     ...testers,
     headline: 'Testers not checked before and after',
-    what: testersAre(bad),
+    what: unprovedTesters(bad, instruments),
     correction:
       'Readings are taken as they are; a function check on a receptacle known to be good belongs before and after.',
   }),
@@ -264,9 +257,10 @@ export const rules: RuleWords = {
     correction: `Ask who worked on it. If nobody did, it will come back. ${conditions[condition].correction}`,
     retest: conditions[condition].retest,
   }),
+  smallConductor,
   smallConductors: (those) => ({
     headline: 'Conductor smaller than its breaker allows',
-    what: `${those.map(({ name, awg, amps }) => `${name}: ${awg} AWG on ${amps} A.`).join(' ')} Limits of NEC 240.4(D) and table 310.16 at 60 °C (from memory); the local code decides.`,
+    what: `${those.map((one) => `${smallConductor(one)}.`).join(' ')} Limits of NEC 240.4(D) and table 310.16 at 60 °C (from memory); the local code decides.`,
     why: 'The wire can overheat inside the wall before the breaker opens.',
     correction: 'A licensed electrician fits the breaker that the conductor allows, or a larger conductor.',
     openFirst: 'the panel',

@@ -1,3 +1,5 @@
+import type { AssessmentWords } from '../../assessment/index.ts';
+import type { RuleWords } from '../../findings/index.ts';
 import type { FunctionCheckState } from '../../log/index.ts';
 
 export const functionChecks: Readonly<Record<FunctionCheckState, string>> = {
@@ -8,3 +10,22 @@ export const functionChecks: Readonly<Record<FunctionCheckState, string>> = {
   dropped: 'dropped, and not checked since',
   failed: 'failed its function check',
 };
+
+const unproved = {
+  'not-proved': 'not checked',
+  'proved-before': 'not checked again afterwards',
+  'proved-after': 'not checked beforehand',
+  dropped: 'dropped, and not checked since',
+  failed: 'failed its function check',
+} as const;
+
+/** What testers were not checked for; those of one kind of which the same holds are spoken of once. */
+export const unprovedTesters = (
+  testers: Parameters<RuleWords['testersNotProved']>[0],
+  instruments: AssessmentWords['instruments'],
+): string =>
+  [
+    ...new Set(
+      testers.map(({ instrument, state }) => `${instruments[instrument].name}: ${unproved[state]}.`),
+    ),
+  ].join(' ');

@@ -69,7 +69,7 @@ export function FindingDetail({
       )}
       {status === 'refused' && (
         <p className={classes.notice}>
-          <strong>Refused:</strong> {reason}. {words.screens.findings.refusedAt}
+          <strong>Refused:</strong> “{reason}” {words.screens.findings.refusedAt}
         </p>
       )}
       {flags.length > 0 && (
