@@ -1,6 +1,6 @@
 import type { Load } from '../../circuit/index.ts';
 import { type Fault, hasOhms } from '../../faults/index.ts';
-import { settleProtection } from '../../instruments/index.ts';
+import { settleProtection, type TestState } from '../../instruments/index.ts';
 import {
   type Branch,
   branchesOf,
@@ -45,6 +45,10 @@ const allWork: readonly InstrumentFault[] = [];
 export const failAlike = (a: readonly InstrumentFault[], b: readonly InstrumentFault[]): boolean =>
   a.length === b.length && a.every((one, index) => one === b[index]);
 
+/** True where a circuit without devices stands the same in both. */
+const isSameState = (a: TestState | undefined, b: TestState | undefined): boolean =>
+  (a?.loadsOff === true) === (b?.loadsOff === true) && (a?.breakerOff === true) === (b?.breakerOff === true);
+
 const asFound: StateEvidence = { state: undefined, repaired: false, trippedBefore: null, outlets: [] };
 
 /** Predicts readings, and how they change with the conductance of any branch. Keeps its scratch between calls. */
@@ -60,6 +64,11 @@ export class Evaluator {
   private remembered: Float64Array | null = null;
   /** The operation entered last, where it was not solved yet. */
   private unsolved: Operation | null = null;
+  /** What was entered last, on a circuit without devices: entered again at once, it stands as it does. */
+  private entered: { readonly state: TestState | undefined; readonly supposed: Supposed } | null = null;
+  private operation: Operation | null = null;
+  /** By the number of branches. */
+  private readonly bases: Terminals[] = [];
   private base: Terminals = terminals(0);
   private branches: readonly Branch[] = [];
   private responsesRe: Float64Array[] = [];
@@ -311,7 +320,9 @@ export class Evaluator {
     isLoad: readonly boolean[],
   ): Float64Array {
     const count = branches.length;
-    this.base = terminals(count);
+    this.bases[count] ??= terminals(count);
+    const flat = this.base;
+    this.base = this.bases[count];
     this.predictor.forBranches(count);
     this.branches = branches;
     while (this.responsesRe.length < count) {
@@ -342,7 +353,7 @@ export class Evaluator {
         for (const reading of readings) this.readHere(reading, settled, supposed.instruments, true);
       }
     }
-    this.base = terminals(0);
+    this.base = flat;
     this.predictor.forBranches(0);
     this.branches = [];
     return this.predictor.slopes;
@@ -369,11 +380,16 @@ export class Evaluator {
 
   /** Lets protection settle in a state and predicts what tripped by itself. */
   enter(state: StateEvidence, supposed: Supposed): Operation {
+    const { entered } = this;
+    if (this.operation !== null && entered?.supposed === supposed && isSameState(entered.state, state.state))
+      return this.operation;
     const operation = this.operationIn(state, supposed);
     const { trippedBefore } = state;
     if (this.network.devices.length === 0) {
       this.remembered = this.memory?.viewsIn(operation) ?? null;
       this.unsolved = operation;
+      this.entered = { state: state.state, supposed };
+      this.operation = operation;
       return operation;
     }
     const settled = settleProtection(this.solver, operation);

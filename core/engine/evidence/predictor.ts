@@ -31,6 +31,8 @@ export class Predictor {
   private readonly network: Network;
   /** The solver, with the operation solved that was entered last. */
   private readonly solved: () => Solver;
+  /** By the number of branches. */
+  private readonly pluggedWith: Terminals[] = [];
   private plugged: Terminals = terminals(0);
   private readonly nodesRe: Float64Array;
   private readonly nodesIm: Float64Array;
@@ -46,11 +48,12 @@ export class Predictor {
 
   /** Makes room for the slopes by so many branches, all nought; none: slopes are not asked for. */
   forBranches(count: number): void {
-    if (this.plugged.branches !== count) this.plugged = terminals(count);
+    this.pluggedWith[count] ??= terminals(count);
+    this.plugged = this.pluggedWith[count];
     if (count === 0) return;
     const size = this.predicted.length * count;
     if (this.slopes.length < size) this.slopes = new Float64Array(size);
-    this.slopes.fill(0);
+    else this.slopes.fill(0, 0, size);
   }
 
   /** Predicts the channels of a reading at an outlet that looks so, and with `slopes` their change per siemens of each branch. */

@@ -29,18 +29,27 @@ export function unfitted(
 ): Fitted {
   const supposed = supposedWith(evaluator.network, hypothesis, ohms, watts, unknownLoads);
   const deficit = evaluator.deficit(supposed, false, limit, reference, states);
-  return {
-    supposed,
-    ohms,
-    watts,
-    scales: evaluator.weighing.scales,
-    deficit:
-      deficit +
-      (unknownLoads ? 0.5 * excessOf(watts) ** 2 + heatNats(evaluator, hypothesis, supposed, deficit) : 0),
-    logShare: 0,
-    pattern: null,
-  };
+  return asWeighed(evaluator, hypothesis, { supposed, ohms, watts }, deficit, unknownLoads);
 }
+
+/** A hypothesis as it was weighed just now, with what its loads and heat weigh besides. */
+const asWeighed = (
+  evaluator: Evaluator,
+  hypothesis: Hypothesis,
+  held: Pick<Fitted, 'supposed' | 'ohms' | 'watts'>,
+  deficit: number,
+  unknownLoads: boolean,
+): Fitted => ({
+  ...held,
+  scales: evaluator.weighing.scales,
+  deficit:
+    deficit +
+    (unknownLoads
+      ? 0.5 * excessOf(held.watts) ** 2 + heatNats(evaluator, hypothesis, held.supposed, deficit)
+      : 0),
+  logShare: 0,
+  pattern: null,
+});
 
 /** A bad connection that takes so many watts for hours burns open (common practice). */
 const burningWatts = 60;
@@ -77,6 +86,8 @@ export function fitted(
   const fit = fitLeastSquares(free, free.start, least);
   const ohms = free.ohmsAt(fit.at);
   const watts = free.wattsAt(fit.at);
-  const found = unfitted(evaluator, hypothesis, ohms, watts, unknownLoads);
+  const supposed = free.asHeldAt(fit.at);
+  const deficit = evaluator.deficit(supposed, false);
+  const found = asWeighed(evaluator, hypothesis, { supposed, ohms, watts }, deficit, unknownLoads);
   return { ...found, logShare: free.logShareOf(fit, pattern) };
 }

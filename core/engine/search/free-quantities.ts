@@ -84,6 +84,12 @@ export class FreeQuantities {
   /** −1 where there is one leg. */
   private readonly differenceAt: number;
   private readonly channelCount: number;
+  /** The point that was tried last. */
+  private tried: {
+    readonly x: Float64Array;
+    readonly watts: Float64Array;
+    readonly supposed: Supposed;
+  } | null = null;
   private readonly channelPull: Pull = { residual: 0, slope: 0 };
   private readonly whitening = new Float64Array(9);
 
@@ -185,6 +191,29 @@ export class FreeQuantities {
     return supposedWith(this.evaluator.network, this.hypothesis, ohms, watts, this.unknownLoads);
   }
 
+  /**
+   * As it is held to be at a point, the same for residuals there and for their slopes. A load of no watts has no branch
+   * of its own, yet its slope is wanted: it is one of next to none.
+   */
+  private triedAt(x: Float64Array): { readonly watts: Float64Array; readonly supposed: Supposed } {
+    const { tried } = this;
+    if (tried?.x.every((value, at) => value === x[at])) return tried;
+    const watts = this.wattsAt(x);
+    if (this.unknownLoads)
+      for (const outlet of this.free) watts[outlet] = Math.max(watts[outlet] as number, 1e-6);
+    const now = { x: x.slice(), watts, supposed: this.supposedAt(this.ohmsAt(x), watts) };
+    this.tried = now;
+    return now;
+  }
+
+  /** As it is held to be at a point, with nothing on where no watts are; what was tried there last stands for it where it is the same. */
+  asHeldAt(x: Float64Array): Supposed {
+    const watts = this.wattsAt(x);
+    const tried = this.triedAt(x);
+    const isTried = tried.watts.every((value, outlet) => value === watts[outlet]);
+    return isTried ? tried.supposed : this.supposedAt(this.ohmsAt(x), watts);
+  }
+
   /** Residuals of all that was read, in standard deviations; row by row with their slopes where these are given. */
   private pull(residuals: Float64Array, scales: Scales, slopes: Slopes | null): void {
     const { evidence } = this.evaluator;
@@ -255,8 +284,8 @@ export class FreeQuantities {
   }
 
   readonly residuals = (x: Float64Array): Float64Array => {
-    const watts = this.wattsAt(x);
-    this.evaluator.predict(this.supposedAt(this.ohmsAt(x), watts), false);
+    const { watts, supposed } = this.triedAt(x);
+    this.evaluator.predict(supposed, false);
     return this.residualsOf(watts, this.scalesAt(x));
   };
 
@@ -271,11 +300,7 @@ export class FreeQuantities {
   /** Residuals and their slopes by what is fitted, row by row. */
   readonly linearize = (x: Float64Array) => {
     const { size, channelCount } = this;
-    const watts = this.wattsAt(x);
-    // A load of no watts has no branch of its own, yet its slope is wanted: it is one of next to none.
-    if (this.unknownLoads)
-      for (const outlet of this.free) watts[outlet] = Math.max(watts[outlet] as number, 1e-6);
-    const supposed = this.supposedAt(this.ohmsAt(x), watts);
+    const { watts, supposed } = this.triedAt(x);
     const { branches, isLoad, quantity, siemensSlope } = this.branchesUnder(supposed, watts);
     const bySiemens = this.evaluator.predictWithSlopes(supposed, branches, isLoad);
     const residuals = new Float64Array(channelCount + 1);
