@@ -7,6 +7,7 @@ import { reportOn } from '../words/index.ts';
 import { assess } from './assessment.ts';
 import { changesSince, HouseJudge, isJudgedAsRead, refinedVerdict, slimHouse, withChanges } from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
+import { usualPace } from './work.ts';
 
 interface Place {
   readonly shows: LampPattern | null;
@@ -248,11 +249,10 @@ describe('the judgement on a house', () => {
 
   test('how far it goes is a matter of work, not of the clock: a slow machine comes to the same', () => {
     const house = houseOf(Array.from({ length: 8 }, () => reversed('1')));
-    const pace = { circuit: 3e6, house: 12e6 };
-    const atEase = judged(house, new HouseJudge(pace)).judgement;
+    const atEase = judged(house, new HouseJudge(usualPace)).judgement;
     let clock = 0;
     const now = vi.spyOn(performance, 'now').mockImplementation(() => (clock += 1e8));
-    const { judgement } = judged(house, new HouseJudge(pace));
+    const { judgement } = judged(house, new HouseJudge(usualPace));
     now.mockRestore();
     expect(judgement.circuits[0]).toMatchObject({ isFinal: true, stoppedEarly: false });
     expect(judgement.receptacles).toEqual(atEase.receptacles);

@@ -27,7 +27,7 @@ import { factsOf } from './house-facts.ts';
 import { inspectedOn } from './inspected-on.ts';
 import type { HouseJudgement, JudgedReceptacle } from './judged.ts';
 import { isSameQuestion, Memo } from './memo.ts';
-import { Work } from './work.ts';
+import { leastWork, type Pace, Work } from './work.ts';
 
 /** Stands for whichever receptacle was asked about. */
 const anywhere = 'here';
@@ -96,19 +96,6 @@ function judgedAlone(id: string, answer: LoneDiagnosis): JudgedReceptacle {
     isCutShort: false,
   };
 }
-
-/**
- * How much work judging may be, where somebody waits for it: circuits that take more are answered with what was found. In
- * nodes solved, so that what is answered does not depend on the machine, nor on what else it has to do.
- */
-export interface Pace {
-  /** That a circuit may take at the most. */
-  readonly circuit: number;
-  /** And that all of a house may take, though every circuit gets its least. */
-  readonly house: number;
-}
-/** However much the others took, a circuit gets so much. */
-const leastWork = 3e5;
 
 /** Judges a house again and again as it is walked: what did not change since is not judged anew. */
 export class HouseJudge {

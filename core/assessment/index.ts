@@ -24,3 +24,4 @@ export * from './open-first.ts';
 export { type GroundFaultCode, groundFaultResult } from './receptacle-verdict.ts';
 export { isJudgedAsRead, pressingDoubtOf, refinedVerdict } from './refined-verdict.ts';
 export * from './suspects.ts';
+export { type Pace, usualPace } from './work.ts';

@@ -1,4 +1,4 @@
-import { assess, HouseJudge } from '@fair-plug/core/assessment';
+import { assess, HouseJudge, usualPace } from '@fair-plug/core/assessment';
 import { foldKit, type House } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';
 import { findingSummaryOf } from '@fair-plug/core/words';
@@ -12,12 +12,9 @@ const turnMilliseconds = 12;
 
 const othersTurn = (): Promise<void> => new Promise((go) => setImmediate(go));
 
-/** No house keeps the server busy for longer; what was cut short says so. */
-const pace = { circuit: 4000, house: 16_000 };
-
 /** Assesses a house to the end, in turns with whatever else the server does. */
 async function assessed(house: House) {
-  const steps = new HouseJudge(pace).judging(house, []);
+  const steps = new HouseJudge(usualPace).judging(house, []);
   let turnEnds = performance.now() + turnMilliseconds;
   for (;;) {
     const step = steps.next();

@@ -4,6 +4,7 @@ import {
   HouseJudge,
   type HouseJudgement,
   type JudgementChanges,
+  usualPace,
 } from '@fair-plug/core/assessment';
 import type { Circuit } from '@fair-plug/core/circuit';
 import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/engine';
@@ -59,9 +60,7 @@ async function inTurns<T>(
 }
 
 let asked = { house: 0, bench: 0 };
-/** Nobody waits for more work on a circuit, nor on a house: some 4 s and 16 s of a fast machine. What was cut short says so. */
-const pace = { circuit: 3e6, house: 12e6 };
-let judge = { job: '', of: new HouseJudge(pace) };
+let judge = { job: '', of: new HouseJudge(usualPace) };
 /** What the page knows of the house by now; null before anything was sent. */
 let sent: HouseJudgement | null = null;
 
@@ -98,7 +97,7 @@ const engine = {
     asked = { ...asked, house: asked.house + 1 };
     const mine = asked.house;
     if (judge.job !== job) {
-      judge = { job, of: new HouseJudge(pace) };
+      judge = { job, of: new HouseJudge(usualPace) };
       sent = null;
     }
     const steps = judge.of.judging(house, kit);
@@ -113,7 +112,7 @@ const engine = {
   /** How many findings a house comes to and how pressing they are, by all that is in it; for lists of houses. */
   async summarize(house: House, practice: Practice): Promise<FindingSummary> {
     const judgement = await inTurns(
-      new HouseJudge(pace).judging(house, []),
+      new HouseJudge(usualPace).judging(house, []),
       () => false,
       () => {},
     );

@@ -16,7 +16,7 @@ function readAt(meters: number, awg: (typeof sizes)[number], faults: readonly Fa
   const run = runOf(['a', at, 'c'], { meters: { first: meters, next: 4 } });
   const tests = kit.map((instrument) => ({ at, instrument }) as Test);
   const cables = run.cables.map((cable) => ({ ...cable, awg }));
-  return simulate({ ...run, cables, faults, tests }).readings.map(
+  return simulate({ ...run, cables, faults: [...faults], tests }).readings.map(
     ({ trippedBefore: _, ...shown }) => shown as Reading,
   );
 }

@@ -12,6 +12,9 @@ import { FindingEdit } from './finding-edit';
 import classes from './findings.module.css';
 import { MergeForm, SplitForm } from './merge-and-split';
 
+/** A sentence of somebody's own, with a full stop where it has none. */
+const ended = (words: string): string => (/[.!?…]$/.test(words) ? words : `${words}.`);
+
 export interface FindingDetailProps {
   readonly job: string;
   readonly finding: Finding;
@@ -69,7 +72,7 @@ export function FindingDetail({
       )}
       {status === 'refused' && (
         <p className={classes.notice}>
-          <strong>Refused:</strong> “{reason}” {words.screens.findings.refusedAt}
+          <strong>Refused:</strong> {ended(reason ?? '')} {words.screens.findings.refusedAt}
         </p>
       )}
       {flags.length > 0 && (
