@@ -8,7 +8,7 @@ import { type Instance, instancesOn } from './instance.ts';
 
 const { settings, origin, startInstance, failedStart, stopInstances, allStopped } = instancesOn('restart');
 
-test.describe.configure({ mode: 'serial', timeout: 90_000 });
+test.describe.configure({ mode: 'serial' });
 test.use({ baseURL: origin, storageState: { cookies: [], origins: [] } });
 
 test.beforeAll(() => removeData(settings.data));

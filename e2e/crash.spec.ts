@@ -11,7 +11,7 @@ import { type Instance, instancesOn } from './instance.ts';
 
 const { settings, origin, startInstance, stopInstances } = instancesOn('crash');
 
-test.describe.configure({ mode: 'serial', timeout: 120_000 });
+test.describe.configure({ mode: 'serial' });
 
 /** Runs on from test to test: each start takes seconds. */
 let running: Instance | null = null;

@@ -13,7 +13,7 @@ const megabyte = 2 ** 20;
 const filler = join(settings.data, 'filler');
 
 test.skip(process.getuid?.() !== 0, 'mounting a disk takes the right to');
-test.describe.configure({ mode: 'serial', timeout: 120_000 });
+test.describe.configure({ mode: 'serial' });
 test.use({ baseURL: origin, storageState: { cookies: [], origins: [] } });
 
 test.beforeAll(() => {

@@ -5,8 +5,6 @@ import { test } from './own-firm.ts';
 
 // A house of 1972, walked with all that is no receptacle: by keyboard, and on a phone without a network by two people.
 
-test.describe.configure({ timeout: 120_000 });
-
 const field = (page: Page, name: string) => dialog(page).getByLabel(name, { exact: true });
 const key = (page: Page, name: string | RegExp) => dialog(page).getByRole('button', { name });
 const chosen = (page: Page, group: string, value: string) =>

@@ -7,8 +7,6 @@ import { inHand, newHouse, pause, saved, status, verdict } from './house.ts';
 import { test } from './own-firm.ts';
 
 test.use({ serviceWorkers: 'allow', letsTimePass: true });
-test.describe.configure({ timeout: 180_000 });
-
 /** Opens the application and waits until all of it is on the device. */
 async function onDevice(page: Page): Promise<void> {
   await page.goto('/');

@@ -4,8 +4,6 @@ import { inHand, newHouse, pause, saved } from './house.ts';
 import { test } from './own-firm.ts';
 
 const nobody = { cookies: [], origins: [] };
-test.describe.configure({ timeout: 60_000 });
-
 const password = 'a long password';
 
 const withMenu = async (page: Page, item: string): Promise<void> => {

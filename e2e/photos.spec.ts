@@ -8,8 +8,6 @@ import { noisyPhotos } from './camera.ts';
 import { dialog, inHand, newHouse, nextFileChooser, saved, verdict } from './house.ts';
 import { foundFirm, test } from './own-firm.ts';
 
-test.describe.configure({ timeout: 120_000 });
-
 const houseOf = async (page: Page, job: string) => {
   const { entries } = await (await page.request.get(`/api/jobs/${job}/entries`)).json();
   return foldHouse(entries);

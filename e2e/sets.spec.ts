@@ -6,8 +6,6 @@ import { test } from './own-firm.ts';
 
 // Two people in one house, both without a network, each putting something on a list and each taking something off it.
 
-test.describe.configure({ timeout: 90_000 });
-
 const { labels, closeOut } = enUs;
 
 /** A second browser of the firm, with a store of its own. */

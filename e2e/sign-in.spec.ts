@@ -4,8 +4,6 @@ import { createPerson } from '../web/data/credentials.ts';
 import type { Connection } from '../web/data/database.ts';
 import { test } from './own-firm.ts';
 
-test.describe.configure({ timeout: 60_000 });
-
 const nobody: PlaywrightTestOptions['storageState'] = { cookies: [], origins: [] };
 const password = 'a long password';
 
