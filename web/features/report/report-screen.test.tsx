@@ -1,5 +1,6 @@
 import type { JobStatement } from '@fair-plug/core/log';
 import { screen, waitFor, within } from '@testing-library/react';
+import { expose } from 'comlink';
 import { describe, expect, test, vi } from 'vitest';
 import { houseOf, showScreen } from '@/testing/screen';
 import { ReportScreen } from './report-screen';
@@ -129,6 +130,25 @@ describe('when it may be printed', () => {
     await reportOf((ids) => [reads(ids['Den 1'], true, false, false)]);
     await waitFor(() => expect(isReady()).toBe('ready'));
     expect(screen.queryByText(/^Not complete/)).toBeNull();
+  });
+
+  test('an error of the engine is said, and the report is not ready', async () => {
+    const answersWith = expose as unknown as (engine: object) => object;
+    const real = answersWith({});
+    answersWith({
+      ...real,
+      judge: () => {
+        throw new RangeError('a bug of ours');
+      },
+    });
+    try {
+      await reportOf((ids) => [reads(ids['Den 1'], true, false, false)]);
+      await screen.findByText(/An error of this application keeps the readings from being judged/);
+      await screen.findAllByText(/^Not complete: the readings could not be judged/);
+      expect(isReady()).toBe('not-yet');
+    } finally {
+      answersWith(real);
+    }
   });
 
   test('part of a job says so, on the page and on paper, and is not ready', async () => {
