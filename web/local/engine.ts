@@ -8,8 +8,8 @@ class EngineLost extends Error {}
 interface Running {
   readonly worker: Worker;
   readonly remote: Remote<Engine>;
-  /** Fails when the engine breaks down. */
-  readonly lost: Promise<never>;
+  /** Whoever waits for an answer, told when the engine breaks down. */
+  readonly waiting: Set<() => void>;
 }
 
 let running: Running | null = null;
@@ -19,15 +19,13 @@ function started(): Running {
     type: 'module',
     name: 'engine',
   });
-  const lost = new Promise<never>((_, fail) => {
-    worker.onerror = () => {
-      worker.terminate();
-      running = null;
-      fail(new EngineLost());
-    };
-  });
-  lost.catch(() => {});
-  return { worker, remote: wrap<Engine>(worker), lost };
+  const waiting = new Set<() => void>();
+  worker.onerror = () => {
+    worker.terminate();
+    running = null;
+    for (const tell of waiting) tell();
+  };
+  return { worker, remote: wrap<Engine>(worker), waiting };
 }
 
 /** Starts the engine in its worker, unless it runs; only in a browser. */
@@ -42,11 +40,18 @@ export function startEngine(): Running {
  */
 export async function ask<T>(question: (engine: Remote<Engine>) => Promise<T>): Promise<T> {
   for (;;) {
-    const { remote, lost } = startEngine();
+    const { remote, waiting } = startEngine();
+    let tell = (): void => {};
     try {
-      return await Promise.race([question(remote), lost]);
+      return await new Promise<T>((answered, failed) => {
+        tell = () => failed(new EngineLost());
+        waiting.add(tell);
+        question(remote).then(answered, failed);
+      });
     } catch (error) {
       if (!(error instanceof EngineLost)) throw error;
+    } finally {
+      waiting.delete(tell);
     }
     await new Promise((go) => setTimeout(go, beforeAskingAgain));
   }
