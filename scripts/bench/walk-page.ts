@@ -14,8 +14,8 @@ export async function slowed(page: Page): Promise<void> {
 
 /** What the functions that run inside pages share. */
 export interface Measured {
-  /** Resolves once what is in the document now was drawn. */
-  drawn: () => Promise<void>;
+  /** Resolves once the frame was drawn whose callbacks run now. */
+  afterFrame: () => Promise<void>;
   /** When the receptacle in hand was first drawn. */
   firstSight?: number;
 }
@@ -23,17 +23,18 @@ export interface Measured {
 /** Notes, inside every page, when the receptacle in hand was first drawn: asking from outside finds it up to half a second later. */
 export function watchFirstSight(): void {
   const own = window as unknown as Measured;
-  own.drawn = () =>
+  own.afterFrame = () =>
     new Promise((done) => {
       // The first task after a frame's callbacks comes when the frame was drawn.
       const { port1, port2 } = new MessageChannel();
       port1.onmessage = () => done();
-      requestAnimationFrame(() => port2.postMessage(null));
+      port2.postMessage(null);
     });
   const observer = new MutationObserver(async () => {
     if (document.querySelector('section[aria-label="Current receptacle"]') === null) return;
     observer.disconnect();
-    await own.drawn();
+    await new Promise(requestAnimationFrame);
+    await own.afterFrame();
     own.firstSight = Date.now();
   });
   observer.observe(document, { childList: true, subtree: true });
@@ -43,10 +44,12 @@ export function watchFirstSight(): void {
 export const timedTap = (page: Page, key: string, headline: string) =>
   page.evaluate(
     async ([pressed, expected]) => {
-      const { drawn } = window as unknown as Measured;
+      const { afterFrame } = window as unknown as Measured;
+      // Asked in a frame's callbacks: what is in the document then, this frame draws.
       const shown = async (isThere: () => boolean): Promise<number> => {
-        while (!isThere()) await new Promise(requestAnimationFrame);
-        await drawn();
+        do await new Promise(requestAnimationFrame);
+        while (!isThere());
+        await afterFrame();
         return performance.now();
       };
       const panel = document.querySelector('section[aria-label="Verdict"]');
