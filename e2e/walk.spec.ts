@@ -172,4 +172,20 @@ test.describe('on a phone', () => {
     await page.getByRole('button', { name: 'Add', exact: true }).tap();
     await expect(inHand(page, 'Loft 1')).toBeVisible();
   });
+
+  test('of a danger no word is under the keys', async ({ page, request }) => {
+    const { job } = await newHouse(request, { Den: 1 });
+    await page.goto(`/walk?job=${job}`);
+    await page.getByRole('button', { name: 'All lit' }).tap();
+    const danger = page.getByRole('alert', { name: 'Danger' });
+    await expect(danger).toContainText('Stop here');
+    const room = async (): Promise<number> => {
+      const [words, key] = await Promise.all([
+        danger.boundingBox(),
+        page.getByRole('button', { name: 'Read again' }).boundingBox(),
+      ]);
+      return (key?.y ?? 0) - (words?.y ?? 0) - (words?.height ?? 0);
+    };
+    await expect.poll(room).toBeGreaterThan(0);
+  });
 });

@@ -1,5 +1,6 @@
 import type { Danger } from '@fair-plug/core/knowledge';
 import { Button } from '@mantine/core';
+import { useEffect, useRef } from 'react';
 import { useHouseTime } from '@/components/house-time';
 import { useWords } from '@/components/region-words';
 import type { Walk } from './use-walk';
@@ -10,9 +11,12 @@ export function DangerWords({ danger, walk }: { readonly danger: Danger; readonl
   const words = useWords();
   const time = useHouseTime();
   const { stop, doThis } = words.dangers[danger];
+  const section = useRef<HTMLElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another danger has words of another length
+  useEffect(() => section.current?.scrollIntoView({ block: 'nearest' }), [danger]);
   const warned = walk.here.receptacle?.warnings.findLast((one) => one.danger === danger);
   return (
-    <section className={classes.stop} aria-label="Danger" role="alert">
+    <section ref={section} className={classes.stop} aria-label="Danger" role="alert">
       <p>{walk.shown.verdict?.stop == null ? stop : words.stop(walk.shown.verdict.stop)}</p>
       <p className={classes.doThis}>{doThis}</p>
       {warned === undefined ? (
