@@ -1,14 +1,33 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { diagnosisOf, parseDiagnosisInput } from '@fair-plug/core/engine';
 import { enUs } from '@fair-plug/core/words';
 import { expect, type Page } from '@playwright/test';
 import { build } from 'esbuild';
+import { testSettings, webFolder } from '../scripts/setup/settings.mjs';
 import { inHand, pause, saved, verdict, walkOf } from './house.ts';
 import { test } from './own-firm.ts';
 
 test.use({ letsTimePass: true });
 
 const dialog = (page: Page) => page.getByRole('dialog');
+
+/** Which build gave the answers that are kept in this browser, circuit by circuit. */
+const buildsOfAnswers = (): Promise<readonly string[]> =>
+  new Promise((found, failed) => {
+    void indexedDB.databases().then(([store]) => {
+      const opening = indexedDB.open(store?.name ?? '');
+      opening.onerror = failed;
+      opening.onsuccess = () => {
+        const asking = opening.result.transaction('answers').objectStore('answers').getAll();
+        asking.onsuccess = () => {
+          opening.result.close();
+          found(asking.result.map(({ build }) => build));
+        };
+      };
+    });
+  });
 
 test('the next test opens just that entry, and what it shows settles the verdict', async ({
   page,
@@ -89,6 +108,9 @@ test('receptacles put on one breaker show one cause, with its place, and one fin
   await page.goto(`/report?job=${job}`);
   await expect(page.getByRole('definition').filter({ hasText: 'between Den 2 and Den 3' })).toHaveCount(1);
   await expect(page.getByRole('article')).toContainText('Den 3, Den 4');
+  // Opened again, it need not be judged again.
+  const sources = readFileSync(join(webFolder, testSettings().dist, 'fair-plug-sources'), 'utf8');
+  await expect.poll(() => page.evaluate(buildsOfAnswers)).toEqual([sources.slice(0, 16)]);
 });
 
 test('the bench hides its faults, and readings taken one by one lead to them', async ({ page }) => {

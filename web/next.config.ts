@@ -9,6 +9,8 @@ const config: NextConfig = {
   agentRules: false,
   transpilePackages: ['@fair-plug/core'],
   serverExternalPackages: ['pg', 'pino', 'playwright-core', 'fontkit', '@aws-sdk/client-s3'],
+  // What it was built from; nothing while it is developed.
+  env: { FAIRPLUG_BUILD: process.env.FAIRPLUG_BUILD ?? '' },
   turbopack: { root: resolve(import.meta.dirname, '..') },
   experimental: { optimizePackageImports: ['@mantine/core', '@mantine/hooks', '@tabler/icons-react'] },
   headers: async () => [

@@ -1,64 +1,22 @@
 import { describe, expect, test, vi } from 'vitest';
-import { type LampPattern, lampsOf, type Shown } from '../instruments/index.ts';
+import { lampsOf, type Shown } from '../instruments/index.ts';
 import type { LegLayout } from '../knowledge/index.ts';
 import { idNumber } from '../log/arbitrary-entries.ts';
-import { foldHouse, type House, type JobEntry, type JobStatement } from '../log/index.ts';
+import type { House, JobStatement } from '../log/index.ts';
 import { reportOn } from '../words/index.ts';
 import { assess } from './assessment.ts';
 import { changesSince, HouseJudge, isJudgedAsRead, refinedVerdict, slimHouse, withChanges } from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
+import {
+  contradictory,
+  fine,
+  houseOf,
+  judged,
+  type Place,
+  receptacleId,
+  reversed,
+} from './testing-houses.ts';
 import { usualPace } from './work.ts';
-
-interface Place {
-  readonly shows: LampPattern | null;
-  readonly breaker?: string;
-  readonly taken?: readonly Shown[];
-}
-
-const receptacleId = (index: number): string => idNumber(0x100 + index);
-
-function houseOf(
-  places: readonly Place[],
-  described: object = {},
-  more: readonly JobStatement[] = [],
-): House {
-  const room = idNumber(0x20);
-  const statements: JobStatement[] = [
-    { kind: 'job-described', ...described },
-    { kind: 'room-described', room, name: 'Den' },
-    ...more,
-  ];
-  places.forEach(({ shows, breaker, taken = [] }, index) => {
-    const receptacle = receptacleId(index);
-    statements.push({ kind: 'receptacle-described', receptacle, room, name: `Den ${index + 1}` });
-    if (shows !== null) statements.push({ kind: 'lamps-read', receptacle, lamps: lampsOf(shows) });
-    for (const shown of taken) statements.push({ kind: 'reading-taken', receptacle, shown });
-    if (breaker !== undefined)
-      statements.push({ kind: 'receptacle-fed', receptacle, breaker, place: index + 1 });
-  });
-  const envelope = { device: idNumber(2), author: idNumber(3), at: '2026-05-04T09:30:00.000Z' };
-  return foldHouse(
-    statements.map((one, index): JobEntry => ({ id: idNumber(0x1000 + index), ...envelope, ...one })),
-  );
-}
-
-function judged(house: House, judge = new HouseJudge()) {
-  const run = judge.judging(house, ['lamps', 'probe', 'meter', 'loaded']);
-  let steps = 0;
-  let told = 0;
-  for (;;) {
-    const step = run.next();
-    steps += 1;
-    if (step.done) return { judgement: step.value, steps, told };
-    if (step.value !== null) told += 1;
-  }
-}
-
-const reversed = (breaker?: string): Place => ({
-  shows: 'hn-ng',
-  ...(breaker === undefined ? {} : { breaker }),
-});
-const fine = (breaker?: string): Place => ({ shows: 'hn-hg', ...(breaker === undefined ? {} : { breaker }) });
 
 describe('a judge that has judged before', () => {
   const volts: Shown = { instrument: 'meter', hn: 230, hg: 230, ng: 0.4 };
@@ -229,15 +187,6 @@ describe('the judgement on a house', () => {
   });
 
   test('what takes longer than anybody waits is answered with what was found, and says so', () => {
-    const contradictory = Array.from({ length: 30 }, (_, index): Place => {
-      const shows = (['hn-hg', 'hn', 'hg-ng', 'none'] as const)[(index * 7) % 4] ?? 'hn';
-      const off = index % 3;
-      return {
-        shows,
-        breaker: '1',
-        taken: [{ instrument: 'meter', hn: 120 - 40 * off, hg: 35 * off, ng: 118 - 59 * off }],
-      };
-    });
     const impatient = new HouseJudge({ circuit: 1, house: 1 });
     const house = houseOf(contradictory);
     const { judgement } = judged(house, impatient);

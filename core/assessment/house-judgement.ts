@@ -2,55 +2,29 @@ import type { Circuit } from '../circuit/index.ts';
 import {
   blindSpots,
   Diagnostician,
-  diagnoseAlone,
-  type HouseFacts,
   type Inspected,
   type LoneDiagnosis,
   likelyGroups,
   lostServiceNeutral,
-  type NextTest,
   type SearchLimits,
   usualLimits,
 } from '../engine/index.ts';
-import type { InstrumentId, Reading } from '../instruments/index.ts';
+import type { InstrumentId } from '../instruments/index.ts';
 import { type ConditionId, conditionIds, regions } from '../knowledge/index.ts';
 import { type House, receptaclesOf } from '../log/index.ts';
-import {
-  answerOf,
-  type CircuitAnswer,
-  isMisread,
-  mostExplanations,
-  worthALine,
-} from './circuit-judgement.ts';
+import { answerOf, type CircuitAnswer } from './circuit-judgement.ts';
 import { circuitsOf, type FedTogether, guessedCircuit, readingsOf, VoltScale } from './circuits.ts';
 import { factsOf } from './house-facts.ts';
 import { inspectedOn } from './inspected-on.ts';
 import type { HouseJudgement, JudgedReceptacle } from './judged.ts';
+import { anywhere, judgedAlone, type LoneQuestion, loneAnswer } from './lone-judgement.ts';
 import { isSameQuestion, Memo } from './memo.ts';
 import { leastWork, type Pace, Work } from './work.ts';
 
-/** Stands for whichever receptacle was asked about. */
-const anywhere = 'here';
 /** More than a large house has receptacles. */
 const mostAnswers = 2000;
 
-/** A test that was found for a receptacle standing for any, at one of them. */
-const placed = ({ tells, ...test }: NextTest, at: string): NextTest => ({
-  ...test,
-  at,
-  tells: tells.kind === 'condition' ? { ...tells, at } : tells,
-});
-
-/** All that the engine goes by at a receptacle, whose readings are as they were shown. */
-interface LoneQuestion {
-  readonly readings: readonly Reading[];
-  readonly facts: HouseFacts;
-  readonly kit: readonly InstrumentId[];
-  readonly nominalVolts: number;
-  readonly twoLegs: boolean;
-}
-
-/** And on a circuit. */
+/** All that it goes by on a circuit. */
 interface CircuitQuestion extends LoneQuestion {
   readonly breaker: string;
   /** From the panel outward, as it is taken to be wired. */
@@ -60,41 +34,12 @@ interface CircuitQuestion extends LoneQuestion {
   readonly inspected: readonly Inspected[];
 }
 
-/** What the engine answers of a receptacle that stands for any. */
-function loneAnswer({ readings, facts, kit, nominalVolts }: LoneQuestion): LoneDiagnosis {
-  const scale = new VoltScale(nominalVolts);
-  const judged = diagnoseAlone(anywhere, scale.toEngine(readings), facts, kit);
-  return { ...judged, table: scale.toShown(judged.table) };
-}
-
-/** An answer for any receptacle, put to one of them. */
-function judgedAlone(id: string, answer: LoneDiagnosis): JudgedReceptacle {
-  const [hot, neutral, ground] = answer.contacts;
-  return {
-    ...answer,
-    id,
-    contacts: { hot, neutral, ground },
-    next: answer.next === null ? null : placed(answer.next, id),
-    table: answer.table.map(({ reading, predicted, ...rest }) => ({
-      ...rest,
-      reading: { ...reading, at: id },
-      predicted: { ...predicted, at: id },
-    })),
-    explanations: answer.explanations
-      .filter(({ probability }, index) => index === 0 || probability >= worthALine)
-      .slice(0, mostExplanations)
-      .map(({ faults, tripped, instruments, probability, conditions: [condition = 'correct'] }, place) => ({
-        faults,
-        isTripped: tripped,
-        isMisread: !tripped && instruments.length === 0 && isMisread(faults, place),
-        instruments,
-        probability,
-        condition,
-      })),
-    cause: null,
-    isFinal: true,
-    isCutShort: false,
-  };
+/** What was answered of a circuit. Plain data: it may be kept. */
+export interface KnownCircuit {
+  readonly breaker: string;
+  /** All that it was an answer to, in writing. */
+  readonly question: string;
+  readonly answer: CircuitAnswer;
 }
 
 /** Judges a house again and again as it is walked: what did not change since is not judged anew. */
@@ -104,17 +49,26 @@ export class HouseJudge {
   private readonly alone: Memo<LoneQuestion & { readonly id: string }, JudgedReceptacle>;
   private readonly blindness = new Memo(blindSpots, mostAnswers);
   /** By breaker, what was asked last and what was answered. */
-  private readonly circuits = new Map<
-    string,
-    { readonly asked: CircuitQuestion; readonly answer: CircuitAnswer }
-  >();
+  private readonly circuits = new Map<string, KnownCircuit>();
+  /** By breaker, what was answered by another judge before this one. */
+  private readonly kept: ReadonlyMap<string, KnownCircuit>;
+  private readonly keep: (answered: KnownCircuit) => void;
   private readonly diagnosticians = new Map<string, { readonly asked: object; readonly of: Diagnostician }>();
 
   private readonly pace: Pace | null;
 
-  /** Without a pace it takes as long as it takes. */
-  constructor(pace: Pace | null = null) {
+  /**
+   * Without a pace it takes as long as it takes. `kept`: what was answered before, taken where the very same is asked
+   * again; `keep` is told each final answer for which everything was tried.
+   */
+  constructor(
+    pace: Pace | null = null,
+    kept: readonly KnownCircuit[] = [],
+    keep: (answered: KnownCircuit) => void = () => {},
+  ) {
     this.pace = pace;
+    this.kept = new Map(kept.map((one) => [one.breaker, one]));
+    this.keep = keep;
     this.loneAnswers = new Memo(loneAnswer, mostAnswers);
     this.alone = new Memo(
       ({ id, ...question }: LoneQuestion & { readonly id: string }) =>
@@ -158,10 +112,10 @@ export class HouseJudge {
     const answers = new Map<string, CircuitAnswer>();
     const open = new Map(questions);
     for (const [fed, question] of questions) {
-      const known = this.circuits.get(fed.breaker);
+      const known = this.known(fed.breaker, question);
       if (known === undefined) continue;
       answers.set(fed.breaker, known.answer);
-      if (isSameQuestion(known.asked, question)) open.delete(fed);
+      if (known.isSame) open.delete(fed);
     }
     const judged = (isFinal: boolean): HouseJudgement =>
       gathered(house, alone, answers, circuits, isFinal, this.blindness);
@@ -175,13 +129,29 @@ export class HouseJudge {
           continue;
         }
         answers.set(fed.breaker, answer);
-        // An answer that was stopped on the way is not one to go by next time.
-        if (answer.circuit.isFinal) this.circuits.set(fed.breaker, { asked: question, answer });
+        this.take(fed.breaker, question, answer);
         yield judged(false);
       }
       spent += work.done;
     }
     return judged(true);
+  }
+
+  /** What was answered of a circuit last, and whether that is an answer to this question. */
+  private known(breaker: string, asked: CircuitQuestion): (KnownCircuit & { isSame: boolean }) | undefined {
+    const question = JSON.stringify(asked);
+    const last = this.circuits.get(breaker);
+    if (last !== undefined) return { ...last, isSame: last.question === question };
+    const kept = this.kept.get(breaker);
+    return kept?.question === question ? { ...kept, isSame: true } : undefined;
+  }
+
+  private take(breaker: string, asked: CircuitQuestion, answer: CircuitAnswer): void {
+    // An answer that was stopped on the way is not one to go by next time.
+    if (!answer.circuit.isFinal) return;
+    const answered = { breaker, question: JSON.stringify(asked), answer };
+    this.circuits.set(breaker, answered);
+    if (!answer.circuit.stoppedEarly) this.keep(answered);
   }
 
   /** For the work on one circuit, where that on others before it came to so much. */

@@ -19,8 +19,8 @@ const exempt = {
   'core/log/house-fold.ts': 'the same',
 };
 
-/** The twin of the simulator and the drawers of values belong to tests. */
-const isOfTests = (name) => /\.test\.ts$|^arbitrary-|^naive-/.test(name);
+/** The twin of the simulator, the drawers of values and small houses belong to tests. */
+const isOfTests = (name) => /\.test\.ts$|^(arbitrary|naive|testing)-/.test(name);
 
 function sourcesIn(folder) {
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {

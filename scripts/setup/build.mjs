@@ -38,7 +38,11 @@ export async function needBuild(dist) {
   await mustRun(
     process.execPath,
     [nextProgram, 'build'],
-    { cwd: webFolder, env: { FAIRPLUG_DIST: dist, NEXT_TELEMETRY_DISABLED: '1' }, output: 'capture' },
+    {
+      cwd: webFolder,
+      env: { FAIRPLUG_DIST: dist, FAIRPLUG_BUILD: wanted.slice(0, 16), NEXT_TELEMETRY_DISABLED: '1' },
+      output: 'capture',
+    },
     'The application could not be built.',
   );
   writeFileSync(join(webFolder, dist, 'inline-scripts.json'), JSON.stringify(inlineScripts(dist)));

@@ -212,8 +212,9 @@ export async function countOf(store: LocalDatabase, log: LogKey): Promise<number
 
 /** Takes away what came from the server; what did not reach it yet stays. */
 export async function forgetRead(store: LocalDatabase): Promise<void> {
-  const { confirmed, packs, logs, links, photos, photoBytes } = store;
-  await Promise.all([confirmed.clear(), packs.clear(), logs.clear(), links.where('sent').equals(1).delete()]);
+  const { confirmed, packs, logs, links, answers, photos, photoBytes } = store;
+  const read = [confirmed, packs, logs, answers];
+  await Promise.all([...read.map((table) => table.clear()), links.where('sent').equals(1).delete()]);
   await store.transaction('rw', photos, photoBytes, async () => {
     const waiting = await photos.where('sent').equals(0).toArray();
     const stays = new Set(waiting.map(({ log, hash }) => `${log} ${hash}`));

@@ -1,3 +1,4 @@
+import type { KnownCircuit } from '@fair-plug/core/assessment';
 import type { PhotoSubject } from '@fair-plug/core/knowledge';
 import { type BareLink, type ChainHead, clockOf, type Entry, isPossibleClock } from '@fair-plug/core/log';
 import type { FindingSummary, HouseSummary } from '@fair-plug/core/report';
@@ -113,6 +114,13 @@ export interface Photographed {
   readonly about?: string;
 }
 
+/** What the engine answered of a circuit of a job. */
+export interface KeptAnswer extends KnownCircuit {
+  readonly log: LogKey;
+  /** The build whose engine answered. */
+  readonly build: string;
+}
+
 /** What is kept in this browser for one person in one firm. */
 export class LocalDatabase extends Dexie {
   declare unsent: EntityTable<Unsent, 'order'>;
@@ -125,6 +133,7 @@ export class LocalDatabase extends Dexie {
   declare photos: Table<KeptPhoto, [LogKey, string]>;
   declare photoFiles: Table<PhotoFile, string>;
   declare photoBytes: Table<PhotoBytes, [LogKey, string, PhotoBytes['version']]>;
+  declare answers: Table<KeptAnswer, [LogKey, string]>;
 
   constructor(name: string) {
     super(name);
@@ -139,6 +148,7 @@ export class LocalDatabase extends Dexie {
       photoBytes: '[log+hash+version], [log+hash]',
       photoFiles: 'id',
     });
+    this.version(6).stores({ answers: '[log+breaker], log' });
   }
 }
 

@@ -69,7 +69,7 @@ export interface Assessed {
 /** What a house comes to. */
 export function useAssessment(job: string, house: House): Assessed {
   const { bag } = useBag();
-  const { cache } = useLocal();
+  const { cache, store } = useLocal();
   const [answer, setAnswer] = useState<Answer | null>(null);
   /** The house that the engine failed at, last. */
   const [failedAt, setFailed] = useState<House | null>(null);
@@ -99,10 +99,13 @@ export function useAssessment(job: string, house: House): Assessed {
           performance.clearMarks(atWork);
           performance.mark(atWork);
         };
-        void askEngine((engine) => engine.judge(job, slimHouse(about), bag, proxy(hear))).then(take, failed);
+        void askEngine((engine) => engine.judge(job, slimHouse(about), bag, store.name, proxy(hear))).then(
+          take,
+          failed,
+        );
       });
     },
-    [job, bag],
+    [job, bag, store],
   );
   // What the log has grown by is drawn with the engine's answer to it where that comes soon.
   useEffect(() => {

@@ -60,7 +60,29 @@ async function inTurns<T>(
 }
 
 let asked = { house: 0, bench: 0 };
-let judge = { job: '', of: new HouseJudge(usualPace) };
+/** Who judges the job that was asked about last; ends what that one holds open. */
+let judge = { job: '', of: Promise.resolve(new HouseJudge(usualPace)), end: (): void => {} };
+
+/** Takes up a job, with what was answered in it before. */
+function takeUp(job: string, store: string): void {
+  judge.end();
+  let isEnded = false;
+  let close = (): void => {};
+  const end = (): void => {
+    isEnded = true;
+    close();
+  };
+  const open = async (): Promise<HouseJudge> => {
+    const { KeptAnswers } = await import('@/local/kept-answers');
+    const kept = new KeptAnswers(store, job);
+    close = () => kept.close();
+    const known = await kept.all();
+    if (isEnded) close();
+    return new HouseJudge(usualPace, known, kept.keep);
+  };
+  judge = { job, of: open().catch(() => new HouseJudge(usualPace)), end };
+}
+
 /** What the page knows of the house by now; null before anything was sent. */
 let sent: HouseJudgement | null = null;
 
@@ -87,20 +109,23 @@ const engine = {
   /** What a kit would read as correct. */
   blindSpots: (kit: readonly InstrumentId[]): readonly ConditionId[] => blindSpots(kit),
 
-  /** Judges a house, and tells what is new, and now and then with null that it goes on; a later call overtakes an earlier one, which then answers null. */
+  /** Judges a house whose log is kept in the store of that name, and tells what is new, and now and then with null that it goes on; a later call overtakes an earlier one, which then answers null. */
   async judge(
     job: string,
     house: House,
     kit: readonly InstrumentId[],
+    store: string,
     notify: (better: NumberedChanges | null) => void,
   ): Promise<NumberedChanges | null> {
     asked = { ...asked, house: asked.house + 1 };
     const mine = asked.house;
     if (judge.job !== job) {
-      judge = { job, of: new HouseJudge(usualPace) };
+      takeUp(job, store);
       sent = null;
     }
-    const steps = judge.of.judging(house, kit);
+    const of = await judge.of;
+    if (asked.house !== mine) return null;
+    const steps = of.judging(house, kit);
     const answer = await inTurns(
       steps,
       () => asked.house !== mine,

@@ -63,8 +63,15 @@ export class Predictor {
     const { watches } = hookup;
     if (watches === null) return;
     const { network, solved, nodesRe, nodesIm } = this;
-    const drawn = () => this.drawn(hookup, base);
-    const used = { network, operation, outlet, solved, drawn, nodesRe, nodesIm };
+    const used = {
+      network,
+      operation,
+      outlet,
+      solved,
+      drawn: () => this.drawn(hookup, base),
+      nodesRe,
+      nodesIm,
+    };
     watches.predict(used, this.predicted, first + hookup.spans);
   }
 
@@ -96,9 +103,8 @@ export class Predictor {
     copyTerminals(base, this.plugged);
     attach(this.plugged, a, b, siemens);
     const { voltsRe, voltsIm } = this.plugged;
-    const at = (volts: Float64Array): number =>
-      (volts[a] as number) - (b === toEarth ? 0 : (volts[b] as number));
-    return [at(voltsRe) * siemens, at(voltsIm) * siemens];
+    const [endRe, endIm] = b === toEarth ? [0, 0] : [voltsRe[b] as number, voltsIm[b] as number];
+    return [((voltsRe[a] as number) - endRe) * siemens, ((voltsIm[a] as number) - endIm) * siemens];
   }
 
   private put(channel: number, seen: Terminals, a: number, b: number, scale: number, slopes: boolean): void {

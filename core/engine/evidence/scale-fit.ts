@@ -106,33 +106,35 @@ export class ScaleFit {
    * Where a fit begins: as before where all fits well there, else the best of what single readings ask for; the other
    * leg's stands to it as before.
    */
-  private start({ readings, forms, isVolts }: TakenVolts, ratio: number): number {
-    const short = (scale: number): number => {
-      let sum = scaleNats(scale, this.supply);
-      for (const { first, index, isOnOtherLeg } of readings)
-        if (isVolts[first] === 1)
-          sum += Math.min(mostOfOne, rowNats(forms, index * rowSize, isOnOtherLeg ? ratio * scale : scale));
-      return sum;
-    };
+  private start(taken: TakenVolts, ratio: number): number {
+    const { readings, forms, isVolts } = taken;
     let best = this.own;
-    let least = short(best);
+    let least = this.short(taken, best, ratio);
     if (least <= fitsWell * readings.length) return best;
     const step = Math.max(1, Math.floor(readings.length / scalesTried));
-    const tried = (scale: number): void => {
-      const here = short(scale);
-      if (here >= least) return;
+    for (let which = -2; which < readings.length; which += which < 0 ? 1 : step) {
+      let scale = which === -2 ? 1 : this.supply.centre;
+      if (which >= 0) {
+        const { first, index, isOnOtherLeg } = readings[which] as ReadingEvidence;
+        if (isVolts[first] !== 1) continue;
+        const row = index * rowSize;
+        const asked = nearestScale(forms[row + 1] as number, forms[row] as number);
+        scale = isOnOtherLeg ? asked / ratio : asked;
+      }
+      const here = this.short(taken, scale, ratio);
+      if (here >= least) continue;
       least = here;
       best = scale;
-    };
-    tried(1);
-    tried(this.supply.centre);
-    for (let which = 0; which < readings.length; which += step) {
-      const { first, index, isOnOtherLeg } = readings[which] as ReadingEvidence;
-      if (isVolts[first] !== 1) continue;
-      const row = index * rowSize;
-      const asked = nearestScale(forms[row + 1] as number, forms[row] as number);
-      tried(isOnOtherLeg ? asked / ratio : asked);
     }
     return best;
+  }
+
+  /** Nats by which what was taken falls short at a scale, none of it by more than what is wrong. */
+  private short({ readings, forms, isVolts }: TakenVolts, scale: number, ratio: number): number {
+    let sum = scaleNats(scale, this.supply);
+    for (const { first, index, isOnOtherLeg } of readings)
+      if (isVolts[first] === 1)
+        sum += Math.min(mostOfOne, rowNats(forms, index * rowSize, isOnOtherLeg ? ratio * scale : scale));
+    return sum;
   }
 }

@@ -130,25 +130,25 @@ export class VoltsForms {
     const { predicted, adrift, isUnread } = this.channels;
     const { noiseVolts, drift } = this.tolerance;
     const { first, end, hookup } = reading;
-    const isHeld = (channel: number): boolean => adrift[channel] !== 1 && isUnread[channel] === 0;
     const size = end - first;
     const covariance = scratch;
     for (let row = 0; row < size; row += 1) {
-      const p = predicted[first + row] as number;
-      const d = this.offBy(p, hookup.load > 0);
+      const channel = first + row;
+      held[row] = adrift[channel] !== 1 && isUnread[channel] === 0 ? 1 : 0;
+      offBy[row] = this.offBy(predicted[channel] as number, hookup.load > 0);
       for (let column = 0; column <= row; column += 1) {
-        const q = predicted[first + column] as number;
-        const e = this.offBy(q, hookup.load > 0);
+        const along = drift * drift * (predicted[channel] as number) * (predicted[first + column] as number);
         covariance[row * size + column] =
           (row === column ? noiseVolts * noiseVolts : 0) +
-          (isHeld(first + row) && isHeld(first + column) ? drift * drift * p * q + d * e : 0);
+          (held[row] === 1 && held[column] === 1
+            ? along + (offBy[row] as number) * (offBy[column] as number)
+            : 0);
       }
     }
     cholesky(covariance, size);
     invertLower(covariance, size, into);
     for (let row = 0; row < size; row += 1)
-      if (!isHeld(first + row))
-        for (let column = 0; column < size; column += 1) into[row * size + column] = 0;
+      if (held[row] === 0) for (let column = 0; column < size; column += 1) into[row * size + column] = 0;
   }
 }
 
@@ -164,4 +164,7 @@ function looseNats(count: number, isByPairs: boolean): number {
   return sum;
 }
 
+/** For one reading's covariance: which of its volts are held, by how much each is off, and the matrix. */
+const held = new Uint8Array(3);
+const offBy = new Float64Array(3);
 const scratch = new Float64Array(9);

@@ -83,7 +83,7 @@ export class FreeQuantities {
   private readonly ownAt: number;
   /** −1 where there is one leg. */
   private readonly differenceAt: number;
-  private readonly channelCount: number;
+  readonly readings: number;
   /** The point that was tried last. */
   private tried: {
     readonly x: Float64Array;
@@ -111,7 +111,7 @@ export class FreeQuantities {
     this.differenceAt = hasTwoLegs(evaluator.network) ? this.ownAt + 1 : -1;
     this.size = Math.max(this.ownAt, this.differenceAt) + 1;
     this.fixedWatts = pattern?.start ?? from.watts;
-    this.channelCount = evaluator.evidence.firstRepaired;
+    this.readings = evaluator.evidence.firstRepaired;
     this.start = new Float64Array(this.size);
     this.lower = new Float64Array(this.size);
     this.upper = new Float64Array(this.size);
@@ -291,29 +291,29 @@ export class FreeQuantities {
 
   /** Residuals of what the evaluator predicted last. */
   residualsOf(watts: Float64Array, scales: Scales): Float64Array {
-    const residuals = new Float64Array(this.channelCount + 1);
+    const residuals = new Float64Array(this.readings + 1);
     this.pull(residuals, scales, null);
-    residuals[this.channelCount] = this.unknownLoads ? excessOf(watts) : 0;
+    residuals[this.readings] = this.unknownLoads ? excessOf(watts) : 0;
     return residuals;
   }
 
   /** Residuals and their slopes by what is fitted, row by row. */
   readonly linearize = (x: Float64Array) => {
-    const { size, channelCount } = this;
+    const { size, readings } = this;
     const { watts, supposed } = this.triedAt(x);
     const { branches, isLoad, quantity, siemensSlope } = this.branchesUnder(supposed, watts);
     const bySiemens = this.evaluator.predictWithSlopes(supposed, branches, isLoad);
-    const residuals = new Float64Array(channelCount + 1);
-    const jacobian = new Float64Array((channelCount + 1) * size);
-    residuals[channelCount] = this.unknownLoads ? excessOf(watts) : 0;
-    if ((residuals[channelCount] as number) > 0)
+    const residuals = new Float64Array(readings + 1);
+    const jacobian = new Float64Array((readings + 1) * size);
+    residuals[readings] = this.unknownLoads ? excessOf(watts) : 0;
+    if ((residuals[readings] as number) > 0)
       this.free.forEach((outlet, position) => {
         const slope = this.isOn[position] ? (watts[outlet] as number) : 1;
-        jacobian[channelCount * size + this.resistanceCount + position] = slope / excessSigma;
+        jacobian[readings * size + this.resistanceCount + position] = slope / excessSigma;
       });
     const count = branches.length;
-    const byQuantity = new Float64Array(channelCount * size);
-    for (let channel = 0; channel < channelCount; channel += 1)
+    const byQuantity = new Float64Array(readings * size);
+    for (let channel = 0; channel < readings; channel += 1)
       for (let branch = 0; branch < count; branch += 1) {
         const at = channel * size + (quantity[branch] as number);
         byQuantity[at] =

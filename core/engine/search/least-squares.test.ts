@@ -10,11 +10,13 @@ function problemOf(
     readonly upper?: number;
     readonly weight?: number;
     readonly centre?: number;
+    readonly readings?: number;
   } = {},
 ): FitProblem {
   const residuals = (at: Float64Array) => Float64Array.from(residualsAt([...at]));
   return {
     size,
+    readings: bounds.readings ?? Number.POSITIVE_INFINITY,
     lower: new Float64Array(size).fill(bounds.lower ?? -1e9),
     upper: new Float64Array(size).fill(bounds.upper ?? 1e9),
     priorWeight: new Float64Array(size).fill(bounds.weight ?? 0),
@@ -63,6 +65,18 @@ describe('the least-squares fit', () => {
     const { at } = fitLeastSquares(problem, Float64Array.of(0.4, 2));
     expect(at[0]).toBeCloseTo(0.5, 1);
     expect(at[1]).toBeCloseTo(3, 0);
+  });
+
+  test('what is no reading is never wrong: it holds against readings that are far off', () => {
+    // Ten readings ask for 100; what is known allows 10 and a little.
+    const residuals = ([x = 0]: readonly number[]) => [
+      ...Array.from({ length: 10 }, () => (x - 100) / 5),
+      Math.max(0, x - 10) / 0.1,
+    ];
+    const { at } = fitLeastSquares(problemOf(1, residuals, { readings: 10 }), Float64Array.of(50));
+    expect(at[0]).toBeCloseTo(10, 0);
+    const { at: doubted } = fitLeastSquares(problemOf(1, residuals), Float64Array.of(50));
+    expect(doubted[0]).toBeGreaterThan(90);
   });
 
   test('a quantity that wants to leave its bounds stays at them, and says how hard it presses', () => {

@@ -1,6 +1,8 @@
 /** A fit of a few bounded quantities to many residuals. Arrays are scratch of the caller's problem. */
 export interface FitProblem {
   readonly size: number;
+  /** So many residuals come from readings, which may be wrong; those after them may not. */
+  readonly readings: number;
   readonly lower: Float64Array;
   readonly upper: Float64Array;
   /** Curvature and centre of each quantity's prior: ½·weight·(x − centre)². */
@@ -29,9 +31,17 @@ const mostIterations = 12;
 const firstDamping = 1e-3;
 /** A step that promises less than so many nats ends the fit. */
 const worthwhile = 0.1;
+/** Steps that differ by no more than such a share of themselves are one. */
+const sameStep = 0.01;
 
-const loss = (residual: number): number =>
-  0.5 * robustFrom * robustFrom * Math.log1p((residual / robustFrom) ** 2);
+const loss = (residual: number, mayBeWrong: boolean): number =>
+  mayBeWrong
+    ? 0.5 * robustFrom * robustFrom * Math.log1p((residual / robustFrom) ** 2)
+    : 0.5 * residual * residual;
+
+/** The share of its pull that a residual keeps. */
+const pullKept = (residual: number, mayBeWrong: boolean): number =>
+  mayBeWrong ? 1 / (1 + (residual / robustFrom) ** 2) : 1;
 
 /**
  * Robust Levenberg–Marquardt within bounds: damped normal equations, quantities at a bound that press outward held. Ends
@@ -50,7 +60,7 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array, least 
   const slope = new Float64Array(size);
   let isCurrent = false;
   const takeStock = (): void => {
-    normalEquations(size, residuals, jacobian, matrix, gradient);
+    normalEquations(problem, residuals, jacobian, matrix, gradient);
     for (let p = 0; p < size; p += 1) curvature[p] = value(matrix, p * size + p);
     slope.set(gradient);
     isCurrent = true;
@@ -60,21 +70,24 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array, least 
     takeStock();
     addPrior(problem, at, matrix, gradient);
     let improved = false;
-    for (let attempt = 0; attempt < 6; attempt += 1) {
+    let failed: Float64Array | null = null;
+    for (let attempt = 0; attempt < 6; attempt += 1, damping *= 10) {
       const next = stepFrom(problem, at, matrix, gradient, damping);
       const promise = promiseOf(at, next, gradient);
       if (promise < worthwhile || (iterations === 0 && promise < least)) return finish();
+      if (failed !== null && isNearly(next, failed, at)) continue;
       const objectiveThere = objectiveAt(problem, next, problem.residuals(next));
-      if (objectiveThere < objective) {
-        improved = objective - objectiveThere > worthwhile;
-        at.set(next);
-        ({ residuals, jacobian } = problem.linearize(at));
-        isCurrent = false;
-        objective = objectiveThere;
-        damping = Math.max(damping / 10, 1e-9);
-        break;
+      if (objectiveThere >= objective) {
+        failed = next;
+        continue;
       }
-      damping *= 10;
+      improved = objective - objectiveThere > worthwhile;
+      at.set(next);
+      ({ residuals, jacobian } = problem.linearize(at));
+      isCurrent = false;
+      objective = objectiveThere;
+      damping = Math.max(damping / 10, 1e-9);
+      break;
     }
     if (!improved) break;
   }
@@ -98,7 +111,7 @@ export function chordAt(problem: FitProblem, at: Float64Array): Chord {
   const { residuals, jacobian } = problem.linearize(at);
   const matrix = new Float64Array(problem.size ** 2);
   const gradient = new Float64Array(problem.size);
-  normalEquations(problem.size, residuals, jacobian, matrix, gradient);
+  normalEquations(problem, residuals, jacobian, matrix, gradient);
   addPrior(problem, at, matrix, gradient);
   return { at, jacobian, matrix };
 }
@@ -110,11 +123,11 @@ export function promiseAlong(
   residuals: Float64Array,
   held: readonly number[] | null,
 ): number {
-  const { size } = problem;
+  const { size, readings } = problem;
   const gradient = new Float64Array(size);
   for (let row = 0; row < residuals.length; row += 1) {
     const residual = value(residuals, row);
-    const pull = residual / (1 + (residual / robustFrom) ** 2);
+    const pull = residual * pullKept(residual, row < readings);
     if (pull === 0) continue;
     for (let p = 0; p < size; p += 1) add(gradient, p, value(jacobian, row * size + p) * pull);
   }
@@ -143,6 +156,13 @@ function stepFrom(
   return at.map((x, p) => Math.min(value(upper, p), Math.max(value(lower, p), x - value(step, p))));
 }
 
+/** True where a step leads nearly as far as another one, quantity by quantity: light damping hardly changes any. */
+function isNearly(one: Float64Array, other: Float64Array, from: Float64Array): boolean {
+  return one.every(
+    (x, p) => Math.abs(x - value(other, p)) <= sameStep * Math.abs(value(other, p) - value(from, p)),
+  );
+}
+
 function promiseOf(at: Float64Array, next: Float64Array, gradient: Float64Array): number {
   let promise = 0;
   for (let p = 0; p < at.length; p += 1)
@@ -168,19 +188,19 @@ const add = (array: Float64Array, index: number, amount: number): void => {
 };
 
 function objectiveAt(
-  { size, priorWeight, priorCentre }: FitProblem,
+  { size, readings, priorWeight, priorCentre }: FitProblem,
   at: Float64Array,
   residuals: Float64Array,
 ): number {
   let sum = 0;
-  for (const residual of residuals) sum += loss(residual);
+  for (let row = 0; row < residuals.length; row += 1) sum += loss(value(residuals, row), row < readings);
   for (let p = 0; p < size; p += 1)
     sum += 0.5 * value(priorWeight, p) * (value(at, p) - value(priorCentre, p)) ** 2;
   return sum;
 }
 
 function normalEquations(
-  size: number,
+  { size, readings }: FitProblem,
   residuals: Float64Array,
   jacobian: Float64Array,
   matrix: Float64Array,
@@ -190,7 +210,7 @@ function normalEquations(
   gradient.fill(0);
   for (let row = 0; row < residuals.length; row += 1) {
     const residual = value(residuals, row);
-    const weight = 1 / (1 + (residual / robustFrom) ** 2);
+    const weight = pullKept(residual, row < readings);
     for (let p = 0; p < size; p += 1) {
       const j = value(jacobian, row * size + p);
       if (j === 0) continue;

@@ -46,6 +46,9 @@ const hopelessNats = 2000;
  * what cannot is judged with its parent's loads.
  */
 const contenderNats = 6;
+/** A fit takes a wrong reading for less wrong than it is: what comes out so much worse than it began has run away. */
+const runAwayNats = 5;
+
 /** Holds hypotheses against the readings, each with its loads and ohms as the readings have them. */
 export class Refinement {
   private readonly beginning: Beginning;
@@ -83,15 +86,16 @@ export class Refinement {
     return effort === 'led' ? ledNats : keptNats;
   }
 
-  /** An explanation whose fit is led on until it settles: what all its children begin with is fitted once, here. */
-  settled(explanation: Explanation): Explanation {
+  /** An explanation whose fit is led on until it settles, for all its children; left where the first step promises less than `least` nats. */
+  settled(explanation: Explanation, least = 0): Explanation {
     const { problem, evaluator } = this;
     const { hypothesis } = explanation;
     let { fitted: fit, logWeight } = explanation;
     const { pattern } = fit;
     if (!problem.unknownLoads || pattern === null) return explanation;
     for (let round = 0; round < mostRounds; round += 1) {
-      const next = fitted(evaluator, hypothesis, fit, { ...pattern, start: fit.watts }, true);
+      const from = { ...pattern, start: fit.watts };
+      const next = fitted(evaluator, hypothesis, fit, from, true, round === 0 ? least : 0);
       const logShare = next.logShare + pattern.logOdds;
       const gained = logShare - next.deficit - fit.logShare + fit.deficit;
       if (gained < worthFitting) break;
@@ -248,8 +252,10 @@ export class Refinement {
       this.hasTwoLegs && effort === 'led' ? 0 : this.best() - this.keptFor(effort) - weightOf(some);
     const isHopeless = (some: Fitted, promised: number): boolean => isChild && promised < lacking(some);
     const isNear = (): boolean => !isChild || weightOf(fit) > this.best() - nearNats;
-    const onward = (some: Fitted): Fitted =>
-      fitted(this.evaluator, hypothesis, some, pattern, unknownLoads, lacking(some));
+    const onward = (some: Fitted): Fitted => {
+      const next = fitted(this.evaluator, hypothesis, some, pattern, unknownLoads, lacking(some));
+      return weightOf(next) < weightOf(some) - runAwayNats ? some : next;
+    };
     // Of a little, half is kept: as much as a quadratic does.
     const credited = (promised: number): Fitted => ({ ...fit, deficit: fit.deficit - promised / 2 });
     if (start.fresh.length > 0) {

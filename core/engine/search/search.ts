@@ -354,7 +354,7 @@ export class Search {
       const { hypothesis, logWeight } = explanation;
       if (hypothesis.causes.length > 1 || logWeight < least || this.expanded.has(hypothesis.key)) continue;
       if (this.isOver()) return;
-      this.keep(this.refinement.settled(explanation));
+      this.keep(this.refinement.settled(explanation, this.best.logWeight - keptNats - logWeight));
       yield undefined;
     }
   }

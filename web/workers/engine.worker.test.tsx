@@ -1,0 +1,54 @@
+import { type HouseJudgement, withChanges } from '@fair-plug/core/assessment';
+import { lampsOf } from '@fair-plug/core/instruments';
+import { foldHouse, type House, type JobStatement } from '@fair-plug/core/log';
+import { nodesSolved } from '@fair-plug/core/physics/solver.ts';
+import { wrap } from 'comlink';
+import { v7 } from 'uuid';
+import { afterEach, expect, test, vi } from 'vitest';
+import './engine.worker';
+import type { Engine, NumberedChanges } from './engine.worker';
+
+const engine = (wrap as unknown as () => Engine)();
+const room = v7();
+const den = Array.from({ length: 5 }, () => v7());
+
+/** Five receptacles on one breaker, the last two reversed. */
+function house(): House {
+  const said: readonly JobStatement[] = [
+    { kind: 'job-described', yearBuilt: 1985, groundedWiring: true },
+    { kind: 'room-described', room, name: 'Den' },
+    ...den.flatMap((receptacle, index): readonly JobStatement[] => [
+      { kind: 'receptacle-described', receptacle, room, name: `Den ${index + 1}` },
+      { kind: 'receptacle-fed', receptacle, breaker: '7', place: index + 1 },
+      { kind: 'lamps-read', receptacle, lamps: lampsOf(index < 3 ? 'hn-hg' : 'hn-ng') },
+    ]),
+  ];
+  const envelope = { device: v7(), author: v7(), at: '2026-05-04T09:30:00.000Z' };
+  return foldHouse(said.map((one) => ({ id: v7(), ...envelope, ...one })));
+}
+
+/** Judges a job, and says how much was worked out for it. */
+async function judged(job: string, store: string) {
+  const before = nodesSolved();
+  let judgement: HouseJudgement | null = null;
+  const take = (changes: NumberedChanges | null): void => {
+    if (changes !== null) judgement = withChanges(judgement, changes);
+  };
+  take(await engine.judge(job, house(), ['lamps', 'meter'], store, take));
+  return { judgement: judgement as HouseJudgement | null, work: nodesSolved() - before };
+}
+
+afterEach(() => vi.unstubAllEnvs());
+
+test('a job that is opened again is judged by what was answered before; another build answers anew', async () => {
+  const [store, job, other] = [`fair-plug ${v7()} ${v7()}`, v7(), v7()];
+  vi.stubEnv('FAIRPLUG_BUILD', 'one');
+  const first = await judged(job, store);
+  await judged(other, store);
+  const again = await judged(job, store);
+  expect({ ...again.judgement, number: 0 }).toEqual({ ...first.judgement, number: 0 });
+  expect(again.work).toBeLessThan(first.work / 10);
+  await judged(other, store);
+  vi.stubEnv('FAIRPLUG_BUILD', 'two');
+  expect((await judged(job, store)).work).toBeGreaterThan(first.work / 2);
+});
