@@ -27,7 +27,8 @@ beforeAll(async () => {
     removeListener: () => {},
   }));
   Object.defineProperty(document, 'fonts', { value: new EventTarget(), configurable: true });
-  Element.prototype.scrollIntoView = () => {};
+  // Chromium answers with a promise, which is nothing to clean up by.
+  Element.prototype.scrollIntoView = (() => Promise.resolve()) as () => void;
   // No style sheet is applied here; to look through them for every element would take most of the time.
   const noStyle = document.createElement('i').style;
   vi.stubGlobal('getComputedStyle', (element: HTMLElement, pseudo?: string | null) =>

@@ -13,7 +13,9 @@ export function DangerWords({ danger, walk }: { readonly danger: Danger; readonl
   const { stop, doThis } = words.dangers[danger];
   const section = useRef<HTMLElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another danger has words of another length
-  useEffect(() => section.current?.scrollIntoView({ block: 'nearest' }), [danger]);
+  useEffect(() => {
+    section.current?.scrollIntoView({ block: 'nearest' });
+  }, [danger]);
   const warned = walk.here.receptacle?.warnings.findLast((one) => one.danger === danger);
   return (
     <section ref={section} className={classes.stop} aria-label="Danger" role="alert">
