@@ -179,6 +179,7 @@ test.describe('on a phone', () => {
     await page.getByRole('button', { name: 'All lit' }).tap();
     const danger = page.getByRole('alert', { name: 'Danger' });
     await expect(danger).toContainText('Stop here');
+    await expect(saved(page)).toBeVisible();
     const room = async (): Promise<number> => {
       const [words, key] = await Promise.all([
         danger.boundingBox(),

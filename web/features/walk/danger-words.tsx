@@ -12,10 +12,12 @@ export function DangerWords({ danger, walk }: { readonly danger: Danger; readonl
   const time = useHouseTime();
   const { stop, doThis } = words.dangers[danger];
   const section = useRef<HTMLElement>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another danger has words of another length
+  const { verdict, isDraft, judged } = walk.shown;
+  const isJudged = judged !== null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what stands above it grows or shrinks with these
   useEffect(() => {
     section.current?.scrollIntoView({ block: 'nearest' });
-  }, [danger]);
+  }, [danger, verdict, isDraft, isJudged]);
   const warned = walk.here.receptacle?.warnings.findLast((one) => one.danger === danger);
   return (
     <section ref={section} className={classes.stop} aria-label="Danger" role="alert">
