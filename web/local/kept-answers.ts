@@ -31,10 +31,19 @@ export class KeptAnswers {
     }
   }
 
-  /** Keeps an answer; where there is no room for it, it is worked out anew next time. */
+  /**
+   * Keeps an answer as long as its log is here: one that comes when that was taken away is not kept. Where there is no
+   * room for it, it is worked out anew next time.
+   */
   readonly keep = async (answered: KnownCircuit): Promise<void> => {
     if (this.build === '') return;
-    await this.store.answers.put({ ...answered, log: this.log, build: this.build }).catch(() => {});
+    const { store, log, build } = this;
+    await store
+      .transaction('rw', store.answers, store.logs, async () => {
+        if ((await store.logs.get(log)) === undefined) return;
+        await store.answers.put({ ...answered, log, build });
+      })
+      .catch(() => {});
   };
 
   close(): void {

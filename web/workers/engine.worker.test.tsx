@@ -5,6 +5,7 @@ import { nodesSolved } from '@fair-plug/core/physics/solver.ts';
 import { wrap } from 'comlink';
 import { v7 } from 'uuid';
 import { afterEach, expect, test, vi } from 'vitest';
+import { LocalDatabase } from '@/local/store';
 import './engine.worker';
 import type { Engine, NumberedChanges } from './engine.worker';
 
@@ -42,6 +43,7 @@ afterEach(() => vi.unstubAllEnvs());
 
 test('a job that is opened again is judged by what was answered before; another build answers anew', async () => {
   const [store, job, other] = [`fair-plug ${v7()} ${v7()}`, v7(), v7()];
+  await new LocalDatabase(store).logs.put({ log: job, cursor: 1, summary: null });
   vi.stubEnv('FAIRPLUG_BUILD', 'one');
   const first = await judged(job, store);
   await judged(other, store);
