@@ -1,7 +1,9 @@
 import { foldHouse, type House, type JobStatement } from '@fair-plug/core/log';
-import { renderHook } from '@testing-library/react';
+import { renderHook, screen, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import type { Recorder } from '@/local/use-recorder';
+import { houseOf, showScreen } from '@/testing/screen';
+import { CircuitsScreen } from './circuits-screen';
 import { placedOn, useRunOrder } from './use-run-order';
 
 const id = (n: number): string => `01900000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
@@ -82,4 +84,19 @@ test('the run ends with its last, until that is taken back; begun anew, nothing 
   expect(house().circuits).toEqual([{ breaker: '7', end: null }]);
   order.beginAnew();
   expect(along()).toEqual([]);
+});
+
+test('nothing moves away under the finger: rooms stay where they are while a run is tapped together', async () => {
+  const { statements } = houseOf({ Den: 2, Attic: 2 });
+  const { user } = showScreen('/circuits', <CircuitsScreen />, { statements });
+  await user.click(await screen.findByRole('radio', { name: 'Order' }));
+  await user.type(screen.getByLabelText('Breaker whose run is put in order'), '8');
+  const middle = within(screen.getByRole('region', { name: 'Circuit' }));
+  const rooms = () => middle.getAllByRole('heading', { level: 4 }).map(({ textContent }) => textContent);
+  expect(rooms()).toEqual(['Den', 'Attic']);
+  await user.click(
+    within(middle.getByRole('region', { name: 'Attic' })).getByRole('button', { name: /^Attic 1/ }),
+  );
+  await screen.findByRole('list', { name: 'Along the run of breaker 8' });
+  expect(rooms()).toEqual(['Den', 'Attic']);
 });

@@ -83,28 +83,32 @@ export function RunOrderPanel({ assessment, circuits, breaker, record, nameOf }:
           Begin anew
         </Button>
       </div>
-      <Estimate circuit={circuit} nameOf={nameOf} onTake={(ids) => order?.take(ids)} />
       <TypeNext assessment={assessment} placed={placed.map(({ id }) => id)} isOff={of === ''} onTake={take} />
       <div className={classes.both}>
-        <Plans assessment={assessment} of={of} placed={placed.map(({ id }) => id)} onTake={take} />
-        {placed.length > 0 && (
-          <SortableList
-            id="along the run"
-            thing="receptacle"
-            items={placed.map(({ id, name: of }) => ({ id, name: of }))}
-            isFixed={false}
-            onMove={(move) => order?.move(move)}
-          >
-            <ol className={classes.run} aria-label={`Along the run of breaker ${of}`}>
-              {placed.map(({ id, name: called }, index) => (
-                <SortableRow key={id} id={id} name={called} isFixed={false} className={classes.placed}>
-                  <span className={classes.number}>{index + 1}</span> {called}
-                  {circuitSaid(house, of).end === id && <span className={classes.soft}>end of the run</span>}
-                </SortableRow>
-              ))}
-            </ol>
-          </SortableList>
-        )}
+        <Plans key={of} assessment={assessment} of={of} placed={placed.map(({ id }) => id)} onTake={take} />
+        <div className={classes.along}>
+          <Estimate circuit={circuit} nameOf={nameOf} onTake={(ids) => order?.take(ids)} />
+          {placed.length > 0 && (
+            <SortableList
+              id="along the run"
+              thing="receptacle"
+              items={placed.map(({ id, name: of }) => ({ id, name: of }))}
+              isFixed={false}
+              onMove={(move) => order?.move(move)}
+            >
+              <ol className={classes.run} aria-label={`Along the run of breaker ${of}`}>
+                {placed.map(({ id, name: called }, index) => (
+                  <SortableRow key={id} id={id} name={called} isFixed={false} className={classes.placed}>
+                    <span className={classes.number}>{index + 1}</span> {called}
+                    {circuitSaid(house, of).end === id && (
+                      <span className={classes.soft}>end of the run</span>
+                    )}
+                  </SortableRow>
+                ))}
+              </ol>
+            </SortableList>
+          )}
+        </div>
       </div>
       {circuit !== null && <WiringForm house={house} circuit={circuit} circuits={circuits} record={record} />}
     </div>
@@ -176,14 +180,22 @@ interface PlansProps {
   readonly onTake: (receptacle: string) => void;
 }
 
-/** The plans of the rooms, to be tapped on. */
+/** The plans of the rooms, to be tapped on; they stay where they are while a run is tapped together. */
 function Plans({ assessment, of, placed, onTake }: PlansProps) {
-  const isOn = ({ receptacles }: NamedRoom): boolean => receptacles.some(({ breaker }) => breaker === of);
+  const [begun] = useState(
+    () =>
+      new Set(
+        namedRooms(assessment.house)
+          .filter(({ receptacles }) => receptacles.some(({ breaker }) => breaker === of))
+          .map(({ id }) => id),
+      ),
+  );
+  const isOn = ({ id }: NamedRoom): boolean => begun.has(id);
   return (
     <div className={classes.rooms}>
       {namedRooms(assessment.house)
         .filter(({ receptacles }) => receptacles.length > 0)
-        // Where the run was begun, its next ones are likeliest.
+        // Where the run had been begun, its next ones are likeliest.
         .sort((a, b) => Number(isOn(b)) - Number(isOn(a)))
         .map((room) => (
           <section key={room.id} aria-label={room.name}>
