@@ -151,6 +151,45 @@ describe('when it may be printed', () => {
     }
   });
 
+  test('it is there while the engine is at it, however often that tells what it has found by then', async () => {
+    const answersWith = expose as unknown as (engine: object) => object;
+    const real = answersWith({});
+    let told = 0;
+    let telling: ReturnType<typeof setInterval> | undefined;
+    answersWith({
+      ...real,
+      judge: (_job: string, _house: object, _kit: object, _store: string, hear: (news: object) => void) =>
+        new Promise(() => {
+          telling = setInterval(() => {
+            hear({
+              engine: 'busy',
+              number: told,
+              isWhole: true,
+              isFinal: false,
+              changed: [],
+              gone: [],
+              circuits: [],
+            });
+            told += 1;
+          });
+        }),
+    });
+    try {
+      const { statements, ids } = houseOf({ Den: 150 });
+      const read = Object.values(ids).map((id) => reads(id, true, true, false));
+      showScreen('/report', <ReportScreen />, { statements: [...statements, ...read] });
+      await waitFor(() => expect(told).toBeGreaterThan(1));
+      const from = told;
+      await article();
+      // Drawing it takes longer than one answer after another; it was not put off for each of them.
+      expect(told - from).toBeLessThan(10);
+      expect(isReady()).toBe('not-yet');
+    } finally {
+      clearInterval(telling);
+      answersWith(real);
+    }
+  });
+
   test('part of a job says so, on the page and on paper, and is not ready', async () => {
     const { statements } = houseOf({ Den: 3 });
     const { server } = showScreen('/report', <ReportScreen />, { statements });

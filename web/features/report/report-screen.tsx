@@ -11,6 +11,7 @@ import { Loading } from '@/components/loading';
 import { PrintedJob } from '@/components/photos/printed-photos';
 import { useWords } from '@/components/region-words';
 import { useLocal } from '@/local/local-store';
+import { useAfterPaint } from '@/local/use-after-paint';
 import { type Assessed, useAssessment } from '@/local/use-assessment';
 import { useIsCurrent, useKit, useSaveState } from '@/local/use-logs';
 import { useNames } from '@/local/use-names';
@@ -89,15 +90,17 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
   const { unsent, unsentWords } = useSaveState();
   const record = useRecorder(job);
   const assessed = useAssessment(job, house);
-  const { assessment } = assessed;
+  // Drawing hundreds of receptacles anew is left off as soon as there is more to draw; the first time it is not, or an
+  // engine that tells often what it has found by then would keep the report away until it has ended.
+  const assessment = useDeferredValue(assessed.assessment);
+  const isDrawn = useAfterPaint();
+  const isLatest = assessment === assessed.assessment;
   const report = useMemo(() => reportOn(assessment, firm.practice), [assessment, firm.practice]);
   const figures = useMemo(() => summaryOfFindings(report.decided), [report]);
-  // Drawing hundreds of receptacles is left off as soon as there is more to draw.
-  const drawn = useDeferredValue(report, null);
   const isCurrent = useIsCurrent();
   const { nameOf, isSettled } = useNames();
   const inspectors = useInspectors(house, identity.person.id, nameOf);
-  const unsettled = unsettledWords(isWhole, assessed);
+  const unsettled = unsettledWords(isWhole, { ...assessed, isFinal: assessed.isFinal && isLatest });
   const [language, choose] = useOwnersLanguage(job);
   const [isSigning, signing] = useDisclosure(false);
   useDocumentTitle(words.screens.report.documentTitle(house.address ?? noAddress));
@@ -131,15 +134,17 @@ function ReportOf({ job, house, entries, isWhole }: LoadedJob) {
         <PdfButton job={job} language={language} />
       </div>
       <div
-        data-report={drawn === report && unsettled === null && isCurrent && isSettled ? 'ready' : 'not-yet'}
+        data-report={
+          isDrawn && isLatest && unsettled === null && isCurrent && isSettled ? 'ready' : 'not-yet'
+        }
         data-of={`${job} ${language}`}
       >
-        {drawn === null ? (
+        {!isDrawn ? (
           <Loading />
         ) : (
           <PrintedJob value={job}>
             <ReportSheet
-              report={drawn}
+              report={report}
               firmName={identity.firm.name}
               inspectors={inspectors}
               firm={firm}
