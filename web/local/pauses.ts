@@ -12,3 +12,5 @@ export const beforeCounting = 2500;
 export const beforeAskingAgain = 3000;
 /** What has grown is shown with the engine's answer to it, where that comes within so long. */
 export const mostHeldBack = 40;
+/** Before it is said what lamps alone leave open, where the engine has not answered by then. */
+export const beforeLampsAlone = 300;

@@ -5,3 +5,4 @@ export const beforePacking = 8000;
 export const beforeCounting = 60;
 export const beforeAskingAgain = 30;
 export const mostHeldBack = 40;
+export const beforeLampsAlone = 30;

@@ -1,6 +1,7 @@
 import type { JudgedCause, JudgedExplanation, JudgedReceptacle } from '@fair-plug/core/assessment';
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
+import { useDeferredValue } from 'react';
 import { EvidenceTable } from '@/components/evidence-table';
 import { useWords } from '@/components/region-words';
 import type { AskedReading } from './asked-reading';
@@ -26,7 +27,7 @@ export function EngineOpinion({
   readonly onTest: (at: string, asked: AskedReading) => void;
 }) {
   const words = useWords();
-  const { condition, explanations, table, isFinal } = judged;
+  const { condition, explanations, isFinal } = judged;
   const isPlain = condition === 'correct';
   const doubted = explanations[0]?.instruments ?? [];
   return (
@@ -90,13 +91,21 @@ export function EngineOpinion({
         </p>
       )}
       <Doubts judged={judged} isPlain={isPlain} />
-      {table.length > 0 && (
-        <details className={classes.evidence} data-evidence open={!isPlain}>
-          <summary>Evidence</summary>
-          <EvidenceTable table={table} />
-        </details>
-      )}
+      <Evidence judged={judged} />
     </>
+  );
+}
+
+/** What the opinion rests on; drawn once the opinion is. */
+function Evidence({ judged }: { readonly judged: JudgedReceptacle }) {
+  const drawn = useDeferredValue(judged, null);
+  const table = drawn?.id === judged.id ? drawn.table : [];
+  if (judged.table.length === 0) return null;
+  return (
+    <details className={classes.evidence} data-evidence open={judged.condition !== 'correct'}>
+      <summary>Evidence</summary>
+      <EvidenceTable table={table} />
+    </details>
   );
 }
 

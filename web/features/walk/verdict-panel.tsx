@@ -3,6 +3,7 @@ import type { Fit } from '@fair-plug/core/knowledge';
 import { type House, type JobEntry, photosAt, type Receptacle } from '@fair-plug/core/log';
 import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
 import { useDeferredValue, useMemo } from 'react';
 import { CircuitNext } from '@/components/circuit-next';
 import { Explained, type Explanation } from '@/components/explained';
@@ -10,6 +11,7 @@ import { useWords } from '@/components/region-words';
 import { UrgencyMark } from '@/components/urgency-mark';
 import { useDrawn } from '@/components/use-drawn';
 import { whenUsed } from '@/components/when-used';
+import { beforeLampsAlone } from '@/local/pauses';
 import type { AskedReading } from './asked-reading';
 
 import { DangerWords } from './danger-words';
@@ -86,6 +88,9 @@ export function VerdictPanel({
     useMemo(() => ({ at: doneAt, entries, photos }), [doneAt, entries, photos]),
     nothingDone,
   );
+  // What lamps alone leave open is not drawn where the engine's answer takes its place at once.
+  const isAwaited = verdict !== null && judged === null && !walk.shown.isDraft;
+  const [wasAwaited] = useDebouncedValue(isAwaited, beforeLampsAlone);
   const enterReading = useDrawn(() =>
     onTest(currentPlace?.receptacle ?? '', { instrument: 'meter', loadsOff: false }),
   );
@@ -100,7 +105,7 @@ export function VerdictPanel({
           <VerdictWords
             verdict={verdict}
             isDraft={walk.shown.isDraft}
-            isJudged={judged !== null}
+            byLampsAlone={judged === null && (!isAwaited || wasAwaited)}
             hasDanger={walk.shown.danger !== null}
           />
         )}
@@ -239,12 +244,13 @@ function NothingRead({ hasDanger }: { readonly hasDanger: boolean }) {
 function VerdictWords({
   verdict,
   isDraft,
-  isJudged,
+  byLampsAlone,
   hasDanger,
 }: {
   readonly verdict: Verdict;
   readonly isDraft: boolean;
-  readonly isJudged: boolean;
+  /** Nothing better than the lamps says, or soon will, what else fits. */
+  readonly byLampsAlone: boolean;
   /** Said apart, with what to do. */
   readonly hasDanger: boolean;
 }) {
@@ -260,14 +266,14 @@ function VerdictWords({
         {!plain && <p>{why}</p>}
       </header>
       {stop !== null && !hasDanger && <p className={classes.stop}>{stop}</p>}
-      {!isJudged && !plain && <AlsoFits fits={alsoFits} />}
-      {!isJudged && notRuledOut.length > 0 && (
+      {byLampsAlone && !plain && <AlsoFits fits={alsoFits} />}
+      {byLampsAlone && notRuledOut.length > 0 && (
         <p>
           <strong>{plain ? 'Lamps cannot rule out:' : 'Not ruled out:'}</strong>{' '}
           {`${notRuledOut.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.`}
         </p>
       )}
-      {!isJudged && verdict.settle !== null && (
+      {byLampsAlone && verdict.settle !== null && (
         <section className={classes.next}>
           <h4>Settle it: {words.screens.settle[verdict.settle]}</h4>
           <p>{settle}</p>

@@ -1,5 +1,6 @@
 import { type LampPattern, lampPatterns, lampsOf } from '@fair-plug/core/instruments';
 import { screen, waitFor, within } from '@testing-library/react';
+import { expose } from 'comlink';
 import { describe, expect, test, vi } from 'vitest';
 import { mostHeldBack } from '@/testing/pauses';
 import { houseOf, pressKey, type Shown, showScreen } from '@/testing/screen';
@@ -325,6 +326,27 @@ describe('the engine', () => {
         { shown: { instrument: 'probe', hot: true, neutral: false, ground: false }, plateScrew: true },
       ]),
     );
+  });
+
+  test('what lamps alone leave open is said once the engine has had its time, after the verdict', async () => {
+    const answersWith = expose as unknown as (engine: object) => object;
+    const real = answersWith({});
+    answersWith({ ...real, judge: () => new Promise(() => {}) });
+    try {
+      const { user } = await walkOf({ Den: 1 });
+      const drawn: string[] = [];
+      const watch = new MutationObserver(() => drawn.push(verdict().textContent ?? ''));
+      watch.observe(document.body, { childList: true, subtree: true });
+      await user.keyboard('4');
+      await within(verdict()).findByText('Also fits');
+      watch.disconnect();
+      const first = drawn.find((one) => one.includes('Reads open ground'));
+      expect(first).toBeDefined();
+      expect(first).not.toMatch(/Also fits|Not ruled out|Settle it/);
+      expect(verdict().textContent).toMatch(/Not ruled out:.*Settle it/);
+    } finally {
+      answersWith(real);
+    }
   });
 
   test('one measured pair is enough; what was left empty is not in the reading', async () => {
