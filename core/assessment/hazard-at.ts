@@ -58,10 +58,14 @@ const togetherIn = (places: readonly Place[]): Together => ({
   ),
 });
 
+/** What is known of one receptacle by itself; most of a house is as it was when it is asked about again. */
+const alone = new WeakMap<Place, Together>();
+
 /** What speaks against tests in a house as it stands. */
 export class Hazards {
   private readonly known: Known;
   private readonly byBreaker = new Map<string, Place[]>();
+  private readonly circuits = new Map<string, JudgedCircuit>();
   private readonly together = new Map<string, Together>();
 
   constructor(known: Known) {
@@ -73,6 +77,9 @@ export class Hazards {
       if (fed === undefined) this.byBreaker.set(breaker, [place]);
       else fed.push(place);
     }
+    for (const circuit of known.circuits)
+      for (const breaker of circuit.breakers)
+        if (!this.circuits.has(breaker)) this.circuits.set(breaker, circuit);
   }
 
   /** All on a breaker, and on the one with which it shares its neutral. */
@@ -84,7 +91,11 @@ export class Hazards {
 
   private fedWith(here: Place): Together {
     const { breaker } = here.receptacle;
-    if (breaker === null) return togetherIn([here]);
+    if (breaker === null) {
+      const known = alone.get(here) ?? togetherIn([here]);
+      alone.set(here, known);
+      return known;
+    }
     const known = this.together.get(breaker) ?? togetherIn(this.fedBy(breaker));
     this.together.set(breaker, known);
     return known;
@@ -92,12 +103,12 @@ export class Hazards {
 
   /** Why an instrument is not used at a receptacle, or how it is; null where nothing is to be said. */
   at(id: string, instrument: InstrumentId): HazardId | null {
-    const { receptacles, house, serviceNeutral, circuits } = this.known;
+    const { receptacles, house, serviceNeutral } = this.known;
     const here = receptacles.get(id);
     if (here === undefined) return null;
     const fed = this.fedWith(here);
     const { breaker } = here.receptacle;
-    const circuit = circuits.find(({ breakers }) => breaker !== null && breakers.includes(breaker));
+    const circuit = breaker === null ? undefined : this.circuits.get(breaker);
     return hazardOf(instrument, {
       // Nothing was judged yet: what was read decides alone.
       opinion: here.judged === null ? unjudged(id) : opinionOf(here.judged),

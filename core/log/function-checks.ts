@@ -85,7 +85,7 @@ export function functionChecksOf(house: House): readonly FunctionCheck[] {
   const byName = new Map<
     string,
     UsedInstrument & {
-      readonly read: ReadingTaken[];
+      readonly parts: (readonly ReadingTaken[])[];
       readonly proofs: TesterProved[];
       readonly drops: TesterDropped[];
       bounds: Bounds | null;
@@ -96,7 +96,7 @@ export function functionChecksOf(house: House): readonly FunctionCheck[] {
     const known = byName.get(name) ?? {
       instrument,
       tester: instrument === 'lamps' ? (tester ?? null) : null,
-      read: [],
+      parts: [],
       proofs: [],
       drops: [],
       bounds: null,
@@ -107,23 +107,24 @@ export function functionChecksOf(house: House): readonly FunctionCheck[] {
   for (const receptacle of receptaclesOf(house))
     for (const { instrument, tester, read, first, last } of readAt(receptacle)) {
       const known = of(instrument, tester);
-      known.read.push(...read);
+      known.parts.push(read);
       known.bounds = known.bounds === null ? { first, last } : widened(known.bounds, { first, last });
     }
   for (const proof of house.proofs) of(proof.instrument, proof.tester).proofs.push(proof);
   for (const drop of house.drops ?? []) of(drop.instrument, drop.tester).drops.push(drop);
-  return [...byName.values()].map(({ instrument, tester, read, proofs, drops, bounds }) => ({
+  return [...byName.values()].map(({ instrument, tester, parts, proofs, drops, bounds }) => ({
     instrument,
     tester,
     proofs,
-    readings: read.length,
+    readings: parts.reduce((count, part) => count + part.length, 0),
     dropped: drops.map(({ at }) => at),
-    ...standingOf({ read, proofs, drops, bounds }),
+    ...standingOf({ parts, proofs, drops, bounds }),
   }));
 }
 
 interface Tried {
-  readonly read: readonly ReadingTaken[];
+  /** What was read with it, receptacle by receptacle. */
+  readonly parts: readonly (readonly ReadingTaken[])[];
   readonly proofs: readonly TesterProved[];
   readonly drops: readonly TesterDropped[];
   readonly bounds: Bounds | null;
@@ -138,8 +139,10 @@ const isSinceDrop = (reading: ReadingTaken, { proofs, drops }: Tried): boolean =
   );
 
 function standingOf(tried: Tried): Pick<FunctionCheck, 'state' | 'doubted'> {
-  const { read, proofs, drops, bounds } = tried;
+  const { parts, proofs, drops, bounds } = tried;
   const hasFailed = proofs.some(({ passed }) => !passed);
+  // A long log is gone through only where something was wrong with the tester.
+  const read = hasFailed || drops.length > 0 ? parts.flat() : [];
   const failed = (hasFailed ? read : []).filter((reading) => {
     const next = proofs.find((proof) => inOrder(proof, reading) > 0);
     return next?.passed === false;

@@ -1,5 +1,6 @@
 import type { ContactState } from '@fair-plug/core/assessment';
 import { type Contact, type Lamps, type Pair, pairs } from '@fair-plug/core/instruments';
+import { memo } from 'react';
 import { useWords } from '@/components/region-words';
 import classes from './triangle.module.css';
 
@@ -35,7 +36,7 @@ export interface TriangleProps {
 }
 
 /** A receptacle as a triangle of its three contacts; its edges are the lamps of any plug-in tester. */
-export function Triangle({ lamps, corners, size, label }: TriangleProps) {
+export const Triangle = memo(function Triangle({ lamps, corners, size, label }: TriangleProps) {
   const words = useWords();
   const accessibleName = label ?? (lamps === null ? 'not read' : words.lamps(lamps));
   const isLarge = size >= 120;
@@ -61,4 +62,4 @@ export function Triangle({ lamps, corners, size, label }: TriangleProps) {
       })}
     </svg>
   );
-}
+});

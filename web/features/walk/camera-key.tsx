@@ -1,20 +1,28 @@
 import { IconCamera } from '@tabler/icons-react';
-import { type ChangeEvent, useRef, useState } from 'react';
+import { type ChangeEvent, memo, useRef, useState } from 'react';
 import { filesOf, photoTypes, takenWords } from '@/components/photos/photo-files';
 import { useTakeHere } from './use-take-here';
-import type { Walk } from './use-walk';
+import type { WalkRecord } from './use-walk';
 
-export interface CameraKeyProps {
+export interface CameraKeyProps extends Pick<WalkRecord, 'canRecord' | 'statement'> {
   readonly job: string;
-  readonly walk: Walk;
+  /** Of the receptacle in hand. */
+  readonly name: string;
   readonly className: string | undefined;
   /** Beside the camera; left out where there is no room for it. */
   readonly words?: string;
 }
 
 /** One tap to the camera and back: a photo of the receptacle in hand. */
-export function CameraKey({ job, walk, className, words }: CameraKeyProps) {
-  const take = useTakeHere(job, walk);
+export const CameraKey = memo(function CameraKey({
+  job,
+  name,
+  canRecord,
+  statement,
+  className,
+  words,
+}: CameraKeyProps) {
+  const take = useTakeHere(job, name, statement);
   const camera = useRef<HTMLInputElement>(null);
   const [refusal, setRefusal] = useState('');
   const choose = (event: ChangeEvent<HTMLInputElement>): void => {
@@ -31,8 +39,8 @@ export function CameraKey({ job, walk, className, words }: CameraKeyProps) {
       <button
         type="button"
         className={className}
-        disabled={take === null || !walk.record.canRecord}
-        aria-label={`Photo of ${walk.here.name}`}
+        disabled={take === null || !canRecord}
+        aria-label={`Photo of ${name}`}
         onClick={() => camera.current?.click()}
       >
         <IconCamera size={22} aria-hidden /> {words}
@@ -41,4 +49,4 @@ export function CameraKey({ job, walk, className, words }: CameraKeyProps) {
       {refusal !== '' && <p role="alert">{refusal}</p>}
     </>
   );
-}
+});

@@ -5,11 +5,12 @@ import type { Spoken } from '@fair-plug/core/words';
 import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { AskWhat, type Explanation } from '@/components/explained';
 import { useRegion, useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
 import { TesterLamps } from '@/components/tester-lamps';
+import { useDrawn } from '@/components/use-drawn';
 import { CameraKey } from './camera-key';
 import classes from './current-receptacle.module.css';
 import { PatternKeys } from './pattern-keys';
@@ -41,6 +42,14 @@ function statusOf({ record: { isBusy, failure, notice }, shown: { isDraft, isRea
   if (isDraft) return 'Not recorded yet';
   return notice || (isRead ? 'Recorded' : 'Not read');
 }
+
+/** What a photo taken now is of. */
+const photographed = (job: string, { here: { name }, record: { canRecord, statement } }: Walk) => ({
+  job,
+  name,
+  canRecord,
+  statement,
+});
 
 /** The current receptacle: its triangle and lamps as the input, and the keys that record. */
 export function CurrentReceptacle({
@@ -74,7 +83,7 @@ export function CurrentReceptacle({
         </p>
         <span className={classes.beside}>
           <span className={classes.camera} data-in={isIn}>
-            <CameraKey job={job} walk={walk} className={classes.kind} />
+            <CameraKey {...photographed(job, walk)} className={classes.kind} />
           </span>
           <KindButton walk={walk} onSheet={onSheet} />
         </span>
@@ -142,6 +151,26 @@ function Keys({ job, walk, onHelp, onSheet, onTest, onNextRoom }: KeysProps) {
   const place = `${here.currentPlace?.room} ${here.currentPlace?.receptacle}`;
   const main = mainAction(walk, words);
   const isIn = shown.isRead && !shown.isDraft;
+  const { canRecord } = record;
+  const isToRead = main.key === '1';
+  const notReached = useMemo(
+    () =>
+      isToRead && (
+        <button
+          type="button"
+          className={classes.patternKey}
+          disabled={!canRecord}
+          onClick={() => onSheet('not-reached')}
+          aria-keyshortcuts={sheetWords['not-reached'].key}
+        >
+          <span>Not reached</span>
+          <kbd>{sheetWords['not-reached'].key}</kbd>
+        </button>
+      ),
+    [isToRead, canRecord, onSheet],
+  );
+  const doMain = useDrawn((at: number) => main.act(at));
+  const goToNextRoom = useDrawn(() => onNextRoom?.());
   return (
     <div className={classes.keys}>
       {isIn && (
@@ -149,7 +178,7 @@ function Keys({ job, walk, onHelp, onSheet, onTest, onNextRoom }: KeysProps) {
           <button type="button" className={classes.afterKey} onClick={onTest}>
             {shown.next === null ? 'Enter a reading' : 'Next test'}
           </button>
-          <CameraKey job={job} walk={walk} className={classes.afterKey} words="Photo" />
+          <CameraKey {...photographed(job, walk)} className={classes.afterKey} words="Photo" />
           <button
             type="button"
             className={classes.afterKey}
@@ -171,53 +200,17 @@ function Keys({ job, walk, onHelp, onSheet, onTest, onNextRoom }: KeysProps) {
       <PatternKeys
         lamps={shown.isDraft ? null : shown.lamps}
         onPattern={record.pattern}
-        without={main.key === '1' ? 'hn-hg' : null}
+        without={isToRead ? 'hn-hg' : null}
         isFolded={isIn && again !== place}
       >
-        {main.key === '1' && (
-          <button
-            type="button"
-            className={classes.patternKey}
-            disabled={!record.canRecord}
-            onClick={() => onSheet('not-reached')}
-            aria-keyshortcuts={sheetWords['not-reached'].key}
-          >
-            <span>Not reached</span>
-            <kbd>{sheetWords['not-reached'].key}</kbd>
-          </button>
-        )}
+        {notReached}
       </PatternKeys>
       <div className={classes.actions}>
-        <Button
-          className={classes.main ?? ''}
-          size="lg"
-          disabled={!record.canRecord}
-          onClick={(event) => main.act(event.timeStamp)}
-          onKeyDown={pressOnce}
-          rightSection={<kbd className={classes.kbd}>{main.key}</kbd>}
-        >
-          {main.words}
-        </Button>
+        <MainKey words={main.words} hint={main.key} isOff={!canRecord} onPress={doMain} />
         {onNextRoom !== null && (
-          <Button
-            variant="default"
-            size="lg"
-            onClick={onNextRoom}
-            aria-keyshortcuts="ArrowDown"
-            rightSection={<kbd className={classes.kbd}>↓</kbd>}
-          >
-            Next room
-          </Button>
+          <SideKey words="Next room" hint="↓" shortcut="ArrowDown" onPress={goToNextRoom} />
         )}
-        <Button
-          variant="default"
-          size="lg"
-          onClick={record.undo}
-          aria-keyshortcuts="U"
-          rightSection={<kbd className={classes.kbd}>U</kbd>}
-        >
-          Undo
-        </Button>
+        <SideKey words="Undo" hint="U" shortcut="U" onPress={record.undo} />
       </div>
       <button type="button" className={classes.help} onClick={onHelp}>
         <kbd>?</kbd> all keys
@@ -225,6 +218,48 @@ function Keys({ job, walk, onHelp, onSheet, onTest, onNextRoom }: KeysProps) {
     </div>
   );
 }
+
+interface MainKeyProps {
+  readonly words: string;
+  readonly hint: string;
+  readonly isOff: boolean;
+  /** `at`: the time stamp of the press. */
+  readonly onPress: (at: number) => void;
+}
+
+const MainKey = memo(function MainKey({ words, hint, isOff, onPress }: MainKeyProps) {
+  return (
+    <Button
+      className={classes.main ?? ''}
+      size="lg"
+      disabled={isOff}
+      onClick={(event) => onPress(event.timeStamp)}
+      onKeyDown={pressOnce}
+      rightSection={<kbd className={classes.kbd}>{hint}</kbd>}
+    >
+      {words}
+    </Button>
+  );
+});
+
+interface SideKeyProps extends Pick<MainKeyProps, 'words' | 'hint'> {
+  readonly shortcut: string;
+  readonly onPress: () => void;
+}
+
+const SideKey = memo(function SideKey({ words, hint, shortcut, onPress }: SideKeyProps) {
+  return (
+    <Button
+      variant="default"
+      size="lg"
+      onClick={onPress}
+      aria-keyshortcuts={shortcut}
+      rightSection={<kbd className={classes.kbd}>{hint}</kbd>}
+    >
+      {words}
+    </Button>
+  );
+});
 
 /** The receptacle's kind; where something was just taken back, the way to put it back stands there instead, and nothing moves. */
 function KindButton({ walk, onSheet }: Pick<CurrentReceptacleProps, 'walk' | 'onSheet'>) {

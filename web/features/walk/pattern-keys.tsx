@@ -26,7 +26,6 @@ export const PatternKeys = memo(function PatternKeys({
   isFolded,
   children,
 }: PatternKeysProps) {
-  const words = useWords();
   const shown = lamps === null ? [] : patternsOf(lamps);
   return (
     <fieldset className={classes.keys} data-folded={isFolded}>
@@ -34,23 +33,41 @@ export const PatternKeys = memo(function PatternKeys({
       {lampPatterns.map(
         (pattern, index) =>
           pattern !== without && (
-            <button
+            <PatternKey
               key={pattern}
-              type="button"
-              className={classes.key}
-              aria-pressed={shown.length === 1 && shown[0] === pattern}
-              aria-keyshortcuts={String(index + 1)}
-              title={words.lamps(lampsOf(pattern))}
-              onClick={(event) => onPattern(pattern, event.timeStamp)}
-              onKeyDown={pressOnce}
-            >
-              <Triangle lamps={lampsOf(pattern)} size={24} label="" />
-              <span>{words.patterns[pattern].key}</span>
-              <kbd>{index + 1}</kbd>
-            </button>
+              pattern={pattern}
+              hotkey={String(index + 1)}
+              isPressed={shown.length === 1 && shown[0] === pattern}
+              onPattern={onPattern}
+            />
           ),
       )}
       {children}
     </fieldset>
+  );
+});
+
+interface PatternKeyProps extends Pick<PatternKeysProps, 'onPattern'> {
+  readonly pattern: LampPattern;
+  readonly hotkey: string;
+  readonly isPressed: boolean;
+}
+
+const PatternKey = memo(function PatternKey({ pattern, hotkey, isPressed, onPattern }: PatternKeyProps) {
+  const words = useWords();
+  return (
+    <button
+      type="button"
+      className={classes.key}
+      aria-pressed={isPressed}
+      aria-keyshortcuts={hotkey}
+      title={words.lamps(lampsOf(pattern))}
+      onClick={(event) => onPattern(pattern, event.timeStamp)}
+      onKeyDown={pressOnce}
+    >
+      <Triangle lamps={lampsOf(pattern)} size={24} label="" />
+      <span>{words.patterns[pattern].key}</span>
+      <kbd>{hotkey}</kbd>
+    </button>
   );
 });

@@ -97,11 +97,9 @@ export function VerdictPanel({
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
     <section className={classes.panel} aria-label="Verdict" tabIndex={0}>
-      <Explanations {...{ triangleIs, planIs }} which={(one) => one.isAsked || verdict === null} />
+      <Explanations {...{ triangleIs, planIs }} which={(one) => one.isAsked} />
       <div aria-live="polite" className={classes.words}>
-        {verdict === null ? (
-          <NothingRead hasDanger={walk.shown.danger !== null} />
-        ) : (
+        {verdict !== null && (
           <VerdictWords
             verdict={verdict}
             isDraft={walk.shown.isDraft}
@@ -131,7 +129,8 @@ export function VerdictPanel({
           <CircuitNext circuit={circuit} nameOf={nameOf} onTake={onTake} />
         </section>
       )}
-      <Explanations {...{ triangleIs, planIs }} which={(one) => !one.isAsked && verdict !== null} />
+      <Explanations {...{ triangleIs, planIs }} which={(one) => !one.isAsked} />
+      {verdict === null && <NothingRead hasDanger={walk.shown.danger !== null} />}
       <Halves walk={walk} asksForHalves={asksForHalves} onTakeApart={() => onSheet('edit')} />
       {judged !== null && walk.shown.danger === null && verdict?.plain === false && (
         <p className={classes.caution}>
@@ -162,7 +161,7 @@ interface ExplanationsProps extends Pick<VerdictPanelProps, 'triangleIs' | 'plan
   readonly which: (one: Explanation) => boolean;
 }
 
-/** What is seen for the first time: it comes first where nothing was read, and pushes no verdict off the screen. */
+/** What is seen for the first time stands behind a verdict, and stays in its place when one comes. */
 function Explanations({ triangleIs, planIs, which }: ExplanationsProps) {
   const { walk } = useWords().screens;
   return (

@@ -5,7 +5,7 @@ import type { InstrumentId } from '@fair-plug/core/instruments';
 
 import { type House, houseDay, panelsOf, receptaclesOf } from '@fair-plug/core/log';
 import { type Survey, surveyOf } from '@fair-plug/core/report/survey.ts';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { useExplanation } from '@/components/explained';
 import { useWords } from '@/components/region-words';
 import { NotHere, useWhenWanted } from '@/components/when-used';
@@ -25,7 +25,7 @@ import { useWalk, type Walk as Walked } from './use-walk';
 import { useWalkKeys } from './use-walk-keys';
 import { VerdictPanel } from './verdict-panel';
 import classes from './walk.module.css';
-import { stepRoom } from './walk-order';
+import { type CurrentPlace, stepRoom } from './walk-order';
 import { type SheetId, sheetFor, sheetWords } from './words';
 
 const loadDialogs = () => import('./walk-dialogs').then((one) => one.WalkDialogs);
@@ -129,32 +129,40 @@ interface RoomsProps {
   readonly house: House;
   readonly assessment: Assessment;
   readonly survey: Survey;
-  readonly walk: Walked;
+  readonly currentPlace: CurrentPlace | null;
   readonly nameOf: (id: string) => string;
   /** What comes first is on screen: the rest may be drawn. */
   readonly isPainted: boolean;
   readonly onTake: (receptacle: string) => void;
+  readonly onTakePlace: Walked['moves']['take'];
+  readonly onAddRoom: Walked['moves']['addRoom'];
   readonly onSheet: (sheet: SheetId) => void;
 }
 
 /** Where the walk may go: the panel, the causes on circuits, the rooms. */
-function Rooms({ house, assessment, survey, walk, nameOf, isPainted, onTake, onSheet }: RoomsProps) {
+const Rooms = memo(function Rooms({
+  house,
+  assessment,
+  survey,
+  currentPlace,
+  nameOf,
+  isPainted,
+  onTake,
+  onTakePlace,
+  onAddRoom,
+  onSheet,
+}: RoomsProps) {
   return (
     <nav className={classes.rooms} aria-label="Rooms">
       <PanelFirst house={house} onSheet={onSheet} />
       <CausesList assessment={assessment} nameOf={nameOf} onTake={onTake} />
       {isPainted && (
-        <RoomList
-          survey={survey}
-          house={house}
-          currentPlace={walk.here.currentPlace}
-          onTake={walk.moves.take}
-        />
+        <RoomList survey={survey} house={house} currentPlace={currentPlace} onTake={onTakePlace} />
       )}
-      <NavFoot onAddRoom={walk.moves.addRoom} onSheet={onSheet} />
+      <NavFoot onAddRoom={onAddRoom} onSheet={onSheet} />
     </nav>
   );
-}
+});
 
 interface DialogsProps
   extends Pick<LoadedJob, 'job' | 'house' | 'entries'>,
@@ -238,8 +246,11 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
       <h1 className={classes.unseen}>Walk: {house.address ?? noAddress}</h1>
       <div className={classes.walk}>
         <Rooms
-          {...{ house, assessment, survey, walk, nameOf, isPainted }}
+          {...{ house, assessment, survey, nameOf, isPainted }}
+          currentPlace={walk.here.currentPlace}
           onTake={takeById}
+          onTakePlace={walk.moves.take}
+          onAddRoom={walk.moves.addRoom}
           onSheet={setSheet}
         />
         {walk.here.room === null ? (

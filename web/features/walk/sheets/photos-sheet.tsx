@@ -12,7 +12,7 @@ import classes from './sheets.module.css';
 /** Photos of the receptacle in hand, of its box, of its room, of the house. */
 export function PhotosSheet({ job, house, walk, onClose }: SheetProps) {
   const record = useRecorder(job);
-  const takeHere = useTakeHere(job, walk);
+  const takeHere = useTakeHere(job, walk.here.name, walk.record.statement);
   const [of, setOf] = useState<PhotoSubject>('receptacle');
   const { room, receptacle, name } = walk.here;
   const subjects = [
