@@ -1,7 +1,7 @@
 import type { JobStatement } from '@fair-plug/core/log';
 import { screen, waitFor, within } from '@testing-library/react';
-import { expose } from 'comlink';
 import { describe, expect, test, vi } from 'vitest';
+import { whileEngineAnswers } from '@/testing/engine';
 import { houseOf, showScreen } from '@/testing/screen';
 import { ReportScreen } from './report-screen';
 
@@ -133,61 +133,41 @@ describe('when it may be printed', () => {
   });
 
   test('an error of the engine is said, and the report is not ready', async () => {
-    const answersWith = expose as unknown as (engine: object) => object;
-    const real = answersWith({});
-    answersWith({
-      ...real,
-      judge: () => {
-        throw new RangeError('a bug of ours');
-      },
-    });
-    try {
+    const judge = () => {
+      throw new RangeError('a bug of ours');
+    };
+    await whileEngineAnswers({ judge }, async () => {
       await reportOf((ids) => [reads(ids['Den 1'], true, false, false)]);
       await screen.findByText(/An error of this application keeps the readings from being judged/);
       await screen.findAllByText(/^Not complete: the readings could not be judged/);
       expect(isReady()).toBe('not-yet');
-    } finally {
-      answersWith(real);
-    }
+    });
   });
 
   test('it is there while the engine is at it, however often that tells what it has found by then', async () => {
-    const answersWith = expose as unknown as (engine: object) => object;
-    const real = answersWith({});
+    const nothing = { isWhole: true, isFinal: false, changed: [], gone: [], circuits: [] };
     let told = 0;
     let telling: ReturnType<typeof setInterval> | undefined;
-    answersWith({
-      ...real,
-      judge: (_job: string, _house: object, _kit: object, _store: string, hear: (news: object) => void) =>
-        new Promise(() => {
-          telling = setInterval(() => {
-            hear({
-              engine: 'busy',
-              number: told,
-              isWhole: true,
-              isFinal: false,
-              changed: [],
-              gone: [],
-              circuits: [],
-            });
-            told += 1;
-          });
-        }),
-    });
-    try {
+    const judge = (...asked: readonly unknown[]) =>
+      new Promise(() => {
+        const hear = asked.at(-1) as (news: object) => void;
+        telling = setInterval(() => {
+          hear({ engine: 'busy', number: told, ...nothing });
+          told += 1;
+        });
+      });
+    await whileEngineAnswers({ judge }, async () => {
       const { statements, ids } = houseOf({ Den: 150 });
       const read = Object.values(ids).map((id) => reads(id, true, true, false));
       showScreen('/report', <ReportScreen />, { statements: [...statements, ...read] });
       await waitFor(() => expect(told).toBeGreaterThan(1));
       const from = told;
       await article();
-      // Drawing it takes longer than one answer after another; it was not put off for each of them.
+      // It was not put off for each of them.
       expect(told - from).toBeLessThan(10);
       expect(isReady()).toBe('not-yet');
-    } finally {
-      clearInterval(telling);
-      answersWith(real);
-    }
+    });
+    clearInterval(telling);
   });
 
   test('part of a job says so, on the page and on paper, and is not ready', async () => {

@@ -2,7 +2,7 @@ import { IconCamera } from '@tabler/icons-react';
 import { type ChangeEvent, memo, useRef, useState } from 'react';
 import { filesOf, photoTypes, takenWords } from '@/components/photos/photo-files';
 import { useTakeHere } from './use-take-here';
-import type { WalkRecord } from './use-walk';
+import type { Walk, WalkRecord } from './use-walk';
 
 export interface CameraKeyProps extends Pick<WalkRecord, 'canRecord' | 'statement'> {
   readonly job: string;
@@ -12,6 +12,14 @@ export interface CameraKeyProps extends Pick<WalkRecord, 'canRecord' | 'statemen
   /** Beside the camera; left out where there is no room for it. */
   readonly words?: string;
 }
+
+/** What a photo taken now is of. */
+export const photographed = (job: string, { here: { name }, record: { canRecord, statement } }: Walk) => ({
+  job,
+  name,
+  canRecord,
+  statement,
+});
 
 /** One tap to the camera and back: a photo of the receptacle in hand. */
 export const CameraKey = memo(function CameraKey({

@@ -2,38 +2,25 @@ import { regions } from '@fair-plug/core/knowledge';
 import { isRatedFor, type Tester } from '@fair-plug/core/log';
 import type { Survey } from '@fair-plug/core/report';
 import type { Spoken } from '@fair-plug/core/words';
-import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import Link from 'next/link';
-import { memo, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { AskWhat, type Explanation } from '@/components/explained';
 import { useRegion, useWords } from '@/components/region-words';
 import { RoomMap } from '@/components/room-map';
 import { TesterLamps } from '@/components/tester-lamps';
-import { useDrawn } from '@/components/use-drawn';
-import { CameraKey } from './camera-key';
+import { CameraKey, photographed } from './camera-key';
 import classes from './current-receptacle.module.css';
-import { PatternKeys } from './pattern-keys';
-import { pressOnce } from './press-once';
+import { ReceptacleKeys, type ReceptacleKeysProps } from './receptacle-keys';
 import { TriangleInput } from './triangle-input';
 import type { Walk } from './use-walk';
-import { mainAction } from './use-walk-keys';
-import { type SheetId, sheetWords } from './words';
 
-export interface CurrentReceptacleProps {
-  readonly job: string;
-  readonly walk: Walk;
+export interface CurrentReceptacleProps extends ReceptacleKeysProps {
   readonly tester: Tester | null;
   readonly survey: Survey;
-  readonly onHelp: () => void;
-  readonly onSheet: (sheet: SheetId) => void;
   readonly onTake: (receptacle: string) => void;
   readonly triangleIs: Explanation;
   readonly planIs: Explanation;
-  /** Opens the next test that is worth doing, or any reading. */
-  readonly onTest: () => void;
-  /** null: there is no other room. */
-  readonly onNextRoom: (() => void) | null;
 }
 
 function statusOf({ record: { isBusy, failure, notice }, shown: { isDraft, isRead } }: Walk): string {
@@ -42,14 +29,6 @@ function statusOf({ record: { isBusy, failure, notice }, shown: { isDraft, isRea
   if (isDraft) return 'Not recorded yet';
   return notice || (isRead ? 'Recorded' : 'Not read');
 }
-
-/** What a photo taken now is of. */
-const photographed = (job: string, { here: { name }, record: { canRecord, statement } }: Walk) => ({
-  job,
-  name,
-  canRecord,
-  statement,
-});
 
 /** The current receptacle: its triangle and lamps as the input, and the keys that record. */
 export function CurrentReceptacle({
@@ -133,136 +112,20 @@ export function CurrentReceptacle({
           <AskWhat explanation={triangleIs} what="the triangle" />
         </span>
       </div>
-      <Keys walk={walk} job={job} onHelp={onHelp} onSheet={onSheet} onTest={onTest} onNextRoom={onNextRoom} />
+      <ReceptacleKeys
+        walk={walk}
+        job={job}
+        onHelp={onHelp}
+        onSheet={onSheet}
+        onTest={onTest}
+        onNextRoom={onNextRoom}
+      />
     </section>
   );
 }
 
-type KeysProps = Pick<
-  CurrentReceptacleProps,
-  'job' | 'walk' | 'onHelp' | 'onSheet' | 'onTest' | 'onNextRoom'
->;
-
-/** What is pressed at every receptacle: the lamps, and the way on; once they are read, what may come after. */
-function Keys({ job, walk, onHelp, onSheet, onTest, onNextRoom }: KeysProps) {
-  const words = useWords();
-  const { shown, record, here } = walk;
-  const [again, setAgain] = useState<string | null>(null);
-  const place = `${here.currentPlace?.room} ${here.currentPlace?.receptacle}`;
-  const main = mainAction(walk, words);
-  const isIn = shown.isRead && !shown.isDraft;
-  const { canRecord } = record;
-  const isToRead = main.key === '1';
-  const notReached = useMemo(
-    () =>
-      isToRead && (
-        <button
-          type="button"
-          className={classes.patternKey}
-          disabled={!canRecord}
-          onClick={() => onSheet('not-reached')}
-          aria-keyshortcuts={sheetWords['not-reached'].key}
-        >
-          <span>Not reached</span>
-          <kbd>{sheetWords['not-reached'].key}</kbd>
-        </button>
-      ),
-    [isToRead, canRecord, onSheet],
-  );
-  const doMain = useDrawn((at: number) => main.act(at));
-  const goToNextRoom = useDrawn(() => onNextRoom?.());
-  return (
-    <div className={classes.keys}>
-      {isIn && (
-        <div className={classes.after}>
-          <button type="button" className={classes.afterKey} onClick={onTest}>
-            {shown.next === null ? 'Enter a reading' : 'Next test'}
-          </button>
-          <CameraKey {...photographed(job, walk)} className={classes.afterKey} words="Photo" />
-          <button
-            type="button"
-            className={classes.afterKey}
-            disabled={!record.canRecord}
-            onClick={() => onSheet('note')}
-          >
-            Note
-          </button>
-          <button
-            type="button"
-            className={classes.afterKey}
-            aria-pressed={again === place}
-            onClick={() => setAgain(again === place ? null : place)}
-          >
-            Read again
-          </button>
-        </div>
-      )}
-      <PatternKeys
-        lamps={shown.isDraft ? null : shown.lamps}
-        onPattern={record.pattern}
-        without={isToRead ? 'hn-hg' : null}
-        isFolded={isIn && again !== place}
-      >
-        {notReached}
-      </PatternKeys>
-      <div className={classes.actions}>
-        <MainKey words={main.words} hint={main.key} isOff={!canRecord} onPress={doMain} />
-        {onNextRoom !== null && (
-          <SideKey words="Next room" hint="↓" shortcut="ArrowDown" onPress={goToNextRoom} />
-        )}
-        <SideKey words="Undo" hint="U" shortcut="U" onPress={record.undo} />
-      </div>
-      <button type="button" className={classes.help} onClick={onHelp}>
-        <kbd>?</kbd> all keys
-      </button>
-    </div>
-  );
-}
-
-interface MainKeyProps {
-  readonly words: string;
-  readonly hint: string;
-  readonly isOff: boolean;
-  /** `at`: the time stamp of the press. */
-  readonly onPress: (at: number) => void;
-}
-
-const MainKey = memo(function MainKey({ words, hint, isOff, onPress }: MainKeyProps) {
-  return (
-    <Button
-      className={classes.main ?? ''}
-      size="lg"
-      disabled={isOff}
-      onClick={(event) => onPress(event.timeStamp)}
-      onKeyDown={pressOnce}
-      rightSection={<kbd className={classes.kbd}>{hint}</kbd>}
-    >
-      {words}
-    </Button>
-  );
-});
-
-interface SideKeyProps extends Pick<MainKeyProps, 'words' | 'hint'> {
-  readonly shortcut: string;
-  readonly onPress: () => void;
-}
-
-const SideKey = memo(function SideKey({ words, hint, shortcut, onPress }: SideKeyProps) {
-  return (
-    <Button
-      variant="default"
-      size="lg"
-      onClick={onPress}
-      aria-keyshortcuts={shortcut}
-      rightSection={<kbd className={classes.kbd}>{hint}</kbd>}
-    >
-      {words}
-    </Button>
-  );
-});
-
 /** The receptacle's kind; where something was just taken back, the way to put it back stands there instead, and nothing moves. */
-function KindButton({ walk, onSheet }: Pick<CurrentReceptacleProps, 'walk' | 'onSheet'>) {
+function KindButton({ walk, onSheet }: Pick<ReceptacleKeysProps, 'walk' | 'onSheet'>) {
   const words = useWords();
   const { here, record } = walk;
   if (record.mayRedo)

@@ -2,7 +2,6 @@ import type { JudgedCircuit, Verdict } from '@fair-plug/core/assessment';
 import type { Fit } from '@fair-plug/core/knowledge';
 import { type House, type JobEntry, photosAt, type Receptacle } from '@fair-plug/core/log';
 import type { Spoken } from '@fair-plug/core/words';
-import { Button } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useDeferredValue, useMemo } from 'react';
 import { CircuitNext } from '@/components/circuit-next';
@@ -16,6 +15,7 @@ import type { AskedReading } from './asked-reading';
 
 import { DangerWords } from './danger-words';
 import { EngineOpinion } from './engine-opinion';
+import { Halves } from './halves';
 import { Tools } from './tools';
 import type { Walk } from './use-walk';
 import classes from './verdict-panel.module.css';
@@ -177,51 +177,6 @@ function Explanations({ triangleIs, planIs, which }: ExplanationsProps) {
         </Explained>
       )}
     </>
-  );
-}
-
-/** Both halves are asked for once a visit; and the lower one by itself where they differ. */
-function Halves({
-  walk,
-  asksForHalves,
-  onTakeApart,
-}: {
-  readonly walk: Walk;
-  readonly asksForHalves: boolean;
-  readonly onTakeApart: () => void;
-}) {
-  const { receptacle } = walk.here;
-  const { isRead, isDraft, danger } = walk.shown;
-  const { canRecord } = walk.record;
-  if (receptacle === null || !isRead || isDraft || !canRecord || danger !== null) return null;
-  if (receptacle.halfOf !== null || receptacle.type === 'single-socket') return null;
-  if (receptacle.halves?.alike === false)
-    return (
-      <section className={classes.halves} aria-label="Both halves">
-        <p className={classes.caution}>Its halves differ: read the lower one by itself.</p>
-        <Button size="md" variant="default" onClick={onTakeApart}>
-          Take the halves apart
-        </Button>
-      </section>
-    );
-  if (!asksForHalves || receptacle.halves !== undefined) return null;
-  const record = (alike: boolean): void =>
-    walk.record.statement(
-      (at) => [{ kind: 'halves-tried', receptacle: at, alike }],
-      `${walk.here.name}: ${alike ? 'both halves alike' : 'its halves differ'}`,
-    );
-  return (
-    <section className={classes.halves} aria-label="Both halves">
-      <p>Try both halves. How does the other one read?</p>
-      <div className={classes.pair}>
-        <Button size="md" variant="default" onClick={() => record(true)}>
-          Alike
-        </Button>
-        <Button size="md" variant="default" onClick={() => record(false)}>
-          Otherwise
-        </Button>
-      </div>
-    </section>
   );
 }
 

@@ -1,7 +1,7 @@
 import { type LampPattern, lampPatterns, lampsOf } from '@fair-plug/core/instruments';
 import { screen, waitFor, within } from '@testing-library/react';
-import { expose } from 'comlink';
 import { describe, expect, test, vi } from 'vitest';
+import { whileEngineAnswers } from '@/testing/engine';
 import { mostHeldBack } from '@/testing/pauses';
 import { houseOf, pressKey, type Shown, showScreen } from '@/testing/screen';
 import { WalkScreen } from './walk-screen';
@@ -329,10 +329,7 @@ describe('the engine', () => {
   });
 
   test('what lamps alone leave open is said once the engine has had its time, after the verdict', async () => {
-    const answersWith = expose as unknown as (engine: object) => object;
-    const real = answersWith({});
-    answersWith({ ...real, judge: () => new Promise(() => {}) });
-    try {
+    await whileEngineAnswers({ judge: () => new Promise(() => {}) }, async () => {
       const { user } = await walkOf({ Den: 1 });
       const drawn: string[] = [];
       const watch = new MutationObserver(() => drawn.push(verdict().textContent ?? ''));
@@ -344,9 +341,7 @@ describe('the engine', () => {
       expect(first).toBeDefined();
       expect(first).not.toMatch(/Also fits|Not ruled out|Settle it/);
       expect(verdict().textContent).toMatch(/Not ruled out:.*Settle it/);
-    } finally {
-      answersWith(real);
-    }
+    });
   });
 
   test('one measured pair is enough; what was left empty is not in the reading', async () => {

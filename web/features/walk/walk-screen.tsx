@@ -5,7 +5,7 @@ import type { InstrumentId } from '@fair-plug/core/instruments';
 
 import { type House, houseDay, panelsOf, receptaclesOf } from '@fair-plug/core/log';
 import { type Survey, surveyOf } from '@fair-plug/core/report/survey.ts';
-import { memo, useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useExplanation } from '@/components/explained';
 import { useWords } from '@/components/region-words';
 import { NotHere, useWhenWanted } from '@/components/when-used';
@@ -224,6 +224,9 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const { assessment } = assessed;
   const walk = useWalk(job, assessment, tester?.id ?? null);
   const { nameOf, takeById } = useReceptacles(house, walk.moves.take);
+  // The verdict is drawn first, then what it changes in the list, the plan and the head.
+  const later = useDeferredValue(assessment);
+  const listed = useReceptacles(later.house, walk.moves.take);
   const { asked, setAsked, sheet, setSheet, test, nextTest } = useAsked(walk, takeById);
   const help = useWalkKeys(house, walk, asked !== null || sheet !== null, {
     onEnterReading: () => setAsked({ instrument: 'meter', loadsOff: false }),
@@ -237,7 +240,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
   const triangleIs = useExplanation('triangle');
   const planIs = useExplanation('plan');
   const isPainted = useAfterPaint();
-  const survey = useMemo(() => surveyOf(assessment), [assessment]);
+  const survey = useMemo(() => surveyOf(later), [later]);
   const { receptacle } = walk.here;
   const here = assessment.receptacles.get(receptacle?.id ?? '');
   const hazardOf = (instrument: InstrumentId) => hazardAt(assessment, receptacle?.id ?? '', instrument);
@@ -246,9 +249,12 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
       <h1 className={classes.unseen}>Walk: {house.address ?? noAddress}</h1>
       <div className={classes.walk}>
         <Rooms
-          {...{ house, assessment, survey, nameOf, isPainted }}
+          {...{ survey, isPainted }}
+          house={later.house}
+          assessment={later}
+          nameOf={listed.nameOf}
           currentPlace={walk.here.currentPlace}
-          onTake={takeById}
+          onTake={listed.takeById}
           onTakePlace={walk.moves.take}
           onAddRoom={walk.moves.addRoom}
           onSheet={setSheet}
@@ -263,7 +269,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
             tester={tester}
             onHelp={help.open}
             onSheet={setSheet}
-            onTake={takeById}
+            onTake={listed.takeById}
             onTest={nextOrAny}
             triangleIs={triangleIs}
             planIs={planIs}
