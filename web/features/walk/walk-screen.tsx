@@ -155,9 +155,11 @@ const Rooms = memo(function Rooms({
   return (
     <nav className={classes.rooms} aria-label="Rooms">
       <PanelFirst house={house} onSheet={onSheet} />
-      <CausesList assessment={assessment} nameOf={nameOf} onTake={onTake} />
       {isPainted && (
-        <RoomList survey={survey} house={house} currentPlace={currentPlace} onTake={onTakePlace} />
+        <>
+          <CausesList assessment={assessment} nameOf={nameOf} onTake={onTake} />
+          <RoomList survey={survey} house={house} currentPlace={currentPlace} onTake={onTakePlace} />
+        </>
       )}
       <NavFoot onAddRoom={onAddRoom} onSheet={onSheet} />
     </nav>
