@@ -91,6 +91,7 @@ export function VerdictPanel({
   // What lamps alone leave open is not drawn where the engine's answer takes its place at once.
   const isAwaited = verdict !== null && judged === null && !walk.shown.isDraft;
   const [wasAwaited] = useDebouncedValue(isAwaited, beforeLampsAlone);
+  const drawnVerdict = useDeferredValue(verdict);
   const enterReading = useDrawn(() =>
     onTest(currentPlace?.receptacle ?? '', { instrument: 'meter', loadsOff: false }),
   );
@@ -138,11 +139,12 @@ export function VerdictPanel({
           ones first.
         </p>
       )}
-      {verdict?.cautions.map((id) => (
-        <p key={id} className={classes.caution}>
-          {words.cautions[id]}
-        </p>
-      ))}
+      {drawnVerdict === verdict &&
+        verdict?.cautions.map((id) => (
+          <p key={id} className={classes.caution}>
+            {words.cautions[id]}
+          </p>
+        ))}
       {done.at !== null && wasDone(done.at, done.photos) && (
         <DoneHere
           job={job}
