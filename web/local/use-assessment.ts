@@ -83,14 +83,10 @@ export function useAssessment(job: string, house: House): Assessed {
       const question = { job, bag, house: about };
       asked.current = question;
       await new Promise<void>((answered) => {
-        const take = (changes: NumberedChanges | null): void => {
+        const take = (changes: NumberedChanges): void => {
           // News are taken though overtaken: the next ones build on them.
-          const better = changes === null ? null : applied(changes);
+          const better = applied(changes);
           if (asked.current === question && better !== null) setAnswer({ house: about, answers: better });
-          answered();
-        };
-        const failed = (): void => {
-          if (asked.current === question) setFailed(about);
           answered();
         };
         const hear = (changes: NumberedChanges | null): void => {
@@ -99,10 +95,18 @@ export function useAssessment(job: string, house: House): Assessed {
           performance.clearMarks(atWork);
           performance.mark(atWork);
         };
-        void askEngine((engine) => engine.judge(job, slimHouse(about), bag, store.name, proxy(hear))).then(
-          take,
-          failed,
-        );
+        const put = async (): Promise<void> => {
+          const house = slimHouse(about);
+          const changes = await askEngine((engine) => engine.judge(job, house, bag, store.name, proxy(hear)));
+          if (changes !== null) take(changes);
+          // A question that is none any more came after it, from a page that was left: it is put once more.
+          else if (asked.current === question) await put();
+        };
+        put()
+          .catch(() => {
+            if (asked.current === question) setFailed(about);
+          })
+          .finally(answered);
       });
     },
     [job, bag, store],

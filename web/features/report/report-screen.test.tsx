@@ -147,14 +147,18 @@ describe('when it may be printed', () => {
   test('it is there while the engine is at it, however often that tells what it has found by then', async () => {
     const nothing = { isWhole: true, isFinal: false, changed: [], gone: [], circuits: [] };
     let told = 0;
-    let telling: ReturnType<typeof setInterval> | undefined;
+    let end = (): void => {};
     const judge = (...asked: readonly unknown[]) =>
-      new Promise(() => {
+      new Promise((answer) => {
         const hear = asked.at(-1) as (news: object) => void;
-        telling = setInterval(() => {
+        const telling = setInterval(() => {
           hear({ engine: 'busy', number: told, ...nothing });
           told += 1;
         });
+        end = () => {
+          clearInterval(telling);
+          answer(null);
+        };
       });
     await whileEngineAnswers({ judge }, async () => {
       const { statements, ids } = houseOf({ Den: 150 });
@@ -166,8 +170,7 @@ describe('when it may be printed', () => {
       // It was not put off for each of them.
       expect(told - from).toBeLessThan(10);
       expect(isReady()).toBe('not-yet');
-    });
-    clearInterval(telling);
+    }).finally(() => end());
   });
 
   test('part of a job says so, on the page and on paper, and is not ready', async () => {
