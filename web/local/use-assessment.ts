@@ -19,7 +19,8 @@ import { useBag } from './use-bag';
 /** What the engine of this page has sent so far, and what arrived before its turn. */
 let sender: string | null = null;
 let known: HouseJudgement | null = null;
-let nextNumber = 0;
+/** null until the first of its answers is here, which is a whole one. */
+let nextNumber: number | null = null;
 const early = new Map<number, NumberedChanges>();
 
 /** Takes changes in their order; answers the judgement as it then stands, or null where something is still to come. */
@@ -27,10 +28,12 @@ function applied(changes: NumberedChanges): HouseJudgement | null {
   if (changes.engine !== sender) {
     sender = changes.engine;
     known = null;
-    nextNumber = 0;
+    nextNumber = null;
     early.clear();
   }
   early.set(changes.number, changes);
+  if (changes.isWhole) nextNumber ??= changes.number;
+  if (nextNumber === null) return null;
   let latest: HouseJudgement | null = null;
   for (let next = early.get(nextNumber); next !== undefined; next = early.get(nextNumber)) {
     early.delete(nextNumber);
