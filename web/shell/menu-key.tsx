@@ -1,4 +1,4 @@
-import { type ComponentType, useEffect, useState } from 'react';
+import { type ComponentType, useLayoutEffect, useState } from 'react';
 import { beforeAskingAgain } from '@/local/pauses';
 import classes from './frame.module.css';
 
@@ -17,7 +17,8 @@ export interface MenuKeyProps {
 export function MenuKey({ load, label, icon: Icon, isPhoneOnly = false }: MenuKeyProps) {
   const [Menu, setMenu] = useState<ComponentType | null>(null);
   const [isMissing, setMissing] = useState(false);
-  useEffect(() => {
+  // With the drawing: a touch that comes right after what is said takes it away.
+  useLayoutEffect(() => {
     if (!isMissing) return;
     const over = new AbortController();
     const { signal } = over;
