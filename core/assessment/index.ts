@@ -21,6 +21,7 @@ export * from './judgement-changes.ts';
 export * from './lamp-verdict.ts';
 export { type OddValue, oddValues } from './odd-values.ts';
 export * from './open-first.ts';
+export { type WrongBefore, wrongBefore } from './read-wrong-before.ts';
 export { type GroundFaultCode, groundFaultResult } from './receptacle-verdict.ts';
 export { isJudgedAsRead, pressingDoubtOf, refinedVerdict } from './refined-verdict.ts';
 export * from './suspects.ts';

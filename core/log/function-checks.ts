@@ -49,10 +49,11 @@ const widened = (known: Bounds, { first, last }: Bounds): Bounds => ({
 });
 
 /** What was read with one instrument at one receptacle. */
-interface ReadWith extends Bounds {
+interface ReadWith {
   readonly instrument: InstrumentId;
   readonly tester: string | undefined;
   readonly read: ReadingTaken[];
+  bounds: Bounds;
 }
 
 const remembered = new WeakMap<Receptacle, readonly ReadWith[]>();
@@ -66,14 +67,13 @@ function readAt(receptacle: Receptacle): readonly ReadWith[] {
     const instrument = instrumentOf(reading);
     const { tester } = reading;
     const name = nameOf(instrument, tester);
+    const bounds = { first: reading, last: reading };
     const before = byName.get(name);
-    const own = { first: reading, last: reading };
-    byName.set(
-      name,
-      before === undefined
-        ? { instrument, tester, read: [reading], ...own }
-        : { ...before, read: [...before.read, reading], ...widened(before, own) },
-    );
+    if (before === undefined) byName.set(name, { instrument, tester, read: [reading], bounds });
+    else {
+      before.read.push(reading);
+      before.bounds = widened(before.bounds, bounds);
+    }
   }
   const all = [...byName.values()];
   remembered.set(receptacle, all);
@@ -105,10 +105,10 @@ export function functionChecksOf(house: House): readonly FunctionCheck[] {
     return known;
   };
   for (const receptacle of receptaclesOf(house))
-    for (const { instrument, tester, read, first, last } of readAt(receptacle)) {
+    for (const { instrument, tester, read, bounds } of readAt(receptacle)) {
       const known = of(instrument, tester);
       known.parts.push(read);
-      known.bounds = known.bounds === null ? { first, last } : widened(known.bounds, { first, last });
+      known.bounds = known.bounds === null ? bounds : widened(known.bounds, bounds);
     }
   for (const proof of house.proofs) of(proof.instrument, proof.tester).proofs.push(proof);
   for (const drop of house.drops ?? []) of(drop.instrument, drop.tester).drops.push(drop);

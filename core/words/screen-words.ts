@@ -27,6 +27,8 @@ export interface ScreenWords {
     /** What the triangle and the room’s plan are, to whoever sees them first. */
     readonly triangleIs: string;
     readonly planIs: string;
+    /** Where a receptacle reads correct that read as this before. */
+    readonly readBefore: (condition: string) => string;
     readonly testersAgain: string;
     readonly allRead: string;
     readonly nothingHere: string;

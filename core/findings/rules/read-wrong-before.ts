@@ -1,16 +1,8 @@
-import { type AssessedReceptacle, judgeByLamps } from '../../assessment/index.ts';
+import { type AssessedReceptacle, wrongBefore } from '../../assessment/index.ts';
 import type { ConditionId } from '../../knowledge/index.ts';
-import { type House, inOrder, isPlainLamps, type ReadingTaken } from '../../log/index.ts';
+import { type House, inOrder, type ReadingTaken } from '../../log/index.ts';
 import { openFirstFor, type Proposal, seenOnly } from '../finding.ts';
 import { type JudgedHouse, withEvidence } from './rule.ts';
-
-/** What plain lamps read as, where that asks for something to be done. */
-function faultIn(reading: ReadingTaken): ConditionId | null {
-  const { shown } = reading;
-  if (!isPlainLamps(reading) || shown.instrument !== 'lamps') return null;
-  const { readsAs, urgency } = judgeByLamps({ lamps: shown });
-  return urgency === null ? null : (readsAs[0] ?? null);
-}
 
 /** Somebody took it over or refused it as it read then: that finding itself says that it reads otherwise now. */
 const isDecided = (house: House, receptacle: string, reading: ReadingTaken): boolean =>
@@ -22,23 +14,13 @@ const isDecided = (house: House, receptacle: string, reading: ReadingTaken): boo
       inOrder(entry, reading) > 0,
   );
 
-/** The latest wrong reading of a receptacle that reads correct now; null where there is none, or none to be trusted. */
-function wrongBefore(
-  { receptacle, verdict }: AssessedReceptacle,
-  { house, assessment }: JudgedHouse,
-): ConditionId | null {
-  if (verdict?.readsAs[0] !== 'correct') return null;
-  const doubted = new Set(assessment.functionChecks.flatMap((one) => one.doubted));
-  const wrong = receptacle.readings.findLast((one) => !doubted.has(one.id) && faultIn(one) !== null);
-  return wrong === undefined || isDecided(house, receptacle.id, wrong) ? null : faultIn(wrong);
-}
-
 /** What read wrong and reads correct now, without anybody having said why: it comes and goes, or was put right. */
 export function readWrongBefore(judged: JudgedHouse): readonly Proposal[] {
   const gathered = new Map<ConditionId, AssessedReceptacle[]>();
   for (const one of judged.assessment.receptacles.values()) {
-    const condition = wrongBefore(one, judged);
-    if (condition !== null) gathered.set(condition, [...(gathered.get(condition) ?? []), one]);
+    const wrong = wrongBefore(one, judged.assessment);
+    if (wrong === null || isDecided(judged.house, one.receptacle.id, wrong.reading)) continue;
+    gathered.set(wrong.condition, [...(gathered.get(wrong.condition) ?? []), one]);
   }
   return [...gathered].map(([condition, there]) => {
     return {

@@ -47,6 +47,8 @@ export const screens: ScreenWords = {
       'The rectangle is the room from above, with a gap for its door. Each socket-outlet stands on its wall; until somebody places it, where it stands is a guess. Tap a wall to place the one in hand.',
     roundTheRoom:
       'Then take its socket-outlets one after another, always in the same direction round the room.',
+    readBefore: (condition) =>
+      `It read ${condition} before. Unless somebody put it right since, it comes and goes.`,
     testersAgain: 'Testers again, on a socket-outlet known to be good',
     allRead: 'Every socket-outlet on the list was read, or has a reason.',
     nothingHere: 'Nothing was recorded here yet: what is in hand is the place for the next socket-outlet.',

@@ -46,6 +46,8 @@ export const screens: ScreenWords = {
     planIs:
       'The rectangle is the room from above, with a gap for its door. Each receptacle stands on its wall; until somebody places it, where it stands is a guess. Tap a wall to place the one in hand.',
     roundTheRoom: 'Then take its receptacles one after another, always in the same direction round the room.',
+    readBefore: (condition) =>
+      `It read ${condition} before. Unless somebody put it right since, it comes and goes.`,
     testersAgain: 'Testers again, on a receptacle known to be good',
     allRead: 'Every receptacle on the list was read, or has a reason.',
     nothingHere: 'Nothing was recorded here yet: what is in hand is the place for the next receptacle.',

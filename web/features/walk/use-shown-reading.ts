@@ -6,9 +6,10 @@ import {
   type JudgedCause,
   type JudgedReceptacle,
   type Verdict,
+  wrongBefore,
 } from '@fair-plug/core/assessment';
 import { type LampState, type Lamps, lampsOf, type Pair } from '@fair-plug/core/instruments';
-import type { Danger } from '@fair-plug/core/knowledge';
+import type { ConditionId, Danger } from '@fair-plug/core/knowledge';
 import { currentLamps, isTested } from '@fair-plug/core/log';
 import { useMemo } from 'react';
 import { useDrawn } from '@/components/use-drawn';
@@ -28,6 +29,8 @@ export interface ShownReading {
   readonly danger: Danger | null;
   /** The engine's next test; none where people are kept away. */
   readonly next: JudgedReceptacle['next'];
+  /** What it read as before, where it reads correct now; null where it did not, or lamps are being entered. */
+  readonly wrongBefore: ConditionId | null;
   /** The lamps were changed and not recorded. */
   readonly isDraft: boolean;
   readonly isRead: boolean;
@@ -57,6 +60,10 @@ export function useShownReading(job: string, assessment: Assessment, { receptacl
   );
   const { verdict, danger } = draftAssessed ?? assessed ?? unread;
   const judged = draftAssessed === null ? (assessed?.judged ?? null) : null;
+  const before = useMemo(
+    () => (assessed === undefined ? null : (wrongBefore(assessed, assessment)?.condition ?? null)),
+    [assessed, assessment],
+  );
   const shown: ShownReading = {
     lamps,
     verdict,
@@ -64,6 +71,7 @@ export function useShownReading(job: string, assessment: Assessment, { receptacl
     cause: judged === null ? null : (assessed?.cause ?? null),
     danger,
     next: danger === null ? (judged?.next ?? null) : null,
+    wrongBefore: drafted === null ? before : null,
     isDraft: drafted !== null,
     isRead: receptacle !== null && isTested(receptacle),
     toggle: useDrawn((pair: Pair): void => {

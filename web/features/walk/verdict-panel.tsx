@@ -1,5 +1,5 @@
 import type { JudgedCircuit, Verdict } from '@fair-plug/core/assessment';
-import type { Fit } from '@fair-plug/core/knowledge';
+import type { ConditionId, Fit } from '@fair-plug/core/knowledge';
 import { type House, type JobEntry, photosAt, type Receptacle } from '@fair-plug/core/log';
 import type { Spoken } from '@fair-plug/core/words';
 import { useDebouncedValue } from '@mantine/hooks';
@@ -80,7 +80,7 @@ export function VerdictPanel({
   onSheet,
 }: VerdictPanelProps) {
   const words = useWords();
-  const { verdict, judged } = walk.shown;
+  const { verdict, judged, wrongBefore: before } = walk.shown;
   const { currentPlace, receptacle: doneAt } = walk.here;
   const photos = house.photos ?? noPhotos;
   // The verdict is drawn first, then what was done.
@@ -108,6 +108,7 @@ export function VerdictPanel({
             hasDanger={walk.shown.danger !== null}
           />
         )}
+        {before !== null && <ReadBefore condition={before} onHistory={() => onSheet('history')} />}
       </div>
       {walk.shown.danger !== null && <DangerWords danger={walk.shown.danger} walk={walk} />}
       {isDoubted && (
@@ -156,6 +157,25 @@ export function VerdictPanel({
       )}
       <Tools canRecord={walk.record.canRecord} onSheet={onSheet} onReading={enterReading} />
     </section>
+  );
+}
+
+/** It reads correct and did not before: the history is where a slip of the finger is taken back. */
+function ReadBefore({
+  condition,
+  onHistory,
+}: {
+  readonly condition: ConditionId;
+  readonly onHistory: () => void;
+}) {
+  const words = useWords();
+  return (
+    <aside className={classes.before}>
+      <p>{words.screens.walk.readBefore(words.conditions[condition].name.toLowerCase())}</p>
+      <button type="button" onClick={onHistory}>
+        History
+      </button>
+    </aside>
   );
 }
 

@@ -470,6 +470,27 @@ describe('danger', () => {
   });
 });
 
+describe('what read wrong before', () => {
+  test('is said where it reads correct now; a slip is taken back in the history', async () => {
+    const { user, kept } = await walkOf({ Den: 2 });
+    await user.keyboard('4');
+    await screen.findByText(/^Recorded: Den 1/);
+    expect(screen.queryByText(/^It read/)).toBeNull();
+    await user.keyboard('1');
+    await currentPlace('Den 2');
+    await user.keyboard('{ArrowLeft}');
+    const said = await screen.findByText(/^It read open ground before/);
+    await user.click(within(said.parentElement as HTMLElement).getByRole('button', { name: 'History' }));
+    const history = within(await dialog());
+    const wrong = (await history.findByText(/hot–ground and neutral–ground off/)).closest(
+      'li',
+    ) as HTMLElement;
+    await user.click(within(wrong).getByRole('button', { name: 'Take back' }));
+    await waitFor(() => expect(kept('withdrawn')).toHaveLength(1));
+    await waitFor(() => expect(screen.queryByText(/^It read open ground before/)).toBeNull());
+  });
+});
+
 describe('both halves', () => {
   test('are asked for once a visit; where they differ, the lower one is taken apart', async () => {
     const { user, kept, ids } = await walkOf({ Den: 2 });
