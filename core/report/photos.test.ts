@@ -60,6 +60,30 @@ test('of each finding the first is printed, large; a panel’s stands beside wha
   expect(report.photos).toMatchObject({ printed: { length: 2 }, kept: 2 });
 });
 
+test('a photo stands beside the finding that is about the fewest places', () => {
+  const others = [0x31, 0x32].map(idNumber);
+  const all = [wrong, ...others];
+  const report = reportOf(
+    ...others.flatMap((receptacle): readonly JobStatement[] => [
+      { kind: 'receptacle-described', receptacle, room, name: `Den ${receptacle}` },
+      { kind: 'reading-taken', receptacle, shown: { instrument: 'lamps', ...lampsOf('hn') } },
+    ]),
+    ...all.map(
+      (receptacle, index): JobStatement => ({
+        kind: 'receptacle-fed',
+        receptacle,
+        breaker: '1',
+        place: index + 1,
+      }),
+    ),
+    { kind: 'look-noted', receptacle: others[0] ?? '', look: 'cracked', seen: true },
+    photo(0xb0, 'receptacle', others[0] ?? ''),
+  );
+  const [narrow] = report.findings.filter(({ receptacles }) => receptacles.length === 1);
+  expect(report.findings.findIndex(({ receptacles }) => receptacles.length > 1)).toBe(0);
+  expect(printed(report)).toEqual([[0xb0, 'large', narrow?.key]]);
+});
+
 test('what somebody chose holds: left out, small, or printed by itself', () => {
   const report = reportOf(
     photo(0xb0, 'receptacle', wrong),

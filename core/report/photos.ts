@@ -76,15 +76,20 @@ export function isOfFinding({ of, about }: Photo, { receptacles, proposal }: Fin
   return proposal?.parts?.includes(about) === true;
 }
 
+/** How many places a finding is about. */
+const breadth = ({ receptacles, proposal }: Finding): number =>
+  receptacles.length + (proposal?.parts?.length ?? 0);
+
 /**
  * Which photos are printed and where. Of every finding the first that is not printed yet, large, unless somebody chose;
- * what was chosen and belongs to no finding stands by itself.
+ * what was chosen and belongs to no finding stands by itself. A photo of what several findings are about stands beside
+ * the one that is about the fewest places, the first of these.
  */
 export function reportedPhotos(house: House, findings: readonly Finding[]): ReportedPhotos {
   const all = house.photos ?? [];
   const placeOf = placesIn(house);
   const printed = new Map<string, PrintedPhoto>();
-  for (const finding of findings) {
+  for (const finding of findings.toSorted((one, other) => breadth(one) - breadth(other))) {
     let hasFirst = false;
     for (const photo of all) {
       if (printed.has(photo.id) || photo.size === 'left-out' || !isOfFinding(photo, finding)) continue;

@@ -19,7 +19,8 @@ export interface WorkLine {
   readonly openFirst: string | null;
   readonly correction: string;
   readonly retest: string | null;
-  /** The breaker and what else hangs on it, where that was found out. */
+  /** The breaker, where that was found out, and it with what else hangs on it. */
+  readonly breaker: string | null;
   readonly circuit: string | null;
 }
 
@@ -68,6 +69,7 @@ function elsewhere(work: readonly Finding[], { words, house }: Report): readonly
       here.flatMap(({ proposal }) => proposal?.evidence.map((one) => one.words)),
       '; ',
     ),
+    breaker: null,
     circuit: null,
     ...toDo(here, house, words),
   }));
@@ -115,6 +117,7 @@ export function workListOf(report: Report): readonly WorkLine[] {
               evidenceAt(receptacle, words).map((one) => one.words),
               '; ',
             ),
+            breaker: receptacle.breaker,
             circuit: circuitOf(receptacle),
             ...toDo(here, report.house, words),
           },

@@ -97,7 +97,7 @@ export function FindingArticle({ finding, practice, isOpen = false, children }: 
           <ul>
             {proposal.evidence.map(({ receptacle, words: shown, at }) => (
               <li key={`${receptacle} ${shown} ${at}`}>
-                {receptacle !== null && <strong>{receptacle} </strong>}
+                {receptacle !== null && !shown.startsWith(receptacle) && <strong>{receptacle} </strong>}
                 {shown}
               </li>
             ))}

@@ -50,7 +50,13 @@ export function WorkListTable({ lines }: { readonly lines: readonly WorkLine[] }
                   <span className={classes.number}>
                     {line.findings.length > 1 ? 'Findings' : 'Finding'} {line.findings.join(', ')}
                   </span>
-                  {line.circuit !== null && <span className={classes.number}>{line.circuit}</span>}
+                  {line.breaker !== null && (
+                    <span className={classes.number}>
+                      {lines[index - 1]?.breaker === line.breaker
+                        ? `${words.report.circuit(line.breaker, [])}, as above`
+                        : line.circuit}
+                    </span>
+                  )}
                 </th>
                 <td data-label="Read" className={classes.read}>
                   {line.room !== words.report.elsewhere && <Triangle lamps={line.lamps} size={24} label="" />}
