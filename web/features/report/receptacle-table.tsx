@@ -18,20 +18,6 @@ export function ReceptacleTable({ room }: { readonly room: SurveyRoom<ReportLine
   if (room.lines.length === 0) return null;
   return (
     <div className={classes.withMap}>
-      <div className={classes.map}>
-        <RoomMap
-          name={room.name}
-          door={room.door}
-          marks={room.lines.map(({ id, name, spot, lamps, verdict, hasFinding }) => ({
-            id,
-            name,
-            spot,
-            lamps,
-            corners: verdict?.contacts,
-            hasFinding,
-          }))}
-        />
-      </div>
       <table className={classes.room}>
         <caption>
           <h3>{room.name}</h3>
@@ -71,6 +57,20 @@ export function ReceptacleTable({ room }: { readonly room: SurveyRoom<ReportLine
           ))}
         </tbody>
       </table>
+      <div className={classes.map}>
+        <RoomMap
+          name={room.name}
+          door={room.door}
+          marks={room.lines.map(({ id, name, spot, lamps, verdict, hasFinding }) => ({
+            id,
+            name,
+            spot,
+            lamps,
+            corners: verdict?.contacts,
+            hasFinding,
+          }))}
+        />
+      </div>
     </div>
   );
 }
