@@ -14,7 +14,7 @@ const config: NextConfig = {
   turbopack: { root: resolve(import.meta.dirname, '..') },
   experimental: {
     optimizePackageImports: ['@mantine/core', '@mantine/hooks', '@tabler/icons-react'],
-    // Half as many files for a page, and a sixth more of them in all: a request costs a phone more than the bytes do.
+    // Half as many files for a page, and a fifth more bytes in all: a request costs a phone more than the bytes do.
     turbopackChunking: { requestCost: 1_000_000, maxMergeChunkSize: 1_000_000, minChunkSize: 150_000 },
   },
   headers: async () => [
