@@ -40,8 +40,10 @@ export const creditedNats = 3;
 const negligibleNats = 7;
 /** Ohms that fall so many nats short are not looked at to the end. */
 const farNats = 60;
-/** Where loads change volts but little, what falls short by more stays there whatever they are. */
+/** What falls short by no more with the loads of its parent is fitted whatever others promise. */
 export const nearNats = 10;
+/** What falls short by more with the loads of its parent stays there whatever they are. */
+const hopefulNats = 30;
 
 /** Where fits of hypotheses begin: with the loads and ohms of what is led further, or, where that knows none, a few ohms. */
 export class Beginning {
@@ -177,6 +179,6 @@ export class Beginning {
   ): number {
     if (!isChild || pattern === null || !isInherited) return Number.POSITIVE_INFINITY;
     const logShare = ohmsLogShare + wattsLogShare(pattern, watts);
-    return logPrior + logShare - this.best() + nearNats + creditedNats / 2;
+    return logPrior + logShare - this.best() + hopefulNats;
   }
 }

@@ -280,7 +280,9 @@ export class Refinement {
     if (isHopeless(fit, promised)) return fit;
     if (promised <= creditedNats) return credited(promised);
     if (pattern === null && hypothesis.resistances.length === 0) return fit;
-    if (pattern !== null && (isFar || !isNear())) return fit;
+    // The loads of its parent may have been fitted for want of it: others bring it near.
+    const isInReach = (): boolean => isNear() || weightOf(fit) + promised > this.best() - keptNats;
+    if (pattern !== null && (isFar || !isInReach())) return fit;
     return onward(fit);
   }
 
