@@ -2,6 +2,7 @@ import { type ReactNode, useEffect, useState } from 'react';
 import { storeName } from '@/local/identity';
 import { useLocal } from '@/local/local-store';
 import classes from './explained.module.css';
+import { TextButton } from './text-button';
 
 export interface Explanation {
   readonly isOpen: boolean;
@@ -44,9 +45,9 @@ export function Explained({ explanation, what, children }: ExplainedProps) {
   return (
     <aside className={classes.note}>
       <p>{children}</p>
-      <button type="button" aria-label={`Got it: ${what}`} onClick={explanation.toggle}>
+      <TextButton aria-label={`Got it: ${what}`} onClick={explanation.toggle}>
         Got it
-      </button>
+      </TextButton>
     </aside>
   );
 }

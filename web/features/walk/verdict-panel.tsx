@@ -7,6 +7,7 @@ import { useDeferredValue, useMemo } from 'react';
 import { CircuitNext } from '@/components/circuit-next';
 import { Explained, type Explanation } from '@/components/explained';
 import { useWords } from '@/components/region-words';
+import { TextButton } from '@/components/text-button';
 import { UrgencyMark } from '@/components/urgency-mark';
 import { useDrawn } from '@/components/use-drawn';
 import { whenUsed } from '@/components/when-used';
@@ -172,9 +173,7 @@ function ReadBefore({
   return (
     <aside className={classes.before}>
       <p>{words.screens.walk.readBefore(words.conditions[condition].name.toLowerCase())}</p>
-      <button type="button" onClick={onHistory}>
-        History
-      </button>
+      <TextButton onClick={onHistory}>History</TextButton>
     </aside>
   );
 }
