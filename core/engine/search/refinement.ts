@@ -2,21 +2,13 @@ import type { Evaluator, Reference } from '../evidence/evaluator.ts';
 import type { StateEvidence } from '../evidence/evidence.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Hypothesis } from '../model/hypothesis.ts';
-import {
-  alikeIn,
-  balanced,
-  hasTwoLegs,
-  type LoadPattern,
-  leastWatts,
-  loadPatterns,
-  smallLoadWatts,
-} from '../model/unknown-loads.ts';
+import { balanced, hasTwoLegs, type LoadPattern, loadPatterns } from '../model/unknown-loads.ts';
 import { afterRepair } from './after-repair.ts';
 import { Beginning, creditedNats, nearNats, type Start, worthFitting } from './beginning.ts';
 import { type Explanation, keptNats, ledNats } from './explanation.ts';
 import { type Fitted, fitted } from './fitting.ts';
 import { logSum } from './log-sum.ts';
-import { leastOhms } from './prior-shares.ts';
+import { lightlyLoaded, startAmongLevels } from './other-loads.ts';
 
 /**
  * What is led further and what begins with loads of its own is fitted where its first step promises what it lacks; a
@@ -24,19 +16,11 @@ import { leastOhms } from './prior-shares.ts';
  */
 type Effort = 'led' | 'anew' | 'child';
 
-/** Watts at each outlet that drags a floating conductor along; between these, no other does better by more than so many nats. */
-const levelsOfWatts = [smallLoadWatts, leastWatts, 250] as const;
+/** Between the levels of watts that are tried, no other does better by more than so many nats. */
 const betweenLevelsNats = 25;
 /** Where the parent leaves so much unexplained, its loads may have been fitted for want of a bad connection that promises so much. */
 const hidingNats = 12;
 const muchPromised = 10;
-/**
- * Loads of so many watts together may have been fitted for want of a bad connection: then a fit of one may also begin
- * with these watts at every outlet, and these ohms.
- */
-const muchLoad = 100;
-const lightWatts = [0, 50] as const;
-const lightOhms = [leastOhms, 0.4, 30, 1e4] as const;
 /** Fits of what is led further, one after another, until it settles. */
 const mostRounds = 4;
 /** What falls so many nats short is not saved by other ohms or loads. */
@@ -146,7 +130,13 @@ export class Refinement {
   ): Fitted {
     const known = parent?.hypothesis.faults ?? [];
     const alike = balanced(this.problem.network, hypothesis, known, pattern);
-    const other = alike ?? this.lightlyLoaded(fit, hypothesis, start, pattern, bound);
+    const listed = hypothesis.logPrior - this.best() + keptNats;
+    const least = Math.min(fit.deficit - worthFitting, listed);
+    const other =
+      alike ??
+      (bound < least
+        ? lightlyLoaded(this.beginning, hypothesis, start, pattern, least, this.wattsLed)
+        : null);
     if (other === null) return fit;
     const own = { ...start, watts: other.start, isInherited: false };
     const begunSo = this.fittedTo(hypothesis, own, other, bound, alike === null ? 'anew' : 'led');
@@ -154,37 +144,9 @@ export class Refinement {
   }
 
   /**
-   * Loads that were fitted for want of a bad connection keep a fit that begins with them from it: where it does better
-   * with little on everywhere, before anything is fitted, it is begun so too.
-   */
-  private lightlyLoaded(
-    fit: Fitted,
-    hypothesis: Hypothesis,
-    start: Start,
-    pattern: LoadPattern,
-    bound: number,
-  ): LoadPattern | null {
-    if (start.fresh.length === 0 || this.wattsLed < muchLoad) return null;
-    const listed = hypothesis.logPrior - this.best() + keptNats;
-    let least = Math.min(fit.deficit - worthFitting, listed);
-    if (bound >= least) return null;
-    let found: LoadPattern | null = null;
-    for (const level of lightWatts) {
-      const watts = alikeIn(pattern, level);
-      for (const tried of lightOhms) {
-        const ohms = start.ohms.map((known, which) => (start.fresh.includes(which) ? tried : known));
-        const { deficit } = this.beginning.asStarted(hypothesis, { ...start, ohms, watts }, pattern, least);
-        if (deficit >= least) continue;
-        least = deficit;
-        found = { ...pattern, start: watts };
-      }
-    }
-    return found;
-  }
-
-  /**
    * Fits one of several patterns of loads: what drags a floating conductor along matters in the large, so a few levels
-   * of it are tried first, and what none of them brings near is left there.
+   * of it are tried first, and what none of them brings near is left there. Where much was on in what is led further,
+   * that may have been fitted in vain: then they are tried with nothing else on, too.
    */
   private fittedApart(
     hypothesis: Hypothesis,
@@ -193,25 +155,17 @@ export class Refinement {
     bound: number,
     isLed: boolean,
   ): Fitted {
-    const before = start.pattern?.lower;
-    const isNewlyOn = pattern.lower.map((watts, outlet) =>
-      watts > 0 && (before?.[outlet] ?? 0) === 0 ? 1 : 0,
-    );
-    const isOn = isNewlyOn.includes(1);
     const limit = hypothesis.logPrior + pattern.logOdds - this.best() + keptNats + betweenLevelsNats;
-    let better: Start | null = null;
-    let least = limit;
-    for (const level of isOn ? levelsOfWatts : [0]) {
-      const watts = start.watts.map((known, outlet) => (isNewlyOn[outlet] === 1 ? level : known));
-      const { deficit, logShare } = this.beginning.asStarted(hypothesis, { ...start, watts }, pattern, least);
-      if (deficit - logShare >= least) continue;
-      least = deficit - logShare;
-      better = { ...start, watts };
-    }
+    const better = startAmongLevels(this.beginning, hypothesis, start, pattern, limit, this.wattsLed);
     if (better === null)
       return { ...this.beginning.asStarted(hypothesis, start, pattern, 0), deficit: limit };
-    const own = { ...better, isInherited: better.isInherited && !isOn };
-    return this.fittedTo(hypothesis, own, { ...pattern, start: better.watts }, bound, isLed ? 'led' : 'anew');
+    return this.fittedTo(
+      hypothesis,
+      better,
+      { ...pattern, start: better.watts },
+      bound,
+      isLed ? 'led' : 'anew',
+    );
   }
 
   private exact({ faults, deviceStates, instruments }: Hypothesis, watts: Float64Array): Fitted {

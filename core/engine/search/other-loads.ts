@@ -1,0 +1,74 @@
+import type { Hypothesis } from '../model/hypothesis.ts';
+import { alikeIn, type LoadPattern, leastWatts, smallLoadWatts } from '../model/unknown-loads.ts';
+import type { Beginning, Start } from './beginning.ts';
+import { leastOhms } from './prior-shares.ts';
+
+/** Watts at each outlet that drags a floating conductor along. */
+const levelsOfWatts = [smallLoadWatts, leastWatts, 250] as const;
+/** Loads of so many watts together may have been fitted for want of what is tried now. */
+const muchLoad = 100;
+/** Watts at every outlet, and ohms, that a fit of a bad connection may begin with then. */
+const lightWatts = [0, 50] as const;
+const lightOhms = [leastOhms, 0.4, 30, 1e4] as const;
+
+/**
+ * The levels of what drags a floating conductor along that do best beside the other loads of what is led further, before
+ * anything is fitted; where none comes within `limit` nats and much was on, beside nothing else. Null where none does.
+ */
+export function startAmongLevels(
+  beginning: Beginning,
+  hypothesis: Hypothesis,
+  start: Start,
+  pattern: LoadPattern,
+  limit: number,
+  wattsLed: number,
+): Start | null {
+  const before = start.pattern?.lower;
+  const isNewlyOn = pattern.lower.map((watts, outlet) =>
+    watts > 0 && (before?.[outlet] ?? 0) === 0 ? 1 : 0,
+  );
+  const isOn = isNewlyOn.includes(1);
+  const among = (others: Float64Array, isInherited: boolean): Start | null => {
+    let better: Start | null = null;
+    let least = limit;
+    for (const level of isOn ? levelsOfWatts : [0]) {
+      const watts = others.map((known, outlet) => (isNewlyOn[outlet] === 1 ? level : known));
+      const tried = beginning.asStarted(hypothesis, { ...start, watts }, pattern, least);
+      const short = tried.deficit - tried.logShare;
+      if (short >= least) continue;
+      least = short;
+      better = { ...start, watts, isInherited };
+    }
+    return better;
+  };
+  const asLed = among(start.watts, start.isInherited && !isOn);
+  return asLed === null && wattsLed >= muchLoad ? among(alikeIn(pattern, 0), false) : asLed;
+}
+
+/**
+ * Loads that were fitted for want of a bad connection keep a fit that begins with them from it: where it falls short by
+ * less than `least` nats with little on everywhere, before anything is fitted, it is begun so too. Else null.
+ */
+export function lightlyLoaded(
+  beginning: Beginning,
+  hypothesis: Hypothesis,
+  start: Start,
+  pattern: LoadPattern,
+  least: number,
+  wattsLed: number,
+): LoadPattern | null {
+  if (start.fresh.length === 0 || wattsLed < muchLoad) return null;
+  let found: LoadPattern | null = null;
+  let nearest = least;
+  for (const level of lightWatts) {
+    const watts = alikeIn(pattern, level);
+    for (const tried of lightOhms) {
+      const ohms = start.ohms.map((known, which) => (start.fresh.includes(which) ? tried : known));
+      const { deficit } = beginning.asStarted(hypothesis, { ...start, ohms, watts }, pattern, nearest);
+      if (deficit >= nearest) continue;
+      nearest = deficit;
+      found = { ...pattern, start: watts };
+    }
+  }
+  return found;
+}
