@@ -49,6 +49,9 @@ export const failAlike = (a: readonly InstrumentFault[], b: readonly InstrumentF
 const isSameState = (a: TestState | undefined, b: TestState | undefined): boolean =>
   (a?.loadsOff === true) === (b?.loadsOff === true) && (a?.breakerOff === true) === (b?.breakerOff === true);
 
+/** A reading that falls so many nats shorter than scatter lets it is not accounted for. */
+const misfitNats = 3;
+
 const asFound: StateEvidence = { state: undefined, repaired: false, trippedBefore: null, outlets: [] };
 
 /** Predicts readings, and how they change with the conductance of any branch. Keeps its scratch between calls. */
@@ -198,6 +201,7 @@ export class Evaluator {
     const deficits = new Float64Array(slots);
     const deficit = this.deficit(supposed, false);
     let scatter = deficit;
+    const misfits = new Set<number>();
     const weighed = weighing.weighed();
     const predicted = this.predicted.slice();
     const adrift = weighing.adrift.slice();
@@ -209,7 +213,9 @@ export class Evaluator {
         store(this.base, views, slot * viewSize);
         for (const reading of readings) {
           const short = weighed.short[reading.index] as number;
-          scatter -= Math.max(0, short - weighing.expectedOf(reading));
+          const beyond = short - weighing.expectedOf(reading);
+          scatter -= Math.max(0, beyond);
+          if (beyond > misfitNats) misfits.add(reading.index);
           readingDeficits[reading.index] = short;
           deficits[slot] = (deficits[slot] as number) + short;
         }
@@ -226,6 +232,7 @@ export class Evaluator {
       readingDeficits,
       deficits,
       scatter,
+      misfits,
     };
   }
 

@@ -41,14 +41,9 @@ export function outletsBeyond({ circuit, topology }: Network, cable: number): Re
   return beyond;
 }
 
-/**
- * Where a load decides in the large what is read, for a fault that leaves a conductor afloat: the outlets whose
- * loads drag it along. Empty for faults beside which loads change volts but little.
- */
-function dragged(network: Network, fault: Fault): ReadonlySet<number> {
-  const { circuit, topology, devices } = network;
-  const kind = faultKinds[fault.kind];
-  if (kind.hangsOnLoads?.(fault, devices.length > 0) !== true) return new Set();
+/** Outlets whose current flows through the place of a fault. */
+export function fedThrough(network: Network, fault: Fault): ReadonlySet<number> {
+  const { circuit, topology } = network;
   const inCable = cableOf(fault);
   if (inCable !== undefined)
     return outletsBeyond(
@@ -56,13 +51,22 @@ function dragged(network: Network, fault: Fault): ReadonlySet<number> {
       circuit.cables.findIndex(({ id }) => id === inCable),
     );
   const outlet = topology.outletIndex.get(fault.at ?? '') ?? -1;
-  const dragging = new Set([outlet]);
-  if (circuit.outlets[outlet]?.wiring === 'through' || kind.within === 'jumper')
+  const fed = new Set([outlet]);
+  if (circuit.outlets[outlet]?.wiring === 'through' || faultKinds[fault.kind].within === 'jumper')
     circuit.cables.forEach(({ from }, cable) => {
-      if (from === fault.at) for (const beyond of outletsBeyond(network, cable)) dragging.add(beyond);
+      if (from === fault.at) for (const beyond of outletsBeyond(network, cable)) fed.add(beyond);
     });
-  return dragging;
+  return fed;
 }
+
+/**
+ * Where a load decides in the large what is read, for a fault that leaves a conductor afloat: the outlets whose
+ * loads drag it along. Empty for faults beside which loads change volts but little.
+ */
+const dragged = (network: Network, fault: Fault): ReadonlySet<number> =>
+  faultKinds[fault.kind].hangsOnLoads?.(fault, network.devices.length > 0) === true
+    ? fedThrough(network, fault)
+    : new Set();
 
 /** True of faults of which one leaves a conductor afloat that loads drag along. */
 export const hangOnLoads = (network: Network, faults: readonly Fault[]): boolean =>

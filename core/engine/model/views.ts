@@ -22,6 +22,8 @@ export interface Reference {
   readonly deficits: Float64Array;
   /** Nats that a hypothesis falls short of by scatter alone, were it right. */
   readonly scatter: number;
+  /** Readings that fall short by more than scatter lets them, by their index. */
+  readonly misfits: ReadonlySet<number>;
 }
 
 /** Volts, and share of an impedance, by which two views of an outlet may differ and still read the same. */

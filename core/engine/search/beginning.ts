@@ -4,9 +4,11 @@ import type { StateEvidence } from '../evidence/evidence.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Hypothesis } from '../model/hypothesis.ts';
 import type { LoadPattern } from '../model/unknown-loads.ts';
+import { askedOhms } from './asked-ohms.ts';
 import type { Explanation } from './explanation.ts';
 import { FitGain } from './fit-gain.ts';
 import { type Fitted, unfitted } from './fitting.ts';
+import { supposedWith } from './free-quantities.ts';
 import { middleOhms, sampleOhms, wattsLogShare } from './prior-shares.ts';
 import { type OhmsTried, shareOfOhms } from './share-of-ohms.ts';
 
@@ -102,6 +104,19 @@ export class Beginning {
       evaluator.deficit(supposed, false, Number.POSITIVE_INFINITY, this.reference);
     this.predicted = supposed;
     return this.gain.promised(scales, pattern);
+  }
+
+  /** Ohms of the one bad connection that the parent knows nothing of, as what the parent does not account for asks for them. */
+  ohmsAsked(hypothesis: Hypothesis, { ohms, watts, fresh }: Start): readonly (readonly number[])[] {
+    const { evaluator, reference, problem } = this;
+    const [which, ...more] = fresh;
+    if (which === undefined || more.length > 0 || reference === null || reference.misfits.size === 0)
+      return [];
+    this.predicted = null;
+    const withOhms = (asked: number): readonly number[] => ohms.with(which, asked);
+    const supposedAt = (asked: number): Supposed =>
+      supposedWith(problem.network, hypothesis, withOhms(asked), watts, problem.unknownLoads);
+    return askedOhms(evaluator, supposedAt, reference.misfits, reference.scales).map(withOhms);
   }
 
   /** As it starts, nothing fitted; not looked at to the end once beyond the limit. */

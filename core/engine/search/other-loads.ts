@@ -1,13 +1,16 @@
+import type { Fault } from '../../faults/index.ts';
+import type { Network } from '../../physics/index.ts';
 import type { Hypothesis } from '../model/hypothesis.ts';
-import { alikeIn, type LoadPattern, leastWatts, smallLoadWatts } from '../model/unknown-loads.ts';
+import { alikeIn, fedThrough, type LoadPattern, leastWatts, smallLoadWatts } from '../model/unknown-loads.ts';
 import type { Beginning, Start } from './beginning.ts';
 import { leastOhms } from './prior-shares.ts';
 
 /** Watts at each outlet that drags a floating conductor along. */
 const levelsOfWatts = [smallLoadWatts, leastWatts, 250] as const;
-/** Loads of so many watts together may have been fitted for want of what is tried now. */
+/** Loads of so many watts together may have been fitted for want of what is tried now, be they few. */
+const someLoad = 5;
 const muchLoad = 100;
-/** Watts at every outlet, and ohms, that a fit of a bad connection may begin with then. */
+/** Watts at every outlet that a fit of a bad connection may begin with where much was on (else none), and ohms. */
 const lightWatts = [0, 50] as const;
 const lightOhms = [leastOhms, 0.4, 30, 1e4] as const;
 
@@ -42,7 +45,42 @@ export function startAmongLevels(
     return better;
   };
   const asLed = among(start.watts, start.isInherited && !isOn);
-  return asLed === null && wattsLed >= muchLoad ? among(alikeIn(pattern, 0), false) : asLed;
+  return asLed === null && wattsLed >= someLoad ? among(alikeIn(pattern, 0), false) : asLed;
+}
+
+/**
+ * Ohms and loads with which a bad connection shows what its parent does not account for, where that falls short by less
+ * than `least` nats: beside the parent's loads, beside those of them that are not fed through it, and beside none. Else
+ * null.
+ */
+export function startAsAsked(
+  beginning: Beginning,
+  network: Network,
+  hypothesis: Hypothesis,
+  start: Start,
+  pattern: LoadPattern | null,
+  least: number,
+): Start | null {
+  const fresh = hypothesis.resistances.filter((_, which) => start.fresh.includes(which));
+  const fed = new Set(fresh.flatMap((at) => [...fedThrough(network, hypothesis.faults[at] as Fault)]));
+  const tried = [start.watts];
+  if (pattern !== null) {
+    const none = alikeIn(pattern, 0);
+    const notFed = start.watts.map((watts, outlet) => (fed.has(outlet) ? (none[outlet] as number) : watts));
+    for (const other of [notFed, none])
+      if (!tried.some((watts) => watts.every((each, outlet) => each === other[outlet]))) tried.push(other);
+  }
+  let found: Start | null = null;
+  let nearest = least;
+  for (const watts of tried)
+    for (const ohms of beginning.ohmsAsked(hypothesis, { ...start, watts })) {
+      const so = { ...start, ohms, watts };
+      const { deficit } = beginning.asStarted(hypothesis, so, pattern, nearest);
+      if (deficit >= nearest) continue;
+      nearest = deficit;
+      found = so;
+    }
+  return found;
 }
 
 /**
@@ -57,10 +95,10 @@ export function lightlyLoaded(
   least: number,
   wattsLed: number,
 ): LoadPattern | null {
-  if (start.fresh.length === 0 || wattsLed < muchLoad) return null;
+  if (start.fresh.length === 0 || wattsLed < someLoad) return null;
   let found: LoadPattern | null = null;
   let nearest = least;
-  for (const level of lightWatts) {
+  for (const level of wattsLed < muchLoad ? [0] : lightWatts) {
     const watts = alikeIn(pattern, level);
     for (const tried of lightOhms) {
       const ohms = start.ohms.map((known, which) => (start.fresh.includes(which) ? tried : known));

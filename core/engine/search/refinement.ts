@@ -8,7 +8,7 @@ import { Beginning, creditedNats, nearNats, type Start, worthFitting } from './b
 import { type Explanation, keptNats, ledNats } from './explanation.ts';
 import { type Fitted, fitted } from './fitting.ts';
 import { logSum } from './log-sum.ts';
-import { lightlyLoaded, startAmongLevels } from './other-loads.ts';
+import { lightlyLoaded, startAmongLevels, startAsAsked } from './other-loads.ts';
 
 /**
  * What is led further and what begins with loads of its own is fitted where its first step promises what it lacks; a
@@ -101,10 +101,10 @@ export class Refinement {
     if (parent !== null && !unknownLoads && hypothesis.resistances.length === 0)
       return this.explanation(hypothesis, [this.exact(hypothesis, parent.fitted.watts)]);
     const start = { ...this.beginning.startOf(hypothesis, parent), states };
-    if (!unknownLoads)
-      return this.explanation(hypothesis, [
-        this.fittedTo(hypothesis, start, null, bound, isLed ? 'led' : 'child'),
-      ]);
+    if (!unknownLoads) {
+      const fit = this.fittedTo(hypothesis, start, null, bound, isLed ? 'led' : 'child');
+      return this.explanation(hypothesis, [this.orAsAsked(fit, hypothesis, start, null, bound)]);
+    }
     const patterns = loadPatterns(network, hypothesis, parent);
     const effort = isLed || parent === null ? 'led' : 'child';
     const fits = patterns.map((pattern) => {
@@ -113,10 +113,35 @@ export class Refinement {
         patterns.length === 1
           ? this.fittedTo(hypothesis, own, pattern, bound, effort)
           : this.fittedApart(hypothesis, own, pattern, bound, isLed);
-      const best = this.orBalanced(fit, hypothesis, own, pattern, bound, parent);
+      const asked = this.orAsAsked(fit, hypothesis, own, pattern, bound);
+      const best = this.orBalanced(asked, hypothesis, own, pattern, bound, parent);
       return { ...best, logShare: best.logShare + pattern.logOdds, pattern };
     });
     return this.explanation(hypothesis, fits);
+  }
+
+  /** A fit, or the one begun with the ohms that readings ask for which the parent does not account for, where that does better. */
+  private orAsAsked(
+    fit: Fitted,
+    hypothesis: Hypothesis,
+    start: Start,
+    pattern: LoadPattern | null,
+    bound: number,
+  ): Fitted {
+    const least = this.worthMore(fit, hypothesis);
+    if (start.fresh.length === 0 || bound >= least) return fit;
+    const { network, unknownLoads } = this.problem;
+    const begun = startAsAsked(this.beginning, network, hypothesis, start, pattern, least);
+    if (begun === null) return fit;
+    const from = { ...fit, ohms: begun.ohms, watts: begun.watts };
+    const own = pattern === null ? null : { ...pattern, start: begun.watts };
+    const asked = fitted(this.evaluator, hypothesis, from, own, unknownLoads);
+    return asked.logShare - asked.deficit > fit.logShare - fit.deficit ? asked : fit;
+  }
+
+  /** Nats below which another start is worth fitting: it does better, and may come into a list. */
+  private worthMore(fit: Fitted, { logPrior }: Hypothesis): number {
+    return Math.min(fit.deficit - worthFitting, logPrior - this.best() + keptNats);
   }
 
   /** A fit, or the one begun with the same load at every outlet, where that does better. */
@@ -130,8 +155,7 @@ export class Refinement {
   ): Fitted {
     const known = parent?.hypothesis.faults ?? [];
     const alike = balanced(this.problem.network, hypothesis, known, pattern);
-    const listed = hypothesis.logPrior - this.best() + keptNats;
-    const least = Math.min(fit.deficit - worthFitting, listed);
+    const least = this.worthMore(fit, hypothesis);
     const other =
       alike ??
       (bound < least

@@ -58,6 +58,25 @@ describe('screening refutes nothing that a fit could save', () => {
     expect(refuted).toBeGreaterThan(compared / 4);
   });
 
+  test('what lies outside of all that loads may do counts by how far outside it lies', () => {
+    // All that a circuit carries, at its far end: the most that neutral and ground may stand apart.
+    const { readings } = simulate({
+      ...sound,
+      loads: [{ at: 'o3', watts: 1800, on: true }],
+      tests: [{ at: 'o3', instrument: 'meter' }],
+    });
+    const boundWith = (more: number): number => {
+      const so = readings.map((one) =>
+        one.instrument === 'meter' ? { ...one, ng: (one.ng ?? 0) + more, hn: (one.hn ?? 0) - more } : one,
+      );
+      const problem = asked({ readings: so, trippedBefore: [], unknownLoads: true });
+      return new Screening(problem).bound(soundHypothesis(problem.network), Number.POSITIVE_INFINITY);
+    };
+    expect(boundWith(-1)).toBeLessThan(1);
+    expect(boundWith(0)).toBeLessThan(2);
+    expect(boundWith(0.5)).toBeGreaterThan(3);
+  });
+
   test('beyond the limit it says so, and looks no further', () => {
     const { readings } = simulate({
       ...sound,

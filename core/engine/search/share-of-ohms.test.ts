@@ -59,6 +59,15 @@ describe('the share of ohms that do about as well as the best that were tried', 
     expect(shareOfOhms(triedAs(atTwo), null, atTwo(1.2)).isKnown).toBe(false);
   });
 
+  test.each([
+    [1, false],
+    [0.3, true],
+  ])('small ohms between those tried that do better by %d nat: known without a fit is %s', (nats, known) => {
+    // A parabola whose least is at 0.2 ohms, so many nats below what 0.1 ohms have.
+    const natsAt = (ohms: number): number => 10 + 100 * nats * (ohms - 0.2) ** 2;
+    expect(shareOfOhms(triedAs(natsAt), natsAt(0), natsAt(0.1)).isKnown).toBe(known);
+  });
+
   test('what was not looked at to the end adds nothing', () => {
     const tried = [
       { ohms: 0.1, deficit: 8 },

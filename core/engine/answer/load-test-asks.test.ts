@@ -1,0 +1,62 @@
+import { describe, expect, test } from 'vitest';
+import { type Circuit, parseCircuit, simulate } from '../../circuit/index.ts';
+import type { Fault } from '../../faults/index.ts';
+import { Diagnostician } from '../index.ts';
+
+const ids = ['a', 'b', 'c', 'd', 'e'];
+
+function runWith(wiring: 'through' | 'pigtail', volts: number, watts: number, fault: object): Circuit {
+  const parsed = parseCircuit({
+    format: 'fair-plug/circuit@1',
+    nominalVolts: volts,
+    outlets: ids.map((id) => ({ id, wiring })),
+    cables: ids.map((id, index) => ({
+      id: `w${id}`,
+      from: ids[index - 1] ?? 'panel',
+      to: id,
+      meters: index === 0 ? 17 : 4,
+      metal: 'copper',
+      awg: 14,
+    })),
+    loads: watts > 0 ? [{ at: 'd', watts, on: true }] : [],
+    faults: [fault],
+    tests: ids.flatMap((at) =>
+      ['lamps', 'meter', 'probe', 'loaded'].map((instrument) => ({ at, instrument })),
+    ),
+  });
+  if (parsed.kind === 'problems') throw new Error(JSON.stringify(parsed.problems));
+  return parsed.value;
+}
+
+const poor = (conductor: 'hot' | 'neutral', ohms: number, place: Partial<Fault>): object => ({
+  kind: 'resistance',
+  conductor,
+  ohms,
+  ...place,
+});
+
+// Lamps, meter, probe and load test at every receptacle, nothing misread: only the load tests see it.
+describe('a poor connection that load tests see is found, whatever its ohms and what is on', () => {
+  test.each([
+    ['through', 116, 0, poor('neutral', 3, { cable: 'wa' }), 'abcde'],
+    ['through', 118, 0, poor('neutral', 2, { cable: 'wb' }), 'bcde'],
+    ['through', 118, 0, poor('hot', 2, { at: 'e' }), 'e'],
+    ['through', 116, 150, poor('neutral', 3, { cable: 'we' }), 'e'],
+    ['through', 118, 200, poor('neutral', 5.5, { at: 'e' }), 'e'],
+    ['through', 118, 200, poor('hot', 100, { cable: 'we' }), 'e'],
+    ['through', 121, 60, poor('neutral', 1, { at: 'b' }), 'bcde'],
+    ['pigtail', 116, 600, poor('neutral', 3, { at: 'a' }), 'a'],
+    ['pigtail', 118, 200, poor('hot', 18, { cable: 'we' }), 'e'],
+    ['pigtail', 121, 60, poor('neutral', 1, { at: 'b' }), 'b'],
+  ] as const)('%s, %d V, %d W on: %o', (wiring, volts, watts, fault, affected) => {
+    const circuit = runWith(wiring, volts, watts, fault);
+    const bare = { ...circuit, nominalVolts: 120, faults: [], loads: [], tests: [] };
+    const { outlets } = new Diagnostician({
+      circuit: bare,
+      unknownLoads: true,
+      unknownDevices: new Set(),
+    }).diagnose({ readings: simulate(circuit).readings, trippedBefore: [] });
+    for (const { id, condition } of outlets)
+      expect([id, condition]).toEqual([id, affected.includes(id) ? 'high-resistance' : 'correct']);
+  });
+});
