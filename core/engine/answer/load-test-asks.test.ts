@@ -44,6 +44,7 @@ describe('a poor connection that load tests see is found, whatever its ohms and 
     ['through', 116, 150, poor('neutral', 3, { cable: 'we' }), 'e'],
     ['through', 118, 200, poor('neutral', 5.5, { at: 'e' }), 'e'],
     ['through', 118, 200, poor('hot', 100, { cable: 'we' }), 'e'],
+    ['through', 118, 600, poor('hot', 3.7, { at: 'e' }), 'e'],
     ['through', 121, 60, poor('neutral', 1, { at: 'b' }), 'bcde'],
     ['pigtail', 116, 600, poor('neutral', 3, { at: 'a' }), 'a'],
     ['pigtail', 118, 200, poor('hot', 18, { cable: 'we' }), 'e'],

@@ -1,25 +1,33 @@
 import type { Evaluator, Supposed } from '../evidence/evaluator.ts';
 import type { StateEvidence } from '../evidence/evidence.ts';
 import { type Scales, scaleAt } from '../model/scales.ts';
-import { sampleOhms } from './prior-shares.ts';
+import { leastOhms, middleOhms } from './prior-shares.ts';
 
 /** Volts that ohms change by less tell nothing of them. */
 const leastVolts = 3;
-/** Steps by which ohms between two that were tried are narrowed down. */
-const narrowing = 3;
+/** Between these, volts only rise with the ohms, or only fall. */
+const triedOhms = [leastOhms, middleOhms, 1e4] as const;
+/** Steps by which ohms between two that were tried are narrowed down at the most, and volts that are near enough. */
+const mostSteps = 8;
+const nearVolts = 0.3;
 /** Ohms that differ by a smaller share of themselves are one. */
 const sameShare = 0.15;
 const mostAsked = 3;
 
+/** Readings that what is led further does not account for, by their index, as far as they were taken at these outlets. */
+interface Misfits {
+  readonly of: ReadonlySet<number>;
+  readonly at: ReadonlySet<number>;
+}
+
 /**
- * Ohms of a bad connection at which it shows volts that what is led further does not account for (`misfits`, by their
- * index); the least first, none where it shows them at no ohms. What is wrong counts no more the further it is off, so
- * no slope leads there from ohms that were tried.
+ * Ohms of a bad connection at which it shows volts that are not accounted for; the least first, none where it shows
+ * them at no ohms. What is wrong counts no more the further it is off, so no slope leads there from ohms that were tried.
  */
 export function askedOhms(
   evaluator: Evaluator,
   supposedAt: (ohms: number) => Supposed,
-  misfits: ReadonlySet<number>,
+  misfits: Misfits,
   scales: Scales,
 ): readonly number[] {
   const states = withMisfits(evaluator, misfits);
@@ -48,7 +56,7 @@ export function askedOhms(
       ({ channel, scale }) => scale * (predicted[channel] as number) - (evidence.observed[channel] as number),
     );
   };
-  const tried = sampleOhms.map(({ ohms }) => ({ ohms, volts: above(ohms) }));
+  const tried = triedOhms.map((ohms) => ({ ohms, volts: above(ohms) }));
   const found: number[] = [];
   tried.slice(1).forEach((upper, index) => {
     const lower = tried[index] as (typeof tried)[number];
@@ -64,26 +72,24 @@ export function askedOhms(
 }
 
 /** What was read before repair, of it the volts that are not accounted for. */
-const withMisfits = (
-  { evidence, weighing }: Evaluator,
-  misfits: ReadonlySet<number>,
-): readonly StateEvidence[] =>
+const withMisfits = ({ evidence, weighing }: Evaluator, misfits: Misfits): readonly StateEvidence[] =>
   evidence.states
     .filter(({ repaired }) => !repaired)
     .map((state) => ({
       ...state,
       outlets: state.outlets
+        .filter(({ outlet }) => misfits.at.has(outlet))
         .map((outlet) => ({
           ...outlet,
           readings: outlet.readings.filter(
-            (reading) => misfits.has(reading.index) && weighing.holdsVolts(reading),
+            (reading) => misfits.of.has(reading.index) && weighing.holdsVolts(reading),
           ),
         }))
         .filter(({ readings }) => readings.length > 0),
     }))
     .filter(({ outlets }) => outlets.length > 0);
 
-/** Where a quantity passes through nought between two ohms, by false position in their logarithm. */
+/** Where a quantity passes through nought between two ohms, by false position in their logarithm (Illinois; from memory). */
 function crossing(
   at: (ohms: number) => number,
   lower: readonly [ohms: number, value: number],
@@ -91,11 +97,20 @@ function crossing(
 ): number {
   let [[low, below], [high, above]] = [lower, upper];
   let ohms = low;
-  for (let step = 0; step < narrowing; step += 1) {
-    ohms = low * (high / low) ** (below === above ? 0.5 : below / (below - above));
+  for (let step = 0, kept = 0; step < mostSteps; step += 1) {
+    ohms = low * (high / low) ** (below / (below - above));
     const value = at(ohms);
-    if (value * below > 0) [low, below] = [ohms, value];
-    else [high, above] = [ohms, value];
+    if (Math.abs(value) < nearVolts) break;
+    // What is kept twice counts by half, or the other end would creep.
+    if (value * below > 0) {
+      [low, below] = [ohms, value];
+      if (kept === 1) above /= 2;
+      kept = 1;
+    } else {
+      [high, above] = [ohms, value];
+      if (kept === -1) below /= 2;
+      kept = -1;
+    }
   }
   return ohms;
 }

@@ -106,8 +106,12 @@ export class Beginning {
     return this.gain.promised(scales, pattern);
   }
 
-  /** Ohms of the one bad connection that the parent knows nothing of, as what the parent does not account for asks for them. */
-  ohmsAsked(hypothesis: Hypothesis, { ohms, watts, fresh }: Start): readonly (readonly number[])[] {
+  /** Ohms of the one bad connection that the parent knows nothing of, as what it does not account for at the outlets fed through it asks for them. */
+  ohmsAsked(
+    hypothesis: Hypothesis,
+    { ohms, watts, fresh }: Start,
+    fed: ReadonlySet<number>,
+  ): readonly (readonly number[])[] {
     const { evaluator, reference, problem } = this;
     const [which, ...more] = fresh;
     if (which === undefined || more.length > 0 || reference === null || reference.misfits.size === 0)
@@ -116,7 +120,8 @@ export class Beginning {
     const withOhms = (asked: number): readonly number[] => ohms.with(which, asked);
     const supposedAt = (asked: number): Supposed =>
       supposedWith(problem.network, hypothesis, withOhms(asked), watts, problem.unknownLoads);
-    return askedOhms(evaluator, supposedAt, reference.misfits, reference.scales).map(withOhms);
+    const misfits = { of: reference.misfits, at: fed };
+    return askedOhms(evaluator, supposedAt, misfits, reference.scales).map(withOhms);
   }
 
   /** As it starts, nothing fitted; not looked at to the end once beyond the limit. */

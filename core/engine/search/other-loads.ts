@@ -10,7 +10,7 @@ const levelsOfWatts = [smallLoadWatts, leastWatts, 250] as const;
 /** Loads of so many watts together may have been fitted for want of what is tried now, be they few. */
 const someLoad = 5;
 const muchLoad = 100;
-/** Watts at every outlet that a fit of a bad connection may begin with where much was on (else none), and ohms. */
+/** Watts at every outlet, and ohms, that a fit of a bad connection may begin with where much was on. */
 const lightWatts = [0, 50] as const;
 const lightOhms = [leastOhms, 0.4, 30, 1e4] as const;
 
@@ -49,9 +49,9 @@ export function startAmongLevels(
 }
 
 /**
- * Ohms and loads with which a bad connection shows what its parent does not account for, where that falls short by less
- * than `least` nats: beside the parent's loads, beside those of them that are not fed through it, and beside none. Else
- * null.
+ * Ohms and loads with which a bad connection shows what its parent does not account for: beside those of the parent's
+ * loads that are not fed through it, beside none, and beside all of them; with the nats by which that falls short,
+ * nothing fitted. Null where it falls short by `limit` or more.
  */
 export function startAsAsked(
   beginning: Beginning,
@@ -59,26 +59,20 @@ export function startAsAsked(
   hypothesis: Hypothesis,
   start: Start,
   pattern: LoadPattern | null,
-  least: number,
-): Start | null {
+  limit: number,
+): { readonly start: Start; readonly deficit: number } | null {
   const fresh = hypothesis.resistances.filter((_, which) => start.fresh.includes(which));
   const fed = new Set(fresh.flatMap((at) => [...fedThrough(network, hypothesis.faults[at] as Fault)]));
-  const tried = [start.watts];
-  if (pattern !== null) {
-    const none = alikeIn(pattern, 0);
-    const notFed = start.watts.map((watts, outlet) => (fed.has(outlet) ? (none[outlet] as number) : watts));
-    for (const other of [notFed, none])
-      if (!tried.some((watts) => watts.every((each, outlet) => each === other[outlet]))) tried.push(other);
-  }
-  let found: Start | null = null;
-  let nearest = least;
-  for (const watts of tried)
-    for (const ohms of beginning.ohmsAsked(hypothesis, { ...start, watts })) {
+  const none = pattern === null ? start.watts : alikeIn(pattern, 0);
+  const notFed = start.watts.map((watts, outlet) => (fed.has(outlet) ? (none[outlet] as number) : watts));
+  const asked = beginning.ohmsAsked(hypothesis, { ...start, watts: notFed }, fed);
+  let found: { readonly start: Start; readonly deficit: number } | null = null;
+  for (const ohms of asked)
+    for (const watts of pattern === null ? [notFed] : [notFed, none, start.watts]) {
       const so = { ...start, ohms, watts };
+      const nearest = found?.deficit ?? limit;
       const { deficit } = beginning.asStarted(hypothesis, so, pattern, nearest);
-      if (deficit >= nearest) continue;
-      nearest = deficit;
-      found = so;
+      if (deficit < nearest) found = { start: so, deficit };
     }
   return found;
 }
@@ -95,10 +89,10 @@ export function lightlyLoaded(
   least: number,
   wattsLed: number,
 ): LoadPattern | null {
-  if (start.fresh.length === 0 || wattsLed < someLoad) return null;
+  if (start.fresh.length === 0 || wattsLed < muchLoad) return null;
   let found: LoadPattern | null = null;
   let nearest = least;
-  for (const level of wattsLed < muchLoad ? [0] : lightWatts) {
+  for (const level of lightWatts) {
     const watts = alikeIn(pattern, level);
     for (const tried of lightOhms) {
       const ohms = start.ohms.map((known, which) => (start.fresh.includes(which) ? tried : known));

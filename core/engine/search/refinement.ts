@@ -131,11 +131,12 @@ export class Refinement {
     const least = this.worthMore(fit, hypothesis);
     if (start.fresh.length === 0 || bound >= least) return fit;
     const { network, unknownLoads } = this.problem;
-    const begun = startAsAsked(this.beginning, network, hypothesis, start, pattern, least);
+    const begun = startAsAsked(this.beginning, network, hypothesis, start, pattern, least + nearNats);
     if (begun === null) return fit;
-    const from = { ...fit, ohms: begun.ohms, watts: begun.watts };
-    const own = pattern === null ? null : { ...pattern, start: begun.watts };
-    const asked = fitted(this.evaluator, hypothesis, from, own, unknownLoads);
+    const { ohms, watts } = begun.start;
+    const own = pattern === null ? null : { ...pattern, start: watts };
+    const from = { ...fit, ohms, watts };
+    const asked = fitted(this.evaluator, hypothesis, from, own, unknownLoads, begun.deficit - least);
     return asked.logShare - asked.deficit > fit.logShare - fit.deficit ? asked : fit;
   }
 
