@@ -1,5 +1,6 @@
 import { type PriorId, priors } from '@fair-plug/core/engine';
 import { adviseOn } from './accuracy/advice.ts';
+import { everyCause } from './accuracy/every-cause.ts';
 import { failing } from './accuracy/failing.ts';
 import { measure, type Run } from './accuracy/measure.ts';
 import { nearEqual } from './accuracy/near-equal.ts';
@@ -194,6 +195,22 @@ ${rows.join('\n')}`,
   };
 }
 
+function withEveryCause(): Measured {
+  const ohms = [0.25, 0.7, 2, 5.5, 18, 100];
+  const { circuits, outlets, right, surelyWrong, falselySafe, cases } = everyCause(ohms, 118);
+  return {
+    heading: '## Every single cause, with a full kit and nothing misread',
+    cases,
+    text: `${circuits} circuits: each cause in turn at each place of five outlets in a row, fed through and pigtailed, bad connections with ${ohms.join(', ')} Ω, nothing on or one load of 60, 250 or 600 W, a supply of 118 V; lamps, meter, probe and load test everywhere, without any error; loads not known to the diagnosis. Nothing here is hard to see, so what is wrong is a fault of the search. Neutral and ground exchanged show nothing and are left out of what is surely wrong.
+
+| what | measured | aim |
+|---|---|---|
+| outlets right | ${percent(right, outlets)} | |
+| surely wrong (more than 0.7) | ${surelyWrong} of ${outlets} | 0 |
+| falsely safe | ${falselySafe} | 0 |`,
+  };
+}
+
 const parts = {
   priors: withPriorsAsTheyAre,
   'wrong-priors': withWrongPriors,
@@ -204,6 +221,7 @@ const parts = {
   doubts: withDoubts,
   advice: withAdvice,
   'near-equal': withNearEqualLegs,
+  'every-cause': withEveryCause,
 } as const;
 const isPart = (name: string): name is keyof typeof parts => Object.hasOwn(parts, name);
 
