@@ -102,3 +102,30 @@ test.each([
       expect([id, condition]).toEqual([id, id < outlet ? 'correct' : 'hot-ground-reversed']);
   },
 );
+
+// Nothing that is read tells it from a sound run, so what is on counts the same under both.
+test.each([600, 1200])(
+  'neutral and ground exchanged before all of a run stays in every list with %d W on',
+  (watts) => {
+    const run = ids.slice(0, 5);
+    const circuit = parsed({
+      nominalVolts: 118,
+      outlets: run.map((id) => ({ id, wiring: 'through' })),
+      cables: run.map((id, index) => ({
+        id: `w${id}`,
+        from: run[index - 1] ?? 'panel',
+        to: id,
+        meters: index === 0 ? 17 : 4,
+        metal: 'copper',
+        awg: 14,
+      })),
+      loads: [{ at: 'd', watts, on: true }],
+      faults: [{ kind: 'swap', conductors: ['neutral', 'ground'], cable: 'wa' }],
+      tests: run.flatMap((at) =>
+        ['lamps', 'meter', 'probe', 'loaded'].map((instrument) => ({ at, instrument })),
+      ),
+    });
+    for (const { condition, notRuledOut } of told(circuit, simulate(circuit).readings).outlets)
+      expect([condition, ...notRuledOut]).toContain('neutral-ground-swapped');
+  },
+);

@@ -15,8 +15,9 @@ const lightWatts = [0, 50] as const;
 const lightOhms = [leastOhms, 0.4, 30, 1e4] as const;
 
 /**
- * The levels of what drags a floating conductor along that do best beside the other loads of what is led further, before
- * anything is fitted; where none comes within `limit` nats and much was on, beside nothing else. Null where none does.
+ * What drags a floating conductor along, as it is in what is led further or at the level that does best beside its other
+ * loads, before anything is fitted; where none comes within `limit` nats and something was on, beside nothing else. Null
+ * where none does.
  */
 export function startAmongLevels(
   beginning: Beginning,
@@ -34,8 +35,8 @@ export function startAmongLevels(
   const among = (others: Float64Array, isInherited: boolean): Start | null => {
     let better: Start | null = null;
     let least = limit;
-    for (const level of isOn ? levelsOfWatts : [0]) {
-      const watts = others.map((known, outlet) => (isNewlyOn[outlet] === 1 ? level : known));
+    for (const level of isOn ? [null, ...levelsOfWatts] : [null]) {
+      const watts = others.map((known, outlet) => (isNewlyOn[outlet] === 1 ? (level ?? known) : known));
       const tried = beginning.asStarted(hypothesis, { ...start, watts }, pattern, least);
       const short = tried.deficit - tried.logShare;
       if (short >= least) continue;
