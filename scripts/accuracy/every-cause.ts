@@ -22,7 +22,7 @@ const ids = ['a', 'b', 'c', 'd', 'e'];
 const full = ['lamps', 'meter', 'probe', 'loaded'] as const;
 /** More than so much is surely said. */
 const surely = 0.7;
-/** Nothing that is read shows it where nothing is on (field experience; the list names it). */
+/** Nothing that is read shows it: neutral and ground are alike as far as the panel, where both are one. The list names it. */
 const unseen = 'neutral-ground-swapped';
 
 const soundRun = (wiring: 'through' | 'pigtail', watts: number): Circuit => {
