@@ -1,32 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { type Circuit, parseCircuit, simulate } from '../../circuit/index.ts';
+import { simulate } from '../../circuit/index.ts';
 import type { Fault } from '../../faults/index.ts';
-import { Diagnostician } from '../index.ts';
+import { runOnTest, toldOf } from './testing-run.ts';
 
 const ids = ['a', 'b', 'c', 'd', 'e'];
-
-function runWith(wiring: 'through' | 'pigtail', volts: number, watts: number, fault: object): Circuit {
-  const parsed = parseCircuit({
-    format: 'fair-plug/circuit@1',
-    nominalVolts: volts,
-    outlets: ids.map((id) => ({ id, wiring })),
-    cables: ids.map((id, index) => ({
-      id: `w${id}`,
-      from: ids[index - 1] ?? 'panel',
-      to: id,
-      meters: index === 0 ? 17 : 4,
-      metal: 'copper',
-      awg: 14,
-    })),
-    loads: watts > 0 ? [{ at: 'd', watts, on: true }] : [],
-    faults: [fault],
-    tests: ids.flatMap((at) =>
-      ['lamps', 'meter', 'probe', 'loaded'].map((instrument) => ({ at, instrument })),
-    ),
-  });
-  if (parsed.kind === 'problems') throw new Error(JSON.stringify(parsed.problems));
-  return parsed.value;
-}
 
 const poor = (conductor: 'hot' | 'neutral', ohms: number, place: Partial<Fault>): object => ({
   kind: 'resistance',
@@ -50,13 +27,18 @@ describe('a poor connection that load tests see is found, whatever its ohms and 
     ['pigtail', 118, 200, poor('hot', 18, { cable: 'we' }), 'e'],
     ['pigtail', 121, 60, poor('neutral', 1, { at: 'b' }), 'b'],
   ] as const)('%s, %d V, %d W on: %o', (wiring, volts, watts, fault, affected) => {
-    const circuit = runWith(wiring, volts, watts, fault);
-    const bare = { ...circuit, nominalVolts: 120, faults: [], loads: [], tests: [] };
-    const { outlets } = new Diagnostician({
-      circuit: bare,
-      unknownLoads: true,
-      unknownDevices: new Set(),
-    }).diagnose({ readings: simulate(circuit).readings, trippedBefore: [] });
+    const circuit = runOnTest({
+      ids,
+      wiring,
+      meters: { first: 17, next: 4 },
+      nominalVolts: volts,
+      loads: watts > 0 ? [{ at: 'd', watts, on: true }] : [],
+      faults: [fault],
+      tests: ids.flatMap((at) =>
+        ['lamps', 'meter', 'probe', 'loaded'].map((instrument) => ({ at, instrument })),
+      ),
+    });
+    const { outlets } = toldOf(circuit, simulate(circuit).readings);
     for (const { id, condition } of outlets)
       expect([id, condition]).toEqual([id, affected.includes(id) ? 'high-resistance' : 'correct']);
   });
