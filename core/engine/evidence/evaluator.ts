@@ -49,6 +49,9 @@ export const failAlike = (a: readonly InstrumentFault[], b: readonly InstrumentF
 const isSameState = (a: TestState | undefined, b: TestState | undefined): boolean =>
   (a?.loadsOff === true) === (b?.loadsOff === true) && (a?.breakerOff === true) === (b?.breakerOff === true);
 
+/** Nats that a reading which fits falls short by at the most. */
+export const scatterOf = ({ first, end }: ReadingEvidence): number => 1.3 * (end - first) + 2;
+
 /** A reading that falls so many nats shorter than scatter lets it is not accounted for. */
 const misfitNats = 3;
 
@@ -199,6 +202,7 @@ export class Evaluator {
     const views = new Float64Array(slots * viewSize);
     const readingDeficits = new Float64Array(readingCount);
     const deficits = new Float64Array(slots);
+    const floors = new Float64Array(slots);
     const deficit = this.deficit(supposed, false);
     let scatter = deficit;
     const misfits = new Set<number>();
@@ -218,6 +222,7 @@ export class Evaluator {
           if (beyond > misfitNats) misfits.add(reading.index);
           readingDeficits[reading.index] = short;
           deficits[slot] = (deficits[slot] as number) + short;
+          if (short <= scatterOf(reading)) floors[slot] = (floors[slot] as number) + short;
         }
       }
     }
@@ -231,6 +236,7 @@ export class Evaluator {
       weighed,
       readingDeficits,
       deficits,
+      floors,
       scatter,
       misfits,
     };

@@ -4,6 +4,8 @@ export type SlipKind = 'decimal' | 'digits' | 'probes';
 /** A reading as it would stand without one slip. */
 export interface Slip {
   readonly as: SlipKind;
+  /** The one value that changes; -1 where two do. */
+  readonly at: number;
   /** Values in the reading's order. */
   readonly values: readonly (number | null)[];
   /** How often it is made (common practice), against a reading without one. */
@@ -36,6 +38,7 @@ export function slipsOf(values: readonly (number | null)[]): readonly Slip[] {
     values.flatMap((value, index) =>
       (value === null ? [] : to(value)).map((other) => ({
         as,
+        at: index,
         values: values.with(index, other),
         odds: odds[as],
       })),
@@ -43,7 +46,14 @@ export function slipsOf(values: readonly (number | null)[]): readonly Slip[] {
   const exchanged = values.flatMap((a, first) =>
     values.slice(first + 1).flatMap((b, offset): readonly Slip[] => {
       if (a === b || a === null || b === null) return [];
-      return [{ as: 'probes', values: values.with(first, b).with(first + 1 + offset, a), odds: odds.probes }];
+      return [
+        {
+          as: 'probes',
+          at: -1,
+          values: values.with(first, b).with(first + 1 + offset, a),
+          odds: odds.probes,
+        },
+      ];
     }),
   );
   return [

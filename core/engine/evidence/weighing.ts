@@ -20,6 +20,9 @@ export type Wrong = 'value' | 'reading' | SlipKind;
 /** Nats up to which a reading's volts are taken for right without looking for a slip. */
 const fitsPlainly = 4;
 
+/** A slip that explains a reading so much worse than all else does is not looked at. */
+const negligible = 1e-4;
+
 /** Scales so near each other make no difference to a lamp. */
 const sameScale = 2e-3;
 
@@ -58,6 +61,8 @@ export class Weighing {
   private readonly slips = new Map<number, readonly Slip[]>();
   readonly voltsForms: VoltsForms;
   private readonly wrongVolts: number;
+  /** Nats of a reading with each of its values left out. */
+  private readonly without = new Float64Array(3);
 
   constructor(evidence: Evidence, nominalVolts: number, tolerance: Tolerance) {
     this.evidence = evidence;
@@ -246,7 +251,7 @@ export class Weighing {
   }
 
   private ofVolts(reading: ReadingEvidence, scale: number): { nats: number; wrong: Wrong | null } {
-    const { tolerance, wrongVolts, voltsForms } = this;
+    const { tolerance, wrongVolts, voltsForms, without } = this;
     const { observed } = this.evidence;
     const { first, end, position, instrument } = reading;
     let most = this.asRead(reading).likelihood(scale);
@@ -255,14 +260,20 @@ export class Weighing {
     const byValue = tolerance.wrongValue * Math.exp(-wrongVolts);
     for (let left = first; left < end; left += 1) {
       if (this.isUnread[left] === 1) continue;
-      const share = byValue * voltsForms.of(reading, observed, first, left).likelihood(scale);
+      const form = voltsForms.of(reading, observed, first, left);
+      without[left - first] = form.nats(scale);
+      const share = byValue * form.likelihood(scale);
       sum += share;
       if (share <= most) continue;
       most = share;
       wrong = 'value';
     }
+    const elsewhere = tolerance.wrongReading * Math.exp(-unrelated.volts * this.readIn(reading));
     const lightly = tolerance.wrongValue / 0.01;
     for (const slip of this.slipsAt(position, first, end)) {
+      // What its other values fall short by, it does at the least.
+      const atMost = slip.at === -1 ? 1 : Math.exp(-(without[slip.at] as number));
+      if (lightly * slip.odds * atMost < negligible * (sum + elsewhere)) continue;
       const share = lightly * slip.odds * voltsForms.of(reading, slip.values, 0, -1).likelihood(scale);
       sum += share;
       if (share <= most) continue;
@@ -270,7 +281,6 @@ export class Weighing {
       wrong = slip.as;
     }
     if (instrument === 'tripped-before') return { nats: -Math.log(sum), wrong };
-    const elsewhere = tolerance.wrongReading * Math.exp(-unrelated.volts * this.readIn(reading));
     return { nats: -Math.log(sum + elsewhere), wrong: elsewhere > most ? 'reading' : wrong };
   }
 

@@ -20,6 +20,8 @@ export interface Reference {
   /** Nats by which each reading falls short, and all of a slot together. */
   readonly readingDeficits: Float64Array;
   readonly deficits: Float64Array;
+  /** Nats that those readings of a slot fall short by which fit. */
+  readonly floors: Float64Array;
   /** Nats that a hypothesis falls short of by scatter alone, were it right. */
   readonly scatter: number;
   /** Readings that fall short by more than scatter lets them, by their index. */

@@ -3,6 +3,7 @@ import type { Evaluator, Reference, Supposed } from '../evidence/evaluator.ts';
 import type { StateEvidence } from '../evidence/evidence.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
 import type { Hypothesis } from '../model/hypothesis.ts';
+import { evenly } from '../model/scales.ts';
 import type { LoadPattern } from '../model/unknown-loads.ts';
 import { askedOhms } from './asked-ohms.ts';
 import type { Explanation } from './explanation.ts';
@@ -122,6 +123,25 @@ export class Beginning {
       supposedWith(problem.network, hypothesis, withOhms(asked), watts, problem.unknownLoads);
     const misfits = { of: reference.misfits, at: fed };
     return askedOhms(evaluator, supposedAt, misfits, reference.scales).map(withOhms);
+  }
+
+  /** As it starts, taken to fall short by so many nats without a look at it. */
+  untried(
+    hypothesis: Hypothesis,
+    { ohms, watts, ohmsLogShare }: Start,
+    pattern: LoadPattern | null,
+    deficit: number,
+  ): Fitted {
+    const { network, unknownLoads } = this.problem;
+    return {
+      supposed: supposedWith(network, hypothesis, ohms, watts, unknownLoads),
+      ohms,
+      watts,
+      scales: this.reference?.scales ?? evenly(1),
+      deficit,
+      logShare: ohmsLogShare + wattsLogShare(pattern, watts),
+      pattern: null,
+    };
   }
 
   /** As it starts, nothing fitted; not looked at to the end once beyond the limit. */

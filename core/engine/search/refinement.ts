@@ -182,8 +182,7 @@ export class Refinement {
   ): Fitted {
     const limit = hypothesis.logPrior + pattern.logOdds - this.best() + keptNats + betweenLevelsNats;
     const better = startAmongLevels(this.beginning, hypothesis, start, pattern, limit, this.wattsLed);
-    if (better === null)
-      return { ...this.beginning.asStarted(hypothesis, start, pattern, 0), deficit: limit };
+    if (better === null) return this.beginning.untried(hypothesis, start, pattern, limit);
     return this.fittedTo(
       hypothesis,
       better,
@@ -217,7 +216,7 @@ export class Refinement {
     const isChild = effort === 'child';
     // What no ohms bring near is taken for as good as screening leaves it: it never weighs less than its due.
     if (isFar && isChild && start.fresh.length > 0)
-      return { ...this.beginning.asStarted(hypothesis, start, pattern, bound), deficit: bound };
+      return this.beginning.untried(hypothesis, start, pattern, bound);
     const begun = this.beginning.betterStart(hypothesis, start, pattern, bound, isChild);
     let { fit } = begun;
     // As good as scatter lets anything be, no other ohms or loads make it better.

@@ -1,7 +1,7 @@
 import type { Load } from '../../circuit/index.ts';
 import { type ChannelKind, lampCode } from '../../instruments/index.ts';
 import type { Leg, Network, Operation } from '../../physics/index.ts';
-import { Evaluator, failAlike, type Reference, type Supposed } from '../evidence/evaluator.ts';
+import { Evaluator, failAlike, type Reference, type Supposed, scatterOf } from '../evidence/evaluator.ts';
 import type { Evidence, OutletEvidence, ReadingEvidence, StateEvidence } from '../evidence/evidence.ts';
 import type { Tolerance } from '../evidence/likelihood.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
@@ -84,13 +84,16 @@ export class Screening {
     this.nearest.scales = this.reference?.scales ?? evenly(1);
     const views = patterns.map(({ loads }) => this.views[this.loadExtremes.indexOf(loads)]);
     let sum = 0;
+    // What was not looked at yet falls short by no less than its floor.
+    const floors = this.reference?.floors;
+    let left = floors?.reduce((all, each) => all + each, 0) ?? 0;
     for (const state of states) {
       const settled = patterns.map((pattern, index) => this.evaluatorFor(index).enter(state, pattern));
       if (state.trippedBefore !== null) sum += this.readingBound(state.trippedBefore, patterns.length);
-      if (sum > limit) return Number.POSITIVE_INFINITY;
       for (const outlet of state.outlets) {
         sum += this.outletBound(outlet, settled, views, hypothesis.instruments);
-        if (sum > limit) return Number.POSITIVE_INFINITY;
+        left -= floors?.[outlet.slot] ?? 0;
+        if (sum + left > limit) return Number.POSITIVE_INFINITY;
       }
     }
     return sum;
@@ -186,9 +189,9 @@ export class Screening {
 }
 
 /** Nats by which a reading falls short through scatter alone; nought where it falls short by more. */
-function floorOf({ index, first, end }: ReadingEvidence, { readingDeficits }: Reference): number {
-  const short = readingDeficits[index] as number;
-  return short <= 1.3 * (end - first) + 2 ? short : 0;
+function floorOf(reading: ReadingEvidence, { readingDeficits }: Reference): number {
+  const short = readingDeficits[reading.index] as number;
+  return short <= scatterOf(reading) ? short : 0;
 }
 
 const bulging = (tolerance: Tolerance): Tolerance => ({
