@@ -17,7 +17,7 @@ export { type LostServiceNeutral, lostServiceNeutral } from './answer/service-ne
 export { type UnqualifiedWork, unqualifiedWork } from './answer/unqualified-work.ts';
 export type { Known, Taken } from './answer/wiring.ts';
 export type { NextTest, Telling } from './answer/worth.ts';
-export type { Wrong } from './evidence/weighing.ts';
+export type { Wrong } from './evidence/slips.ts';
 export { causesOf } from './model/cause.ts';
 export * from './model/contact-state.ts';
 export type { Inspected } from './model/inspected.ts';

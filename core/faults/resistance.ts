@@ -21,6 +21,8 @@ export type Resistance = z.output<ReturnType<typeof resistanceSchema>>;
 const odds = {
   // Loose terminals, push-in connections and corroded splices; each conductor of each box.
   'poor-connection': 0.003,
+  // Whoever left one screw of a device loose left the other so once in six; a device worn out at one slot is at both.
+  'poor-terminals': 0.0005,
   // Grounds under one screw, or twisted and never clamped.
   'ground-of-high-resistance': 0.002,
 };
@@ -37,6 +39,18 @@ export const resistance: FaultKind<Resistance, keyof typeof odds> & { readonly o
   conduct(fault, wire, path) {
     if (concerns(fault, wire)) path.ohms += fault.ohms;
   },
+  between: ([a, b], ofLeg, where) =>
+    b !== 'neutral' || 'cable' in where
+      ? []
+      : [
+          {
+            prior: 'poor-terminals',
+            faults: [
+              { kind: 'resistance', conductor: a, ...ofLeg, ohms: firstOhms, ...where },
+              { kind: 'resistance', conductor: b, ohms: firstOhms, ...where },
+            ],
+          },
+        ],
   inConductor: (of, ofLeg, where) => [
     {
       prior: of === 'ground' ? 'ground-of-high-resistance' : 'poor-connection',

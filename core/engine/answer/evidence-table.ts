@@ -1,7 +1,7 @@
 import { instruments, type Reading, readingFrom, type WholeReading } from '../../instruments/index.ts';
 import { inducedVolts } from '../evidence/likelihood.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
-import type { Wrong } from '../evidence/weighing.ts';
+import type { Wrong } from '../evidence/slips.ts';
 import type { Foreseen, Misfit } from './foresight.ts';
 
 /** One reading beside what the leading explanation predicts for it. */

@@ -5,7 +5,7 @@ import { type ContactsStanding, Evaluator, type Supposed } from '../evidence/eva
 import { scaledBy } from '../evidence/evidence.ts';
 import type { OutletConditions } from '../evidence/outlet-conditions.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
-import type { Wrong } from '../evidence/weighing.ts';
+import type { Wrong } from '../evidence/slips.ts';
 import type { Scales } from '../model/scales.ts';
 import { apartByOhms } from '../search/apart-by-ohms.ts';
 import type { Explanation } from '../search/explanation.ts';

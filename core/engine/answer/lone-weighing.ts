@@ -1,7 +1,8 @@
 import type { ChannelKind, Reading } from '../../instruments/index.ts';
 import { evidenceOf, type ReadingEvidence } from '../evidence/evidence.ts';
 import { loneTolerance, toleranceIn } from '../evidence/likelihood.ts';
-import { Weighing, type Wrong } from '../evidence/weighing.ts';
+import type { Wrong } from '../evidence/slips.ts';
+import { Weighing } from '../evidence/weighing.ts';
 import { type InstrumentFault, instrumentFaults, mayShowIn, spoil } from '../model/instrument-fault.ts';
 import { type HouseFacts, oddsIn } from '../model/priors.ts';
 import { evenly, type Scales } from '../model/scales.ts';

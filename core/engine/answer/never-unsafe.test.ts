@@ -52,7 +52,7 @@ function mostVoltsLoading(circuit: Circuit, at: string): number {
 
 test('no test that is advised puts more than 132 V on any receptacle, or a live ground under load', () => {
   let loaded = 0;
-  for (const world of fc.sample(worlds, { numRuns: 8, seed: 31 })) {
+  for (const world of fc.sample(worlds, { numRuns: 8, seed: 33 })) {
     const circuit = circuitOf(world);
     const holds = new OutletConditions(networkOf({ ...circuit, faults: [] })).under({
       faults: circuit.faults,

@@ -11,6 +11,7 @@ import {
 } from '../../instruments/index.ts';
 import type { Network } from '../../physics/index.ts';
 import { type Scales, scaleAt } from '../model/scales.ts';
+import { shownElsewhere } from './elsewhere.ts';
 
 /** One reading as a run of channels. */
 export interface ReadingEvidence {
@@ -56,6 +57,8 @@ export interface Evidence {
   readonly onOtherLeg: Uint8Array;
   readonly slots: number;
   readonly readingCount: number;
+  /** How often a receptacle shows the volts of a reading that was taken at another one, by the reading's index. */
+  readonly elsewhere: Float64Array;
   /** First channel of the readings after repair; they come last. */
   readonly firstRepaired: number;
 }
@@ -207,6 +210,11 @@ export function evidenceOf(network: Network, taken: Taken): Evidence {
     onOtherLeg: Uint8Array.from(onOtherLeg),
     slots,
     readingCount,
+    elsewhere: shownElsewhere(
+      states,
+      { kinds, observed, nominalVolts: network.circuit.nominalVolts },
+      readingCount,
+    ),
     firstRepaired,
   };
 }

@@ -1,6 +1,9 @@
 /** How a value or a reading came to be wrong by a slip that leaves its marks. */
 export type SlipKind = 'decimal' | 'digits' | 'probes';
 
+/** A wrong reading: which, and the slip that explains it where one does. */
+export type Wrong = 'value' | 'reading' | SlipKind;
+
 /** A reading as it would stand without one slip. */
 export interface Slip {
   readonly as: SlipKind;

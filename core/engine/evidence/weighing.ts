@@ -2,6 +2,7 @@ import type { ChannelKind } from '../../instruments/index.ts';
 import { type Scales, scaleAt } from '../model/scales.ts';
 import type { Evidence, ReadingEvidence } from './evidence.ts';
 import { channelDeficit, type Tolerance, unrelated, wrongVoltsNats } from './likelihood.ts';
+import { roundingIn } from './rounding.ts';
 import {
   curvatureOfLegs,
   curvatureOfPrior,
@@ -11,11 +12,8 @@ import {
   type UsualSupply,
 } from './scale.ts';
 import { ScaleFit } from './scale-fit.ts';
-import { leastSlipNats, type Slip, type SlipKind, slipsOf } from './slips.ts';
+import { leastSlipNats, type Slip, slipsOf, type Wrong } from './slips.ts';
 import { type Form, rowNats, rowSize, VoltsForms } from './volts-form.ts';
-
-/** A wrong reading: which, and the slip that explains it where one does. */
-export type Wrong = 'value' | 'reading' | SlipKind;
 
 /** Nats up to which a reading's volts are taken for right without looking for a slip. */
 const fitsPlainly = 4;
@@ -268,7 +266,8 @@ export class Weighing {
       most = share;
       wrong = 'value';
     }
-    const elsewhere = tolerance.wrongReading * Math.exp(-unrelated.volts * this.readIn(reading));
+    const shown = this.evidence.elsewhere[reading.index] as number;
+    const elsewhere = tolerance.wrongReading * shown * Math.exp(-unrelated.volts * this.readIn(reading));
     const lightly = tolerance.wrongValue / 0.01;
     for (const slip of this.slipsAt(position, first, end)) {
       // What its other values fall short by, it does at the least.
@@ -295,12 +294,6 @@ export class Weighing {
     this.slips.set(position, made);
     return made;
   }
-}
-
-/** Standard deviation of what is cut off behind a meter's last digit, in volts: whole volts are good to a half, tenths to next to nothing. */
-function roundingIn({ kinds, observed }: Evidence): number {
-  const isWhole = kinds.every((kind, channel) => kind !== 'volts' || Number.isInteger(observed[channel]));
-  return isWhole ? 1 / Math.sqrt(12) : 0;
 }
 
 const isScaled = (kind: ChannelKind): boolean => kind === 'lamp' || kind === 'milliamps';

@@ -47,7 +47,7 @@ describe('what a house changes in the odds of a cause (common practice)', () => 
       [{ groundedWiring: false }, ['missing-ground', 'ungrounded-run', 'jumper', 'reversed-jumper']],
       [{ yearBuilt: 1962 }, ['missing-ground', 'ungrounded-run', 'jumper', 'reversed-jumper']],
       [{ yearBuilt: 1959, groundedWiring: true }, ['reversal', 'reversed-jumper']],
-      [{ yearBuilt: 1971 }, ['poor-connection']],
+      [{ yearBuilt: 1971 }, ['poor-connection', 'poor-terminals']],
       [{ yearBuilt: 1985 }, []],
     ];
     for (const [house, changed] of houses)

@@ -107,14 +107,14 @@ export const houseRules: readonly HouseRule[] = [
   },
   // Aluminum branch wiring of the mid-1960s to late 1970s loosens at its connections.
   {
-    of: ['poor-connection'],
+    of: ['poor-connection', 'poor-terminals'],
     factor: 2,
     when: ({ yearBuilt, metal }) =>
       metal === undefined && yearBuilt !== undefined && yearBuilt >= 1965 && yearBuilt <= 1978,
   },
   // Where it was seen, every connection is one of those that loosen (CPSC 516: many times as often, from memory).
   {
-    of: ['poor-connection'],
+    of: ['poor-connection', 'poor-terminals'],
     factor: 4,
     when: ({ metal }) => metal === 'aluminum',
   },
