@@ -23,21 +23,47 @@ function openBy(own: readonly Reading[], house: HouseFacts | undefined): LoneOpi
 }
 
 /**
- * Outlets of whose readings not one is accounted for: it does not fit, or its instrument is held not to work. What was
- * found need not be all there is.
+ * Outlets of whose readings not one is accounted for, or not all: they do not fit, or their instrument is held not to
+ * work. What was found need not be all there is.
  */
 export function unaccountedFor(
   readings: readonly Reading[],
   misfits: readonly { readonly position: number }[],
   failing: readonly InstrumentFault[],
-): ReadonlySet<string> {
+): { readonly wholly: ReadonlySet<string>; readonly partly: ReadonlySet<string> } {
   const positions = new Set(misfits.map(({ position }) => position));
   const isLeft = ({ instrument }: Reading, position: number): boolean =>
     positions.has(position) || failing.some((one) => one.instrument === readBy(instrument));
   const left = readings.filter(isLeft);
   const countOf = (all: readonly Reading[], id: string): number => all.filter(({ at }) => at === id).length;
   const isUnaccounted = (id: string): boolean => countOf(left, id) === countOf(readings, id);
-  return new Set(left.map(({ at }) => at).filter(isUnaccounted));
+  const ids = left.map(({ at }) => at);
+  return { wholly: new Set(ids.filter(isUnaccounted)), partly: new Set(ids) };
+}
+
+/**
+ * What leads accounts for some of an outlet's readings and not for all of them: two causes of which neither explains
+ * anything by itself may be behind it, so that no search led by single causes comes to them. The danger that its own
+ * readings most likely are stays in its list.
+ */
+export function withOwnDanger<O extends OutletOpinion>(
+  opinion: O,
+  readings: readonly Reading[],
+  house: HouseFacts | undefined,
+): O {
+  const own = readings.filter(({ at }) => at === opinion.id);
+  const { condition, probability } = openBy(own, house);
+  const isSaid = condition === opinion.condition || opinion.notRuledOut.includes(condition as ConditionId);
+  if (condition === 'undetermined' || isSaid || !conditions[condition].dangerous) return opinion;
+  const notRuledOut = conditionIds.filter((id) => id === condition || opinion.notRuledOut.includes(id));
+  const doubtOf = (id: ConditionId): number =>
+    id === condition ? probability : (opinion.doubts[opinion.notRuledOut.indexOf(id)] ?? 0);
+  return {
+    ...opinion,
+    notRuledOut,
+    ifMisread: opinion.ifMisread.filter((id) => id !== condition),
+    doubts: notRuledOut.map(doubtOf),
+  };
 }
 
 /**

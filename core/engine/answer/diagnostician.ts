@@ -6,7 +6,7 @@ import { premisesOf, problemOf } from '../evidence/problem.ts';
 import { withoutCauses } from '../model/hypothesis.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
 import { Search, type SearchLimits, usualLimits } from '../search/search.ts';
-import { asCutShort, unaccountedFor } from './cut-short.ts';
+import { asCutShort, unaccountedFor, withOwnDanger } from './cut-short.ts';
 import { compareReadings, type ReadingComparison } from './evidence-table.ts';
 import { Families, foundOnTwoLegs, type SharedNeutral, type TwoLegs, weightOf } from './families.ts';
 import type { Misfit } from './foresight.ts';
@@ -167,11 +167,13 @@ export class Diagnostician {
     const { explanations, outlets: found, misfits, expected } = posteriorOf(ranked, ids);
     const failing = explanations[0]?.hypothesis.instruments ?? [];
     const unexplained = unaccountedFor(taken.readings, misfits, failing);
-    const outlets = found.map((outlet) =>
-      stoppedEarly || unexplained.has(outlet.id)
-        ? asCutShort(outlet, taken.readings, this.known.house, stoppedEarly)
-        : outlet,
-    );
+    const outlets = found.map((outlet) => {
+      if (stoppedEarly || unexplained.wholly.has(outlet.id))
+        return asCutShort(outlet, taken.readings, this.known.house, stoppedEarly);
+      return unexplained.partly.has(outlet.id)
+        ? withOwnDanger(outlet, taken.readings, this.known.house)
+        : outlet;
+    });
     const tests = isFinal
       ? nextTests({
           network: this.network,

@@ -206,6 +206,7 @@ export class Evaluator {
     const deficit = this.deficit(supposed, false);
     let scatter = deficit;
     const misfits = new Set<number>();
+    const misfitsAt = new Set<number>();
     const weighed = weighing.weighed();
     const predicted = this.predicted.slice();
     const adrift = weighing.adrift.slice();
@@ -219,7 +220,10 @@ export class Evaluator {
           const short = weighed.short[reading.index] as number;
           const beyond = short - weighing.expectedOf(reading);
           scatter -= Math.max(0, beyond);
-          if (beyond > misfitNats) misfits.add(reading.index);
+          if (beyond > misfitNats) {
+            misfits.add(reading.index);
+            misfitsAt.add(outlet);
+          }
           readingDeficits[reading.index] = short;
           deficits[slot] = (deficits[slot] as number) + short;
           if (short <= scatterOf(reading)) floors[slot] = (floors[slot] as number) + short;
@@ -239,6 +243,7 @@ export class Evaluator {
       floors,
       scatter,
       misfits,
+      misfitsAt,
     };
   }
 

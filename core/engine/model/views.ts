@@ -26,6 +26,8 @@ export interface Reference {
   readonly scatter: number;
   /** Readings that fall short by more than scatter lets them, by their index. */
   readonly misfits: ReadonlySet<number>;
+  /** Outlets at which they were taken. */
+  readonly misfitsAt: ReadonlySet<number>;
 }
 
 /** Volts, and share of an impedance, by which two views of an outlet may differ and still read the same. */

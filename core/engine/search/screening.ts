@@ -1,4 +1,5 @@
 import type { Load } from '../../circuit/index.ts';
+import { hasOhms } from '../../faults/index.ts';
 import { type ChannelKind, lampCode } from '../../instruments/index.ts';
 import type { Leg, Network, Operation } from '../../physics/index.ts';
 import { Evaluator, failAlike, type Reference, type Supposed, scatterOf } from '../evidence/evaluator.ts';
@@ -11,7 +12,7 @@ import type { Cause } from '../model/cause.ts';
 import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
 import type { InstrumentFault } from '../model/instrument-fault.ts';
 import { evenly, scaleAt } from '../model/scales.ts';
-import { loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
+import { fedThrough, loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
 import type { ViewMemory } from '../model/view-memory.ts';
 
 /** Ohms between whose effects those of any bad connection lie; the middling ones are tried with few patterns of loads. */
@@ -97,6 +98,14 @@ export class Screening {
       }
     }
     return sum;
+  }
+
+  /** True of several bad connections together where all that is read beyond them is accounted for: none by itself would show either. */
+  hasNothingToExplain({ faults }: Cause): boolean {
+    const { reference, network } = this;
+    const [first, ...more] = faults.filter(hasOhms);
+    if (reference === null || first === undefined || more.length === 0) return false;
+    return ![...fedThrough(network, first)].some((outlet) => reference.misfitsAt.has(outlet));
   }
 
   /** What was read, what is beside a cause first, for there most are refuted; then where what is led further fits worst. */

@@ -390,6 +390,7 @@ export class Search {
     for (const cause of causes) {
       const hypothesis = withCause(parent.hypothesis, cause);
       if (hypothesis === null || this.seen.has(hypothesis.key)) continue;
+      if (this.screening.hasNothingToExplain(cause)) continue;
       const limit = hypothesis.logPrior - this.most + margin;
       if (limit < 0) continue;
       this.seen.add(hypothesis.key);

@@ -6,6 +6,8 @@ import type { Fitted } from './fitting.ts';
 
 /** A reading that falls so many nats short of what scatter explains asks for another cause, or is wrong. */
 const misfitNats = 7;
+/** No slip explains one that falls so many nats short, and no other receptacle shows it: two causes are likelier. */
+const hardlyWrongNats = 16;
 /** So many readings hold something plainly wrong (common practice: one value in a hundred, about three a reading). */
 const wrongReadingShare = 0.03;
 
@@ -35,7 +37,8 @@ function excesses(
 
 /**
  * True where what is supposed leaves more unexplained, somewhere or in all, than chance would. A reading that nothing
- * else read at its receptacle bears out is held to be wrong, as long as there are no more such than expected.
+ * else read at its receptacle bears out is held to be wrong, as long as there are no more such than expected, and it may
+ * be so by mistake.
  */
 export function leavesUnexplained(
   problem: DiagnosisProblem,
@@ -51,7 +54,7 @@ export function leavesUnexplained(
     readings += here.length;
     const most = Math.max(...here);
     const rest = here.reduce((total, excess) => total + excess, -most);
-    const isAlone = most > misfitNats && here.length > 1;
+    const isAlone = most > misfitNats && most < hardlyWrongNats && here.length > 1;
     if (isAlone) alone += 1;
     else if (most > misfitNats) return true;
     const left = isAlone ? rest : rest + most;

@@ -1,0 +1,96 @@
+import { describe, expect, test } from 'vitest';
+import { simulate } from '../../circuit/index.ts';
+import { runOnTest, toldOf } from './testing-run.ts';
+
+const ids = ['a', 'b', 'c', 'd', 'e'];
+
+// Whoever left one screw loose left the one beside it loose as well: no single terminal explains what a load test shows.
+describe('a receptacle whose hot and neutral terminals are both poor is of high resistance', () => {
+  test.each([
+    ['pigtail', 2.7, 2.7, 0],
+    ['pigtail', 1, 1.4, 0],
+    ['pigtail', 0.6, 4, 200],
+    ['pigtail', 2.7, 2.7, 200],
+    ['pigtail', 8, 3, 0],
+    ['through', 2.7, 2.7, 0],
+  ] as const)('%s, %d Ω and %d Ω, %d W on', (wiring, hot, neutral, watts) => {
+    const poor = (conductor: 'hot' | 'neutral', ohms: number) => ({
+      kind: 'resistance',
+      conductor,
+      ohms,
+      at: 'c',
+    });
+    const circuit = runOnTest({
+      ids,
+      wiring,
+      meters: { first: 15, next: 4 },
+      nominalVolts: 119,
+      loads: watts > 0 ? [{ at: 'd', watts, on: true }] : [],
+      faults: [poor('hot', hot), poor('neutral', neutral)],
+      tests: ids.flatMap((at) =>
+        ['lamps', 'meter', 'probe', 'loaded'].map((instrument) => ({ at, instrument })),
+      ),
+    });
+    const affected = wiring === 'pigtail' ? 'c' : 'cde';
+    const { outlets } = toldOf(circuit, simulate(circuit).readings);
+    for (const { id, condition, probability } of outlets)
+      expect([id, condition, probability]).toEqual([
+        id,
+        affected.includes(id) ? 'high-resistance' : 'correct',
+        expect.any(Number),
+      ]);
+  });
+});
+
+const everywhere = ids.flatMap((at) =>
+  ['lamps', 'meter', 'probe', 'loaded'].map((instrument) => ({ at, instrument })),
+);
+const meters = { first: 17, next: 4 };
+const bond = { kind: 'bond', conductors: ['neutral', 'ground'], at: 'c' };
+
+// 87 V under load and 118 V at rest, with the neutral beside the ground: neither explains that by itself.
+test('a poor hot terminal beside a false ground: neither is taken for a misreading', () => {
+  for (const watts of [0, 250]) {
+    const circuit = runOnTest({
+      ids,
+      wiring: 'pigtail',
+      meters,
+      nominalVolts: 118,
+      loads: watts > 0 ? [{ at: 'd', watts, on: true }] : [],
+      faults: [
+        { kind: 'resistance', conductor: 'hot', ohms: 3, at: 'c' },
+        { kind: 'resistance', conductor: 'neutral', ohms: 3, at: 'c' },
+        bond,
+      ],
+      tests: everywhere,
+    });
+    const { outlets } = toldOf(circuit, simulate(circuit).readings);
+    expect(outlets.map(({ condition }) => condition)).toEqual([
+      'correct',
+      'correct',
+      'bootleg-ground',
+      'correct',
+      'correct',
+    ]);
+  }
+});
+
+// Lamps are dark, the meter shows nothing, and the probe sounds at all three contacts.
+test('a neutral that is lost and carried to the ground: what reads dark and sounds may be live all over', () => {
+  const circuit = runOnTest({
+    ids: ids.slice(0, 4),
+    wiring: 'pigtail',
+    meters,
+    nominalVolts: 118,
+    loads: [{ at: 'd', watts: 250, on: true }],
+    faults: [
+      { kind: 'open', conductor: 'neutral', cable: 'wc' },
+      { kind: 'open', conductor: 'ground', at: 'c' },
+      bond,
+    ],
+    tests: everywhere.filter(({ at }) => at !== 'e'),
+  });
+  const { outlets } = toldOf(circuit, simulate(circuit).readings);
+  const { condition, notRuledOut } = outlets[2] ?? { condition: '', notRuledOut: [] };
+  expect([condition, ...notRuledOut]).toContain('energized-ground');
+});
