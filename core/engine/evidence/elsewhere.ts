@@ -1,5 +1,4 @@
-import type { ChannelKind } from '../../instruments/index.ts';
-import type { ReadingEvidence, StateEvidence } from './evidence.ts';
+import type { ChannelKind, Hookup } from '../../instruments/index.ts';
 
 /** Volts of a sound receptacle, be a test's load on it or not, as a share of nominal. */
 const sound = { live: [0.85, 1.15], dead: 0.08 } as const;
@@ -15,9 +14,19 @@ export interface Channels {
   readonly nominalVolts: number;
 }
 
+/** A reading as a run of channels. */
+export interface Run {
+  readonly index: number;
+  readonly outlet: number;
+  readonly instrument: string;
+  readonly hookup: Pick<Hookup, 'ends'>;
+  readonly first: number;
+  readonly end: number;
+}
+
 /** One reading of volts that no sound receptacle shows. */
 interface Odd {
-  readonly reading: ReadingEvidence;
+  readonly reading: Run;
   /** As shares of nominal, in its order; NaN of what was not read. */
   readonly shares: readonly number[];
   /** The first that was read. */
@@ -48,17 +57,16 @@ function hasSameOn(side: 1 | -1, sorted: readonly Odd[], at: number): boolean {
  * the circuit may have been taken for this one. What neither shows is hardly read by mistake.
  */
 export function shownElsewhere(
-  states: readonly StateEvidence[],
+  readings: readonly Run[],
   { kinds, observed, nominalVolts }: Channels,
   readingCount: number,
 ): Float64Array {
   const shares = new Float64Array(readingCount).fill(1);
-  const sharesOf = ({ first, end }: ReadingEvidence): readonly number[] =>
+  const sharesOf = ({ first, end }: Run): readonly number[] =>
     Array.from({ length: end - first }, (_, span) =>
       kinds[first + span] === 'volts' ? (observed[first + span] as number) / nominalVolts : Number.NaN,
     );
-  const odd = states
-    .flatMap(({ outlets }) => outlets.flatMap(({ readings }) => readings))
+  const odd = readings
     .flatMap((reading): readonly Odd[] => {
       const read = sharesOf(reading);
       const first = read.find((share) => !Number.isNaN(share));
@@ -72,7 +80,7 @@ export function shownElsewhere(
 }
 
 /** True of volts that a sound receptacle shows, with a test's load on it or without. */
-const isSound = ({ hookup: { ends } }: ReadingEvidence, shares: readonly number[]): boolean =>
+const isSound = ({ hookup: { ends } }: Run, shares: readonly number[]): boolean =>
   shares.every((share, span) => {
     if (Number.isNaN(share)) return true;
     const isLive = ends[2 * span] === 0 || ends[2 * span + 1] === 0;

@@ -211,7 +211,7 @@ export function evidenceOf(network: Network, taken: Taken): Evidence {
     slots,
     readingCount,
     elsewhere: shownElsewhere(
-      states,
+      states.flatMap(({ outlets }) => outlets.flatMap(({ readings }) => readings)),
       { kinds, observed, nominalVolts: network.circuit.nominalVolts },
       readingCount,
     ),
