@@ -2,8 +2,9 @@ import type { ChannelKind, Hookup } from '../../instruments/index.ts';
 
 /** Volts of a sound receptacle, be a test's load on it or not, as a share of nominal. */
 const sound = { live: [0.85, 1.15], dead: 0.08 } as const;
-/** So few receptacles read otherwise (common practice). */
+/** So few receptacles read otherwise, nothing or line where a sound one reads the other; what lies between is looked at twice (common practice). */
 const otherwise = 0.03;
+const between = 0.001;
 /** Volts that differ by no more than such a share of nominal are about the same. */
 const alike = 0.06;
 
@@ -73,11 +74,15 @@ export function shownElsewhere(
       return first === undefined || isSound(reading, read) ? [] : [{ reading, shares: read, first }];
     })
     .sort((a, b) => a.first - b.first);
-  odd.forEach(({ reading }, at) => {
-    if (!hasSameOn(1, odd, at) && !hasSameOn(-1, odd, at)) shares[reading.index] = otherwise;
+  odd.forEach(({ reading, shares: read }, at) => {
+    if (hasSameOn(1, odd, at) || hasSameOn(-1, odd, at)) return;
+    shares[reading.index] = read.some(isBetween) ? between : otherwise;
   });
   return shares;
 }
+
+/** True of volts that are neither line nor nothing. */
+const isBetween = (share: number): boolean => share > sound.dead && share < sound.live[0];
 
 /** True of volts that a sound receptacle shows, with a test's load on it or without. */
 const isSound = ({ hookup: { ends } }: Run, shares: readonly number[]): boolean =>

@@ -107,18 +107,17 @@ export class Beginning {
     return this.gain.promised(scales, pattern);
   }
 
-  /** Ohms of the one bad connection that the parent knows nothing of, as what it does not account for at the outlets fed through it asks for them. */
+  /** Ohms of what bad connections the parent knows nothing of, the same of all, as what it does not account for at the outlets fed through them asks for them. */
   ohmsAsked(
     hypothesis: Hypothesis,
     { ohms, watts, fresh }: Start,
     fed: ReadonlySet<number>,
   ): readonly (readonly number[])[] {
     const { evaluator, reference, problem } = this;
-    const [which, ...more] = fresh;
-    if (which === undefined || more.length > 0 || reference === null || reference.misfits.size === 0)
-      return [];
+    if (fresh.length === 0 || reference === null || reference.misfits.size === 0) return [];
     this.predicted = null;
-    const withOhms = (asked: number): readonly number[] => ohms.with(which, asked);
+    const withOhms = (asked: number): readonly number[] =>
+      ohms.map((known, which) => (fresh.includes(which) ? asked : known));
     const supposedAt = (asked: number): Supposed =>
       supposedWith(problem.network, hypothesis, withOhms(asked), watts, problem.unknownLoads);
     const misfits = { of: reference.misfits, at: fed };
