@@ -8,8 +8,8 @@ import { root } from './setup/settings.mjs';
  * it.
  */
 export const halves = [
-  { name: 'screens', projects: ['screens', 'plain', 'database'] },
-  { name: 'engine', projects: ['engine', 'store'] },
+  { name: 'screens', projects: ['screens', 'plain'] },
+  { name: 'engine', projects: ['engine', 'store', 'database'] },
 ];
 
 export const unitResults = ({ name }) => join(root, `test-results/unit-${name}.json`);
