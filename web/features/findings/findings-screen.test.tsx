@@ -1,6 +1,7 @@
 import type { JobStatement } from '@fair-plug/core/log';
 import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
+import { whileEngineWaits } from '@/testing/engine';
 import { houseOf, showScreen } from '@/testing/screen';
 import { FindingsScreen } from './findings-screen';
 
@@ -19,6 +20,7 @@ const line = (name: RegExp) =>
     expect(only).toBeTruthy();
     return only as HTMLElement;
   });
+const acceptAll = () => list().getByRole('button', { name: /^Accept all/ });
 const dialog = async () => within(await screen.findByRole('dialog'));
 
 const reads = (receptacle: string | undefined, hn: boolean, hg: boolean, ng: boolean): JobStatement => ({
@@ -70,7 +72,8 @@ describe('deciding', () => {
 
   test('all at once; each can be decided again', async () => {
     const { user, kept } = await miswiredDen();
-    await user.click(list().getByRole('button', { name: /^Accept all/ }));
+    await waitFor(() => expect(acceptAll()).toHaveProperty('disabled', false));
+    await user.click(acceptAll());
     const stage = screen.getByRole('link', { name: /^Findings/ });
     expect(stage.textContent).toMatch(/to decide/);
     await screen.findByText('Nothing is left to decide.');
@@ -79,6 +82,15 @@ describe('deciding', () => {
     await waitFor(() => expect(kept('finding-decided').length).toBeGreaterThan(1));
     await user.click(within(current()).getByRole('button', { name: 'Decide again' }));
     await screen.findByText(/^1 to decide/);
+  });
+
+  test('all at once only when all is judged: what lamps alone propose may yet change', async () => {
+    await whileEngineWaits(async (judged) => {
+      await miswiredDen();
+      expect(acceptAll()).toHaveProperty('disabled', true);
+      judged();
+      await waitFor(() => expect(acceptAll()).toHaveProperty('disabled', false));
+    });
   });
 
   test('refused only with a reason; one begun and left is there again', async () => {

@@ -130,7 +130,13 @@ function Findings({ job, house, isWhole }: LoadedJob) {
                 Add a finding
               </Button>
               {toDecide.length > 1 && (
-                <Button variant="default" size="sm" onClick={() => decisions.acceptAll(toDecide)}>
+                <Button
+                  variant="default"
+                  size="sm"
+                  // What lamps alone propose may yet become another finding.
+                  disabled={!assessed.isFinal && !assessed.hasFailed}
+                  onClick={() => decisions.acceptAll(toDecide)}
+                >
                   Accept all {toDecide.length}
                 </Button>
               )}
