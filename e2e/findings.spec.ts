@@ -72,7 +72,7 @@ test('a later reading raises a flag on what was accepted, and changes nothing by
   ];
   expect((await request.post(`/api/jobs/${job}/entries`, { data: { entries: later } })).ok()).toBe(true);
   await list(page)
-    .getByRole('button', { name: /reversed.*read since/ })
+    .getByRole('button', { name: /reversed.*changed since/ })
     .click();
   await expect(inHand(page)).toContainText('Since then also at Den 4.');
   await expect(inHand(page)).toContainText('No longer at Den 2.');

@@ -55,9 +55,9 @@ export const findingPhrases: FindingPhrases = {
       `Cooker circuits (${comma(names)}): a plug-in tester does not reach them, and what it shows elsewhere says nothing of them.`,
   },
   flags: {
-    gone: 'What was read since does not show it any more.',
+    gone: 'What is known since does not show it any more.',
     readsOtherwise: ({ headline, urgency }) =>
-      `What was read since says: ${headline} (${lower(urgencies[urgency])}).`,
+      `What is known since says: ${headline} (${lower(urgencies[urgency])}).`,
     placeMoved: (where) => `Its cause now most likely sits ${where}.`,
     alsoAt: (names) => `Since then also at ${comma(names)}.`,
     noLongerAt: (names) => `No longer at ${comma(names)}.`,

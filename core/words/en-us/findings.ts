@@ -55,9 +55,9 @@ export const findingPhrases: FindingPhrases = {
       `Range and dryer circuits (${comma(names)}): an existing three-wire circuit may ground its frame through the neutral (NEC 250.140, from memory) and is no jumpered ground.`,
   },
   flags: {
-    gone: 'What was read since does not show it any more.',
+    gone: 'What is known since does not show it any more.',
     readsOtherwise: ({ headline, urgency }) =>
-      `What was read since says: ${headline} (${lower(urgencies[urgency])}).`,
+      `What is known since says: ${headline} (${lower(urgencies[urgency])}).`,
     placeMoved: (where) => `Its cause now most likely sits ${where}.`,
     alsoAt: (names) => `Since then also at ${comma(names)}.`,
     noLongerAt: (names) => `No longer at ${comma(names)}.`,

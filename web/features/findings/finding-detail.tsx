@@ -78,7 +78,7 @@ export function FindingDetail({
       {flags.length > 0 && (
         <div className={classes.notice} role="status">
           <p>
-            <strong>What was read since departs from what was accepted.</strong> Nothing was changed.
+            <strong>What is known since departs from what was accepted.</strong> Nothing was changed.
           </p>
           <ul>
             {flags.map(({ kind, words }) => (

@@ -54,7 +54,7 @@ export function FindingList({ findings, current, onTake, onMove }: FindingListPr
                       : words.screens.receptacles(receptacles.length)}
                   </span>
                 )}
-                {flags.length > 0 && <strong>▲ read since</strong>}
+                {flags.length > 0 && <strong>▲ changed since</strong>}
               </span>
             </button>
           </SortableRow>
