@@ -170,7 +170,8 @@ export class Diagnostician {
     const outlets = found.map((outlet) => {
       if (stoppedEarly || unexplained.wholly.has(outlet.id))
         return asCutShort(outlet, taken.readings, this.known.house, stoppedEarly);
-      return unexplained.partly.has(outlet.id)
+      // An early answer accounts for little yet.
+      return isFinal && unexplained.partly.has(outlet.id)
         ? withOwnDanger(outlet, taken.readings, this.known.house)
         : outlet;
     });

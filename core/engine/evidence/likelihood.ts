@@ -71,7 +71,9 @@ export const inducedVolts = 10;
 const wrongFlag = 0.01;
 const milliampsSigma = (predicted: number): number => Math.max(0.05, 0.015 * predicted);
 
-const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
+/** So far from its middle it differs from nought or one by less than a number's last digit. */
+const saturated = 40;
+const logistic = (x: number): number => (x > saturated ? 1 : x < -saturated ? 0 : 1 / (1 + Math.exp(-x)));
 
 /** Nats of a channel that is no volts: −ln of how often it shows what is observed. */
 export function channelDeficit(

@@ -103,7 +103,7 @@ export class VoltsForms {
       dd += d * d;
     }
     const byDrift = (drift * drift) / (square + drift * drift * pp);
-    let det = Math.log1p((drift * drift * pp) / square);
+    let det = 1 + (drift * drift * pp) / square;
     form.a = (pp - byDrift * pp * pp) / square;
     form.b = (op - byDrift * op * pp) / square;
     form.c = (oo - byDrift * op * op) / square;
@@ -115,9 +115,9 @@ export class VoltsForms {
       form.a -= byShare * pdIn * pdIn;
       form.b -= byShare * odIn * pdIn;
       form.c -= byShare * odIn * odIn;
-      det += Math.log1p(ddIn);
+      det *= 1 + ddIn;
     }
-    form.wide = 0.5 * det;
+    form.wide = 0.5 * Math.log(det);
     form.loose = looseNats(wanderers, hookup.ends[1] !== earth);
     return form;
   }

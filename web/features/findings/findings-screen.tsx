@@ -72,6 +72,32 @@ const NothingFound = ({ job }: { readonly job: string }) => (
   </p>
 );
 
+const keysOf = (findings: readonly Finding[]): readonly string[] => findings.map(({ key }) => key);
+
+/** `mayChange`: what lamps alone propose may yet become another finding, and is not accepted unseen. */
+const ListActions = (props: {
+  readonly toDecide: readonly Finding[];
+  readonly decisions: Decisions;
+  readonly mayChange: boolean;
+  readonly onAdd: () => void;
+}) => (
+  <div className={classes.actions}>
+    <Button variant="default" size="sm" onClick={props.onAdd}>
+      Add a finding
+    </Button>
+    {props.toDecide.length > 1 && (
+      <Button
+        variant="default"
+        size="sm"
+        disabled={props.mayChange}
+        onClick={() => props.decisions.acceptAll(props.toDecide)}
+      >
+        Accept all {props.toDecide.length}
+      </Button>
+    )}
+  </div>
+);
+
 /** What goes into the report: proposed by the engine, decided by the inspector. */
 function Findings({ job, house, isWhole }: LoadedJob) {
   const assessed = useAssessment(job, house);
@@ -112,35 +138,17 @@ function Findings({ job, house, isWhole }: LoadedJob) {
               findings={shown}
               current={current?.key ?? null}
               onTake={take}
-              onMove={
-                decisions === null
-                  ? null
-                  : (move) =>
-                      decisions.move(
-                        shown.map(({ key }) => key),
-                        move,
-                      )
-              }
+              onMove={decisions && ((move) => decisions.move(keysOf(shown), move))}
             />
           )}
           <VanishedList job={job} />
           {decisions !== null && (
-            <div className={classes.actions}>
-              <Button variant="default" size="sm" onClick={adding.open}>
-                Add a finding
-              </Button>
-              {toDecide.length > 1 && (
-                <Button
-                  variant="default"
-                  size="sm"
-                  // What lamps alone propose may yet become another finding.
-                  disabled={!assessed.isFinal && !assessed.hasFailed}
-                  onClick={() => decisions.acceptAll(toDecide)}
-                >
-                  Accept all {toDecide.length}
-                </Button>
-              )}
-            </div>
+            <ListActions
+              toDecide={toDecide}
+              decisions={decisions}
+              mayChange={!assessed.isFinal && !assessed.hasFailed}
+              onAdd={adding.open}
+            />
           )}
         </nav>
         <div ref={detail}>
