@@ -9,7 +9,7 @@ import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
 import { type Scales, scaleAt } from '../model/scales.ts';
 import { hasTwoLegs, type LoadPattern, loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
 import type { Fit } from './least-squares.ts';
-import { logOhms, logWatts, ohmsLogShare, wattsLogShare, wattsSigma } from './prior-shares.ts';
+import { logOhms, logWatts, ohmsLogShare, unknownWatts, wattsLogShare } from './prior-shares.ts';
 
 // Longer than other files: what is free, its limits and its slopes go by the same positions and are read together.
 
@@ -169,8 +169,9 @@ export class FreeQuantities {
       this.start[at] = scale(start[outlet] ?? 0);
       this.lower[at] = scale(lower[outlet] ?? 0);
       this.upper[at] = scale(upper[outlet] ?? 0);
-      this.priorWeight[at] = isOn ? 1 / logWatts.sigma ** 2 : 1 / wattsSigma ** 2;
-      this.priorCentre[at] = isOn ? logWatts.middle : 0;
+      // A centre so far below nought makes a slope of it there: one in so many watts.
+      this.priorWeight[at] = isOn ? 1 / logWatts.sigma ** 2 : 1 / unknownWatts.spread ** 2;
+      this.priorCentre[at] = isOn ? logWatts.middle : -(unknownWatts.spread ** 2) / unknownWatts.mean;
     });
   }
 

@@ -1,12 +1,18 @@
-import type { LoadPattern } from '../model/unknown-loads.ts';
+import { type LoadPattern, mostWatts } from '../model/unknown-loads.ts';
 import type { Fit } from './least-squares.ts';
 
 /** Ohms of a bad connection are taken as log-normal: mostly 0.1 to 100 Ω, about 3 Ω in the middle (common practice). */
 export const logOhms = { middle: Math.log(3), sigma: 2, least: Math.log(0.1), most: Math.log(1e5) } as const;
-/** Spread of an unknown load in watts, where one may or may not be on. */
-export const wattsSigma = 600;
 /** Where one is on, its watts are log-normal: mostly 5 to 1,500 W (common practice). */
 export const logWatts = { middle: Math.log(90), sigma: 1.5 } as const;
+/**
+ * Where nobody knows whether one is on, the fewer watts the likelier: in exponential measure, with the mean of one that is
+ * on. So where no reading asks for a load there is none. `spread`: hardly more than a circuit carries.
+ */
+export const unknownWatts = {
+  mean: Math.exp(logWatts.middle + logWatts.sigma ** 2 / 2),
+  spread: mostWatts,
+} as const;
 
 /** Ohms that stand for those of any bad connection, each with the share of the prior that is nearest to it. */
 export const sharedOut = (
@@ -41,8 +47,8 @@ export function wattsLogShare(pattern: LoadPattern | null, watts: Float64Array):
     if ((pattern.upper[outlet] as number) <= 0) continue;
     const here = watts[outlet] as number;
     const isOn = (pattern.lower[outlet] as number) > 0;
-    const off = isOn ? (Math.log(here) - logWatts.middle) / logWatts.sigma : here / wattsSigma;
-    logShare -= 0.5 * off * off;
+    const off = isOn ? (Math.log(here) - logWatts.middle) / logWatts.sigma : here / unknownWatts.spread;
+    logShare -= 0.5 * off * off + (isOn ? 0 : here / unknownWatts.mean);
   }
   return logShare;
 }

@@ -1,0 +1,34 @@
+import { describe, expect, test } from 'vitest';
+import { runOf } from '../../circuit/index.ts';
+import { lampsOf } from '../../instruments/index.ts';
+import { Diagnostician } from '../index.ts';
+
+// One receptacle is dark and its neighbours are lit: its hot is open (common practice). A poor connection would need both
+// many ohms and a heater on at just this receptacle, of which nobody has read anything.
+describe('loads that no reading asks for are not there', () => {
+  test.each([
+    [['a', 'b', 'c', 'd'], 'b', 1966, 15],
+    [['a', 'b', 'c', 'd'], 'd', 1966, 15],
+    [['d1', 'd2', 'd3', 'd4', 'd5', 'd6'], 'd3', undefined, 9],
+    [['k1', 'k2', 'k3'], 'k1', 1972, 22],
+  ])('of %j, %s is dark, house of %s, %d m to the first', (ids, dark, yearBuilt, first) => {
+    const diagnostician = new Diagnostician({
+      circuit: runOf(ids, { meters: { first, next: 4 } }),
+      unknownLoads: true,
+      unknownDevices: new Set(),
+      house: { yearBuilt },
+    });
+    const readings = ids.map((at) => ({
+      at,
+      instrument: 'lamps' as const,
+      ...lampsOf(at === dark ? 'none' : 'hn-hg'),
+    }));
+    const { outlets, explanations } = diagnostician.diagnose({ readings, trippedBefore: [] });
+    expect(outlets.find(({ id }) => id === dark)?.condition).toBe('open-hot');
+    const poor = explanations.filter(({ hypothesis }) =>
+      hypothesis.causes.some(({ prior }) => prior.startsWith('poor')),
+    );
+    expect(poor.reduce((sum, { probability }) => sum + probability, 0)).toBeLessThan(0.1);
+    expect([...(explanations[0]?.fitted.watts ?? [1])].every((watts) => watts < 1)).toBe(true);
+  });
+});
