@@ -3,16 +3,11 @@ import type { Network } from '../../physics/index.ts';
 import type { Hypothesis } from '../model/hypothesis.ts';
 import { alikeIn, fedThrough, type LoadPattern, leastWatts, smallLoadWatts } from '../model/unknown-loads.ts';
 import type { Beginning, Start } from './beginning.ts';
-import { leastOhms } from './prior-shares.ts';
 
 /** Watts at each outlet that drags a floating conductor along. */
 const levelsOfWatts = [smallLoadWatts, leastWatts, 250] as const;
-/** Loads of so many watts together may have been fitted for want of what is tried now, be they few. */
+/** Loads of so many watts together may have been fitted for want of what is tried now. */
 const someLoad = 5;
-const muchLoad = 100;
-/** Watts at every outlet, and ohms, that a fit of a bad connection may begin with where much was on. */
-const lightWatts = [0, 50] as const;
-const lightOhms = [leastOhms, 0.4, 30, 1e4] as const;
 
 /**
  * What drags a floating conductor along, as it is in what is led further or at the level that does best beside its other
@@ -68,8 +63,9 @@ export function startAsAsked(
   const notFed = start.watts.map((watts, outlet) => (fed.has(outlet) ? (none[outlet] as number) : watts));
   const asked = beginning.ohmsAsked(hypothesis, { ...start, watts: notFed }, fed);
   let found: { readonly start: Start; readonly deficit: number } | null = null;
+  const loads = pattern === null ? [notFed] : different([notFed, none, start.watts]);
   for (const ohms of asked)
-    for (const watts of pattern === null ? [notFed] : [notFed, none, start.watts]) {
+    for (const watts of loads) {
       const so = { ...start, ohms, watts };
       const nearest = found?.deficit ?? limit;
       const { deficit } = beginning.asStarted(hypothesis, so, pattern, nearest);
@@ -78,30 +74,9 @@ export function startAsAsked(
   return found;
 }
 
-/**
- * Loads that were fitted for want of a bad connection keep a fit that begins with them from it: where it falls short by
- * less than `least` nats with little on everywhere, before anything is fitted, it is begun so too. Else null.
- */
-export function lightlyLoaded(
-  beginning: Beginning,
-  hypothesis: Hypothesis,
-  start: Start,
-  pattern: LoadPattern,
-  least: number,
-  wattsLed: number,
-): LoadPattern | null {
-  if (start.fresh.length === 0 || wattsLed < muchLoad) return null;
-  let found: LoadPattern | null = null;
-  let nearest = least;
-  for (const level of lightWatts) {
-    const watts = alikeIn(pattern, level);
-    for (const tried of lightOhms) {
-      const ohms = start.ohms.map((known, which) => (start.fresh.includes(which) ? tried : known));
-      const { deficit } = beginning.asStarted(hypothesis, { ...start, ohms, watts }, pattern, nearest);
-      if (deficit >= nearest) continue;
-      nearest = deficit;
-      found = { ...pattern, start: watts };
-    }
-  }
-  return found;
-}
+/** Loads by outlet, those that are the same once. */
+const different = (some: readonly Float64Array[]): readonly Float64Array[] =>
+  some.filter((watts, index) => !some.slice(0, index).some((before) => isSame(before, watts)));
+
+const isSame = (a: Float64Array, b: Float64Array): boolean =>
+  a.every((watts, outlet) => Math.abs(watts - (b[outlet] as number)) < 0.5);

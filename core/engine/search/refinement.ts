@@ -8,7 +8,7 @@ import { Beginning, creditedNats, nearNats, type Start, worthFitting } from './b
 import { type Explanation, keptNats, ledNats } from './explanation.ts';
 import { type Fitted, fitted } from './fitting.ts';
 import { logSum } from './log-sum.ts';
-import { lightlyLoaded, startAmongLevels, startAsAsked } from './other-loads.ts';
+import { startAmongLevels, startAsAsked } from './other-loads.ts';
 
 /**
  * What is led further and what begins with loads of its own is fitted where its first step promises what it lacks; a
@@ -156,15 +156,9 @@ export class Refinement {
   ): Fitted {
     const known = parent?.hypothesis.faults ?? [];
     const alike = balanced(this.problem.network, hypothesis, known, pattern);
-    const least = this.worthMore(fit, hypothesis);
-    const other =
-      alike ??
-      (bound < least
-        ? lightlyLoaded(this.beginning, hypothesis, start, pattern, least, this.wattsLed)
-        : null);
-    if (other === null) return fit;
-    const own = { ...start, watts: other.start, isInherited: false };
-    const begunSo = this.fittedTo(hypothesis, own, other, bound, alike === null ? 'anew' : 'led');
+    if (alike === null) return fit;
+    const own = { ...start, watts: alike.start, isInherited: false };
+    const begunSo = this.fittedTo(hypothesis, own, alike, bound, 'led');
     return begunSo.logShare - begunSo.deficit > fit.logShare - fit.deficit ? begunSo : fit;
   }
 
