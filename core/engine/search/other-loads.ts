@@ -27,11 +27,14 @@ export function startAmongLevels(
     watts > 0 && (before?.[outlet] ?? 0) === 0 ? 1 : 0,
   );
   const isOn = isNewlyOn.includes(1);
-  const among = (others: Float64Array, isInherited: boolean): Start | null => {
+  const levels = (others: Float64Array): readonly Float64Array[] => {
+    const at = (level: number) => others.map((known, outlet) => (isNewlyOn[outlet] === 1 ? level : known));
+    return isOn ? [others, ...levelsOfWatts.map(at)] : [others];
+  };
+  const bestOf = (some: readonly Float64Array[], isInherited: boolean): Start | null => {
     let better: Start | null = null;
     let least = limit;
-    for (const level of isOn ? [null, ...levelsOfWatts] : [null]) {
-      const watts = others.map((known, outlet) => (isNewlyOn[outlet] === 1 ? (level ?? known) : known));
+    for (const watts of some) {
       const tried = beginning.asStarted(hypothesis, { ...start, watts }, pattern, least);
       const short = tried.deficit - tried.logShare;
       if (short >= least) continue;
@@ -40,8 +43,10 @@ export function startAmongLevels(
     }
     return better;
   };
-  const asLed = among(start.watts, start.isInherited && !isOn);
-  return asLed === null && wattsLed >= someLoad ? among(alikeIn(pattern, 0), false) : asLed;
+  const asLed = different(levels(start.watts));
+  const better = bestOf(asLed, start.isInherited && !isOn);
+  if (better !== null || wattsLed < someLoad) return better;
+  return bestOf(different([...asLed, ...levels(alikeIn(pattern, 0))]).slice(asLed.length), false);
 }
 
 /**
