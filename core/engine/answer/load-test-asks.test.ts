@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
-import { simulate } from '../../circuit/index.ts';
+import { runOf, simulate } from '../../circuit/index.ts';
 import type { Fault } from '../../faults/index.ts';
+import type { Reading } from '../../instruments/index.ts';
 import { runOnTest, toldOf } from './testing-run.ts';
 
 const ids = ['a', 'b', 'c', 'd', 'e'];
@@ -42,4 +43,19 @@ describe('a poor connection that load tests see is found, whatever its ohms and 
     for (const { id, condition } of outlets)
       expect([id, condition]).toEqual([id, affected.includes(id) ? 'high-resistance' : 'correct']);
   });
+});
+
+// With nothing on a poor connection drops nothing, so what sags at rest asks for ohms beside a load; what the load test
+// says besides, drawing nothing, is wrong.
+test('both terminals poor and a heater on: found by what was read at rest alone', () => {
+  const c: readonly Reading[] = [
+    { at: 'c', instrument: 'lamps', hn: 'off', hg: 'dim', ng: 'off' },
+    { at: 'c', instrument: 'meter-low', hn: 55.5, hg: 78.6, ng: 23.1 },
+    { at: 'c', instrument: 'earth-meter', hot: 78.3, neutral: 23, ground: 0 },
+    { at: 'c', instrument: 'probe', hot: true, neutral: false, ground: false },
+    { at: 'c', instrument: 'loaded', hn: 54.8, hg: 77.9, ng: 23.2 },
+  ];
+  const circuit = runOf(['a', 'b', 'c'], { meters: { first: 15, next: 4 } });
+  for (const readings of [c, c.slice(0, -1)])
+    expect(toldOf(circuit, readings).outlets[2]?.condition).toBe('high-resistance');
 });

@@ -18,6 +18,8 @@ const mostAsked = 3;
 interface Misfits {
   readonly of: ReadonlySet<number>;
   readonly at: ReadonlySet<number>;
+  /** Of these, what was read with no load put on. */
+  readonly atRest: boolean;
 }
 
 /**
@@ -82,7 +84,10 @@ const withMisfits = ({ evidence, weighing }: Evaluator, misfits: Misfits): reado
         .map((outlet) => ({
           ...outlet,
           readings: outlet.readings.filter(
-            (reading) => misfits.of.has(reading.index) && weighing.holdsVolts(reading),
+            (reading) =>
+              misfits.of.has(reading.index) &&
+              weighing.holdsVolts(reading) &&
+              !(misfits.atRest && reading.hookup.load > 0),
           ),
         }))
         .filter(({ readings }) => readings.length > 0),

@@ -107,11 +107,12 @@ export class Beginning {
     return this.gain.promised(scales, pattern);
   }
 
-  /** Ohms of what bad connections the parent knows nothing of, the same of all, as what it does not account for at the outlets fed through them asks for them. */
+  /** Ohms of what bad connections the parent knows nothing of, the same of all, as what it does not account for at the outlets fed through them asks for them, or of that what was read at rest. */
   ohmsAsked(
     hypothesis: Hypothesis,
     { ohms, watts, fresh }: Start,
     fed: ReadonlySet<number>,
+    atRest: boolean,
   ): readonly (readonly number[])[] {
     const { evaluator, reference, problem } = this;
     if (fresh.length === 0 || reference === null || reference.misfits.size === 0) return [];
@@ -120,7 +121,7 @@ export class Beginning {
       ohms.map((known, which) => (fresh.includes(which) ? asked : known));
     const supposedAt = (asked: number): Supposed =>
       supposedWith(problem.network, hypothesis, withOhms(asked), watts, problem.unknownLoads);
-    const misfits = { of: reference.misfits, at: fed };
+    const misfits = { of: reference.misfits, at: fed, atRest };
     return askedOhms(evaluator, supposedAt, misfits, reference.scales).map(withOhms);
   }
 

@@ -6,6 +6,8 @@ import type { Beginning, Start } from './beginning.ts';
 
 /** Watts at each outlet that drags a floating conductor along. */
 const levelsOfWatts = [smallLoadWatts, leastWatts, 250] as const;
+/** Watts at an outlet beside which readings at rest ask for ohms. */
+const askingWatts = 150;
 /** Loads of so many watts together may have been fitted for want of what is tried now. */
 const someLoad = 5;
 
@@ -51,8 +53,9 @@ export function startAmongLevels(
 
 /**
  * Ohms and loads with which a bad connection shows what its parent does not account for: beside those of the parent's
- * loads that are not fed through it, beside none, and beside all of them; with the nats by which that falls short,
- * nothing fitted. Null where it falls short by `limit` or more.
+ * loads that are not fed through it, beside none, beside all of them, and beside something on at each outlet that is fed
+ * through it, for without a load it drops nothing at rest; with the nats by which that falls short, nothing fitted. Null
+ * where it falls short by `limit` or more.
  */
 export function startAsAsked(
   beginning: Beginning,
@@ -66,16 +69,23 @@ export function startAsAsked(
   const fed = new Set(fresh.flatMap((at) => [...fedThrough(network, hypothesis.faults[at] as Fault)]));
   const none = pattern === null ? start.watts : alikeIn(pattern, 0);
   const notFed = start.watts.map((watts, outlet) => (fed.has(outlet) ? (none[outlet] as number) : watts));
-  const asked = beginning.ohmsAsked(hypothesis, { ...start, watts: notFed }, fed);
   let found: { readonly start: Start; readonly deficit: number } | null = null;
-  const loads = pattern === null ? [notFed] : different([notFed, none, start.watts]);
-  for (const ohms of asked)
-    for (const watts of loads) {
-      const so = { ...start, ohms, watts };
-      const nearest = found?.deficit ?? limit;
-      const { deficit } = beginning.asStarted(hypothesis, so, pattern, nearest);
-      if (deficit < nearest) found = { start: so, deficit };
-    }
+  const tryBeside = (asking: Float64Array, loads: readonly Float64Array[], atRest: boolean): void => {
+    for (const ohms of beginning.ohmsAsked(hypothesis, { ...start, watts: asking }, fed, atRest))
+      for (const watts of loads) {
+        const so = { ...start, ohms, watts };
+        const nearest = found?.deficit ?? limit;
+        const { deficit } = beginning.asStarted(hypothesis, so, pattern, nearest);
+        if (deficit < nearest) found = { start: so, deficit };
+      }
+  };
+  if (pattern === null) tryBeside(notFed, [notFed], false);
+  else {
+    tryBeside(notFed, different([notFed, none, start.watts]), false);
+    const someOn = alikeIn(pattern, askingWatts);
+    const fedOn = notFed.map((watts, outlet) => (fed.has(outlet) ? (someOn[outlet] as number) : watts));
+    tryBeside(fedOn, [fedOn], true);
+  }
   return found;
 }
 
