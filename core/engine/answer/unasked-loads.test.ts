@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
-import { runOf } from '../../circuit/index.ts';
+import { runOf, simulate } from '../../circuit/index.ts';
 import { lampsOf } from '../../instruments/index.ts';
 import { Diagnostician } from '../index.ts';
+import { runOnTest, toldOf } from './testing-run.ts';
 
 // One receptacle is dark and its neighbours are lit: its hot is open (common practice). A poor connection would need both
 // many ohms and a heater on at just this receptacle, of which nobody has read anything.
@@ -30,5 +31,28 @@ describe('loads that no reading asks for are not there', () => {
     );
     expect(poor.reduce((sum, { probability }) => sum + probability, 0)).toBeLessThan(0.1);
     expect([...(explanations[0]?.fitted.watts ?? [1])].every((watts) => watts < 1)).toBe(true);
+  });
+});
+
+// Volts that are none have no direction: that a load raises them must show in their slope, or no fit ever leaves nothing on.
+describe('a load that a reading asks for is found: what it raises the neutral by, at a receptacle that is dark', () => {
+  test.each([300, 600, 1200])('%d W', (watts) => {
+    const ids = ['a', 'b', 'c', 'd'];
+    const circuit = runOnTest({
+      ids,
+      wiring: 'pigtail',
+      meters: { first: 17, next: 4 },
+      nominalVolts: 118,
+      loads: [{ at: 'c', watts, on: true }],
+      faults: [{ kind: 'open', conductor: 'hot', at: 'd' }],
+      tests: [
+        ...ids.map((at) => ({ at, instrument: 'lamps' })),
+        ...['probe', 'meter', 'loaded'].map((instrument) => ({ at: 'd', instrument })),
+      ],
+    });
+    const { outlets, explanations } = toldOf(circuit, simulate(circuit).readings);
+    expect(outlets.map(({ condition }) => condition)).toEqual(['correct', 'correct', 'correct', 'open-hot']);
+    const on = explanations[0]?.fitted.watts.reduce((sum, each) => sum + each, 0) ?? 0;
+    expect(Math.abs(on / watts - 1)).toBeLessThan(0.3);
   });
 });

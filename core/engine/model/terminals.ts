@@ -147,17 +147,20 @@ export function voltsBetween({ voltsRe, voltsIm }: ThreeTerminals, a: number, b:
   return Math.sqrt(re * re + im * im);
 }
 
-/** Change of those volts per siemens of a branch. */
+/** Volts so few have no direction of their own: whatever changes them makes them more. */
+const noVolts = 2e-3;
+
+/** Change of those volts per siemens of a branch; where there are none, what an increase makes of them. */
 export function voltsPerSiemens(outlet: Terminals, a: number, b: number, branch: number): number {
   const { voltsRe, voltsIm, responseRe, responseIm, acrossRe, acrossIm } = outlet;
   const re = at(voltsRe, a) - over(voltsRe, b);
   const im = at(voltsIm, a) - over(voltsIm, b);
   const size = Math.sqrt(re * re + im * im);
-  if (size === 0) return 0;
   const zRe = at(responseRe, 3 * branch + a) - over(responseRe, b, 3 * branch);
   const zIm = at(responseIm, 3 * branch + a) - over(responseIm, b, 3 * branch);
   const dRe = zRe * at(acrossRe, branch) - zIm * at(acrossIm, branch);
   const dIm = zRe * at(acrossIm, branch) + zIm * at(acrossRe, branch);
+  if (size < noVolts) return Math.sqrt(dRe * dRe + dIm * dIm);
   return -(re * dRe + im * dIm) / size;
 }
 
@@ -194,7 +197,8 @@ export function meteredWithSlopes(
     const xIm = (acrossIm[p] as number) - siemens * (withMeterRe * openIm + withMeterIm * openRe);
     const dRe = withMeterRe * xRe - withMeterIm * xIm;
     const dIm = withMeterRe * xIm + withMeterIm * xRe;
-    slopes[offset + p] = size === 0 ? 0 : (-scale * (re * dRe + im * dIm)) / size;
+    slopes[offset + p] =
+      size < noVolts ? scale * Math.sqrt(dRe * dRe + dIm * dIm) : (-scale * (re * dRe + im * dIm)) / size;
   }
   return size;
 }
