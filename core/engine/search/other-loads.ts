@@ -8,13 +8,10 @@ import type { Beginning, Start } from './beginning.ts';
 const levelsOfWatts = [smallLoadWatts, leastWatts, 250] as const;
 /** Watts at an outlet beside which readings at rest ask for ohms. */
 const askingWatts = 150;
-/** Loads of so many watts together may have been fitted for want of what is tried now. */
-const someLoad = 5;
 
 /**
  * What drags a floating conductor along, as it is in what is led further or at the level that does best beside its other
- * loads, before anything is fitted; where none comes within `limit` nats and something was on, beside nothing else. Null
- * where none does.
+ * loads, before anything is fitted. Null where none comes within `limit` nats.
  */
 export function startAmongLevels(
   beginning: Beginning,
@@ -22,33 +19,24 @@ export function startAmongLevels(
   start: Start,
   pattern: LoadPattern,
   limit: number,
-  wattsLed: number,
 ): Start | null {
   const before = start.pattern?.lower;
   const isNewlyOn = pattern.lower.map((watts, outlet) =>
     watts > 0 && (before?.[outlet] ?? 0) === 0 ? 1 : 0,
   );
   const isOn = isNewlyOn.includes(1);
-  const levels = (others: Float64Array): readonly Float64Array[] => {
-    const at = (level: number) => others.map((known, outlet) => (isNewlyOn[outlet] === 1 ? level : known));
-    return isOn ? [others, ...levelsOfWatts.map(at)] : [others];
-  };
-  const bestOf = (some: readonly Float64Array[], isInherited: boolean): Start | null => {
-    let better: Start | null = null;
-    let least = limit;
-    for (const watts of some) {
-      const tried = beginning.asStarted(hypothesis, { ...start, watts }, pattern, least);
-      const short = tried.deficit - tried.logShare;
-      if (short >= least) continue;
-      least = short;
-      better = { ...start, watts, isInherited };
-    }
-    return better;
-  };
-  const asLed = different(levels(start.watts));
-  const better = bestOf(asLed, start.isInherited && !isOn);
-  if (better !== null || wattsLed < someLoad) return better;
-  return bestOf(different([...asLed, ...levels(alikeIn(pattern, 0))]).slice(asLed.length), false);
+  const atLevel = (level: number): Float64Array =>
+    start.watts.map((known, outlet) => (isNewlyOn[outlet] === 1 ? level : known));
+  let better: Start | null = null;
+  let least = limit;
+  for (const watts of isOn ? different([start.watts, ...levelsOfWatts.map(atLevel)]) : [start.watts]) {
+    const tried = beginning.asStarted(hypothesis, { ...start, watts }, pattern, least);
+    const short = tried.deficit - tried.logShare;
+    if (short >= least) continue;
+    least = short;
+    better = { ...start, watts, isInherited: start.isInherited && !isOn };
+  }
+  return better;
 }
 
 /**

@@ -38,8 +38,6 @@ export class Refinement {
   private readonly beginning: Beginning;
   /** True where what is led further leaves little unexplained. */
   private parentFits = false;
-  /** Watts of all that is on in what is led further. */
-  private wattsLed = 0;
   /** So many nats below the best a child is let go. */
   private childKept = ledNats;
   private readonly hasTwoLegs: boolean;
@@ -61,7 +59,6 @@ export class Refinement {
     this.childKept = kept;
     this.beginning.leadFrom(parent, reference);
     this.parentFits = parent.fitted.deficit - reference.scatter < hidingNats;
-    this.wattsLed = parent.fitted.watts.reduce((sum, each) => sum + each, 0);
   }
 
   /** So many nats below the best a hypothesis is let go. */
@@ -164,8 +161,7 @@ export class Refinement {
 
   /**
    * Fits one of several patterns of loads: what drags a floating conductor along matters in the large, so a few levels
-   * of it are tried first, and what none of them brings near is left there. Where much was on in what is led further,
-   * that may have been fitted in vain: then they are tried with nothing else on, too.
+   * of it are tried first, and what none of them brings near is left there.
    */
   private fittedApart(
     hypothesis: Hypothesis,
@@ -175,7 +171,7 @@ export class Refinement {
     isLed: boolean,
   ): Fitted {
     const limit = hypothesis.logPrior + pattern.logOdds - this.best() + keptNats + betweenLevelsNats;
-    const better = startAmongLevels(this.beginning, hypothesis, start, pattern, limit, this.wattsLed);
+    const better = startAmongLevels(this.beginning, hypothesis, start, pattern, limit);
     if (better === null) return this.beginning.untried(hypothesis, start, pattern, limit);
     return this.fittedTo(
       hypothesis,
