@@ -56,3 +56,21 @@ describe('a load that a reading asks for is found: what it raises the neutral by
     expect(Math.abs(on / watts - 1)).toBeLessThan(0.3);
   });
 });
+
+// With its hot open nothing at the receptacle itself is on; what is on beyond it shows in every neutral before it.
+test('what is on is told from what is not, at a dark receptacle in the middle of a loaded run', () => {
+  const ids = ['a', 'b', 'c', 'd'];
+  const circuit = runOnTest({
+    ids,
+    wiring: 'pigtail',
+    meters: { first: 17, next: 4 },
+    nominalVolts: 118,
+    loads: [{ at: 'c', watts: 900, on: true }],
+    faults: [{ kind: 'open', conductor: 'hot', at: 'b' }],
+    tests: ids.flatMap((at) =>
+      ['lamps', 'meter', 'probe', 'loaded'].map((instrument) => ({ at, instrument })),
+    ),
+  });
+  const { outlets } = toldOf(circuit, simulate(circuit).readings);
+  expect(outlets.map(({ condition }) => condition)).toEqual(['correct', 'open-hot', 'correct', 'correct']);
+});

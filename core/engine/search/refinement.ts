@@ -1,7 +1,7 @@
 import type { Evaluator, Reference } from '../evidence/evaluator.ts';
 import type { StateEvidence } from '../evidence/evidence.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
-import type { Hypothesis } from '../model/hypothesis.ts';
+import { type Hypothesis, soundHypothesis } from '../model/hypothesis.ts';
 import { balanced, hasTwoLegs, type LoadPattern, loadPatterns } from '../model/unknown-loads.ts';
 import { afterRepair } from './after-repair.ts';
 import { Beginning, creditedNats, nearNats, type Start, worthFitting } from './beginning.ts';
@@ -84,6 +84,30 @@ export class Refinement {
       logWeight += gained;
     }
     return { hypothesis, fitted: fit, logWeight };
+  }
+
+  /**
+   * An explanation in whichever pattern of loads does best beside what was found to be on: the others were tried beside
+   * the loads of its parent, which may have been fitted in vain.
+   */
+  inBestPattern(explanation: Explanation): Explanation {
+    const { problem, evaluator } = this;
+    const { hypothesis, fitted: fit, logWeight } = explanation;
+    if (!problem.unknownLoads || fit.pattern === null) return explanation;
+    const { lower, upper } = fit.pattern;
+    const isOther = (pattern: LoadPattern): boolean =>
+      !pattern.lower.every((watts, outlet) => watts === lower[outlet]) ||
+      !pattern.upper.every((watts, outlet) => watts === upper[outlet]);
+    const besideItsOwn = { hypothesis: soundHypothesis(problem.network), fitted: { ...fit, pattern: null } };
+    const others = loadPatterns(problem.network, hypothesis, besideItsOwn).filter(isOther);
+    return others.reduce((best, pattern): Explanation => {
+      const next = fitted(evaluator, hypothesis, fit, pattern, true);
+      const logShare = next.logShare + pattern.logOdds;
+      const other = logWeight + logShare - next.deficit - fit.logShare + fit.deficit;
+      return other < best.logWeight + worthFitting
+        ? best
+        : { hypothesis, fitted: { ...next, logShare, pattern }, logWeight: other };
+    }, explanation);
   }
 
   /** A hypothesis with its loads and ohms as the readings have them, and its weight; fitted however far where it is led further. */

@@ -362,7 +362,7 @@ export class Search {
   /** Holds an explanation with each further cause against the readings: first those that need no fitting of ohms. */
   private *expand(begun: Explanation, margin: number): Generator<undefined> {
     this.expanded.add(begun.hypothesis.key);
-    const parent = this.refinement.settled(begun);
+    const parent = this.refinement.inBestPattern(this.refinement.settled(begun));
     this.gainedBySettling = Math.max(this.gainedBySettling, parent.logWeight - begun.logWeight);
     this.keep(parent);
     const reference = this.evaluator.referenceOf(parent.fitted.supposed);
