@@ -99,7 +99,7 @@ function Drawing({ graph, breaker, pointedOut, onTakeReceptacle, onTakeBreaker }
         ariaLabelConfig={{ 'node.a11yDescription.default': 'Enter shows its cause.' }}
       >
         <Cables cables={cables} />
-        <Controls showInteractive={false} />
+        <Controls showInteractive={false} position="bottom-right" />
       </ReactFlow>
     </section>
   );
