@@ -74,3 +74,21 @@ test('what is on is told from what is not, at a dark receptacle in the middle of
   const { outlets } = toldOf(circuit, simulate(circuit).readings);
   expect(outlets.map(({ condition }) => condition)).toEqual(['correct', 'open-hot', 'correct', 'correct']);
 });
+
+// Its twin is a neutral that is open in the box: let go with the loads of another parent, the cable was in no list.
+test('the place is not surer than what was read: a neutral open in the cable to the last receptacle', () => {
+  const ids = ['a', 'b', 'c', 'd'];
+  const circuit = runOnTest({
+    ids,
+    wiring: 'pigtail',
+    meters: { first: 17, next: 4 },
+    nominalVolts: 118,
+    loads: [{ at: 'c', watts: 600, on: true }],
+    faults: [{ kind: 'open', conductor: 'neutral', cable: 'wd' }],
+    tests: ids.flatMap((at) =>
+      ['lamps', 'meter', 'probe', 'loaded'].map((instrument) => ({ at, instrument })),
+    ),
+  });
+  const { localization } = toldOf(circuit, simulate(circuit).readings);
+  expect(localization?.boxes.map(({ at }) => at).sort()).toEqual(['c', 'd']);
+});

@@ -1,7 +1,8 @@
 import type { Evaluator, Reference } from '../evidence/evaluator.ts';
 import type { StateEvidence } from '../evidence/evidence.ts';
 import type { DiagnosisProblem } from '../evidence/problem.ts';
-import { type Hypothesis, soundHypothesis } from '../model/hypothesis.ts';
+import type { Cause } from '../model/cause.ts';
+import type { Hypothesis } from '../model/hypothesis.ts';
 import { balanced, hasTwoLegs, type LoadPattern, loadPatterns } from '../model/unknown-loads.ts';
 import { afterRepair } from './after-repair.ts';
 import { Beginning, creditedNats, nearNats, type Start, worthFitting } from './beginning.ts';
@@ -9,6 +10,7 @@ import { type Explanation, keptNats, ledNats } from './explanation.ts';
 import { type Fitted, fitted } from './fitting.ts';
 import { logSum } from './log-sum.ts';
 import { startAmongLevels, startAsAsked } from './other-loads.ts';
+import { inOtherPatterns, withItsLoads } from './own-loads.ts';
 
 /**
  * What is led further and what begins with loads of its own is fitted where its first step promises what it lacks; a
@@ -86,28 +88,24 @@ export class Refinement {
     return { hypothesis, fitted: fit, logWeight };
   }
 
-  /**
-   * An explanation in whichever pattern of loads does best beside what was found to be on: the others were tried beside
-   * the loads of its parent, which may have been fitted in vain.
-   */
+  /** An explanation in whichever pattern of loads does best beside what was found to be on. */
   inBestPattern(explanation: Explanation): Explanation {
     const { problem, evaluator } = this;
-    const { hypothesis, fitted: fit, logWeight } = explanation;
-    if (!problem.unknownLoads || fit.pattern === null) return explanation;
-    const { lower, upper } = fit.pattern;
-    const isOther = (pattern: LoadPattern): boolean =>
-      !pattern.lower.every((watts, outlet) => watts === lower[outlet]) ||
-      !pattern.upper.every((watts, outlet) => watts === upper[outlet]);
-    const besideItsOwn = { hypothesis: soundHypothesis(problem.network), fitted: { ...fit, pattern: null } };
-    const others = loadPatterns(problem.network, hypothesis, besideItsOwn).filter(isOther);
-    return others.reduce((best, pattern): Explanation => {
-      const next = fitted(evaluator, hypothesis, fit, pattern, true);
-      const logShare = next.logShare + pattern.logOdds;
-      const other = logWeight + logShare - next.deficit - fit.logShare + fit.deficit;
-      return other < best.logWeight + worthFitting
-        ? best
-        : { hypothesis, fitted: { ...next, logShare, pattern }, logWeight: other };
-    }, explanation);
+    const { fitted: fit, logWeight } = explanation;
+    const weightOf = (other: Fitted): number => other.logShare - other.deficit - fit.logShare + fit.deficit;
+    return inOtherPatterns(problem, evaluator, explanation).reduce(
+      (best, other) =>
+        logWeight + weightOf(other) < best.logWeight + worthFitting
+          ? best
+          : { ...explanation, fitted: other, logWeight: logWeight + weightOf(other) },
+      explanation,
+    );
+  }
+
+  /** What leads with one of its causes elsewhere, its loads and ohms the same; null where these cannot be. */
+  elsewhere(led: Explanation, cause: Cause, hypothesis: Hypothesis): Explanation | null {
+    const fit = withItsLoads(this.problem, this.evaluator, led, cause, hypothesis);
+    return fit === null ? null : this.explanation(hypothesis, [fit]);
   }
 
   /** A hypothesis with its loads and ohms as the readings have them, and its weight; fitted however far where it is led further. */

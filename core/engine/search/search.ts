@@ -178,6 +178,7 @@ export class Search {
       yield* this.fitTwins();
     }
     yield* this.settleOthers();
+    yield* this.moveCauses();
     return this.state();
   }
 
@@ -355,6 +356,27 @@ export class Search {
       if (hypothesis.causes.length > 1 || logWeight < least || this.expanded.has(hypothesis.key)) continue;
       if (this.isOver()) return;
       this.keep(this.refinement.settled(explanation, this.best.logWeight - keptNats - logWeight));
+      yield undefined;
+    }
+  }
+
+  /**
+   * Each cause of what leads is held against the readings elsewhere with the same loads and ohms: let go with those of
+   * another parent, it would be missing where it shows the same, and the place be surer than anything tells.
+   */
+  private *moveCauses(): Generator<undefined> {
+    const { best } = this;
+    for (const cause of best.hypothesis.causes) {
+      const others = withoutCauses(best.hypothesis, (other) => other === cause, this.knownDevices);
+      for (const twin of this.problem.causes) {
+        if (twin === cause || twin.prior !== cause.prior) continue;
+        if (this.isOver()) return;
+        const hypothesis = withCause(others, twin);
+        const moved = hypothesis && this.refinement.elsewhere(best, cause, hypothesis);
+        if (moved === null) continue;
+        const before = this.found.get(moved.hypothesis.key)?.logWeight ?? Number.NEGATIVE_INFINITY;
+        if (moved.logWeight > before) this.keep(moved);
+      }
       yield undefined;
     }
   }
