@@ -34,23 +34,31 @@ describe('loads that no reading asks for are not there', () => {
   });
 });
 
+const ids = ['a', 'b', 'c', 'd'];
+const everything = ['lamps', 'meter', 'probe', 'loaded'];
+const everywhere = ids.flatMap((at) => everything.map((instrument) => ({ at, instrument })));
+
+/** What is told of a run with one conductor open and something on at c, nothing misread. */
+function toldWith(watts: number, open: object, tests: readonly object[] = everywhere) {
+  const circuit = runOnTest({
+    ids,
+    wiring: 'pigtail',
+    meters: { first: 17, next: 4 },
+    nominalVolts: 118,
+    loads: [{ at: 'c', watts, on: true }],
+    faults: [{ kind: 'open', ...open }],
+    tests,
+  });
+  return toldOf(circuit, simulate(circuit).readings);
+}
+
 // Volts that are none have no direction: that a load raises them must show in their slope, or no fit ever leaves nothing on.
 describe('a load that a reading asks for is found: what it raises the neutral by, at a receptacle that is dark', () => {
   test.each([300, 600, 1200])('%d W', (watts) => {
-    const ids = ['a', 'b', 'c', 'd'];
-    const circuit = runOnTest({
-      ids,
-      wiring: 'pigtail',
-      meters: { first: 17, next: 4 },
-      nominalVolts: 118,
-      loads: [{ at: 'c', watts, on: true }],
-      faults: [{ kind: 'open', conductor: 'hot', at: 'd' }],
-      tests: [
-        ...ids.map((at) => ({ at, instrument: 'lamps' })),
-        ...['probe', 'meter', 'loaded'].map((instrument) => ({ at: 'd', instrument })),
-      ],
-    });
-    const { outlets, explanations } = toldOf(circuit, simulate(circuit).readings);
+    const { outlets, explanations } = toldWith(watts, { conductor: 'hot', at: 'd' }, [
+      ...ids.map((at) => ({ at, instrument: 'lamps' })),
+      ...['probe', 'meter', 'loaded'].map((instrument) => ({ at: 'd', instrument })),
+    ]);
     expect(outlets.map(({ condition }) => condition)).toEqual(['correct', 'correct', 'correct', 'open-hot']);
     const on = explanations[0]?.fitted.watts.reduce((sum, each) => sum + each, 0) ?? 0;
     expect(Math.abs(on / watts - 1)).toBeLessThan(0.3);
@@ -59,36 +67,12 @@ describe('a load that a reading asks for is found: what it raises the neutral by
 
 // With its hot open nothing at the receptacle itself is on; what is on beyond it shows in every neutral before it.
 test('what is on is told from what is not, at a dark receptacle in the middle of a loaded run', () => {
-  const ids = ['a', 'b', 'c', 'd'];
-  const circuit = runOnTest({
-    ids,
-    wiring: 'pigtail',
-    meters: { first: 17, next: 4 },
-    nominalVolts: 118,
-    loads: [{ at: 'c', watts: 900, on: true }],
-    faults: [{ kind: 'open', conductor: 'hot', at: 'b' }],
-    tests: ids.flatMap((at) =>
-      ['lamps', 'meter', 'probe', 'loaded'].map((instrument) => ({ at, instrument })),
-    ),
-  });
-  const { outlets } = toldOf(circuit, simulate(circuit).readings);
+  const { outlets } = toldWith(900, { conductor: 'hot', at: 'b' });
   expect(outlets.map(({ condition }) => condition)).toEqual(['correct', 'open-hot', 'correct', 'correct']);
 });
 
 // Its twin is a neutral that is open in the box: let go with the loads of another parent, the cable was in no list.
 test('the place is not surer than what was read: a neutral open in the cable to the last receptacle', () => {
-  const ids = ['a', 'b', 'c', 'd'];
-  const circuit = runOnTest({
-    ids,
-    wiring: 'pigtail',
-    meters: { first: 17, next: 4 },
-    nominalVolts: 118,
-    loads: [{ at: 'c', watts: 600, on: true }],
-    faults: [{ kind: 'open', conductor: 'neutral', cable: 'wd' }],
-    tests: ids.flatMap((at) =>
-      ['lamps', 'meter', 'probe', 'loaded'].map((instrument) => ({ at, instrument })),
-    ),
-  });
-  const { localization } = toldOf(circuit, simulate(circuit).readings);
+  const { localization } = toldWith(600, { conductor: 'neutral', cable: 'wd' });
   expect(localization?.boxes.map(({ at }) => at).sort()).toEqual(['c', 'd']);
 });
