@@ -1,7 +1,8 @@
-import { assess, HouseJudge, usualPace } from '@fair-plug/core/assessment';
+import { assess, HouseJudge, type KnownCircuit, usualPace } from '@fair-plug/core/assessment';
 import { foldKit, type House } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';
 import { findingSummaryOf } from '@fair-plug/core/words';
+import { LRUCache } from 'lru-cache';
 import type { FirmData } from './firm-data.ts';
 import { writeLine } from './job-lines.ts';
 import { wholeLog } from './log-pages.ts';
@@ -12,13 +13,31 @@ const turnMilliseconds = 12;
 
 const othersTurn = (): Promise<void> => new Promise((go) => setImmediate(go));
 
-/** Assesses a house to the end, in turns with whatever else the server does. */
-async function assessed(house: House) {
-  const steps = new HouseJudge(usualPace).judging(house, []);
+/** Circuits of jobs assessed lately, all jobs together: some 40 MB. */
+const mostCircuits = 400;
+/** By firm and job, what its circuits came to: one reading more changes one of them. */
+const known = new LRUCache<string, readonly KnownCircuit[]>({
+  maxSize: mostCircuits,
+  sizeCalculation: (circuits) => 1 + circuits.length,
+});
+
+/** Assesses a house to the end, in turns with whatever else the server does; what did not change since stands as it was. */
+async function assessed(name: string, house: House) {
+  const circuits = new Map((known.get(name) ?? []).map((one) => [one.breaker, one]));
+  const keep = (answered: KnownCircuit): void => {
+    circuits.set(answered.breaker, answered);
+  };
+  const steps = new HouseJudge(usualPace, [...circuits.values()], keep).judging(house, []);
   let turnEnds = performance.now() + turnMilliseconds;
   for (;;) {
     const step = steps.next();
-    if (step.done) return assess(house, step.value);
+    if (step.done) {
+      known.set(
+        name,
+        step.value.circuits.flatMap(({ breaker }) => circuits.get(breaker) ?? []),
+      );
+      return assess(house, step.value);
+    }
     if (performance.now() < turnEnds) continue;
     await othersTurn();
     turnEnds = performance.now() + turnMilliseconds;
@@ -38,7 +57,10 @@ export async function assessJob(firm: FirmData, job: string): Promise<void> {
   if (read === null || kit === null) return;
   const { seq } = read;
   const { practice } = foldKit(kit.entries).firm;
-  const findings: FindingSummary = findingSummaryOf(await assessed(read.fold.house), practice);
+  const findings: FindingSummary = findingSummaryOf(
+    await assessed(`${firm.id} ${job}`, read.fold.house),
+    practice,
+  );
   await firm.transaction(async (transaction) => {
     await writeLine(transaction, firm, job, read);
     await transaction
