@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { nextProgram } from './build.mjs';
+import { builtPreparing, nextProgram, preparingProgram } from './build.mjs';
 import { startCluster } from './cluster.mjs';
 import { isAlive, mustRun, needFreePort } from './processes.mjs';
 import { Refusal } from './refusal.mjs';
@@ -55,10 +55,11 @@ const ending = (server) =>
     ? new Promise((done) => server.once('close', (code) => done(code ?? 0)))
     : Promise.resolve(server.exitCode ?? 0);
 
-const prepareDatabase = (env) =>
+/** Ready as the build has it; while it is developed, as it stands. */
+const prepareDatabase = (mode, dist, env) =>
   mustRun(
     process.execPath,
-    ['--import', 'tsx', join(root, 'scripts/prepare-database.ts')],
+    mode === 'dev' ? ['--import', 'tsx', preparingProgram] : [builtPreparing(dist)],
     { cwd: root, env, output: 'capture' },
     'The database could not be prepared.',
   );
@@ -123,7 +124,11 @@ export async function runApplication(settings, { mode, beforeServing = async () 
     if (asked) return 0;
     const { preparing, ...env } = environment(settings, cluster, mode);
     if (mode === 'start') server = startServer(mode, settings, env);
-    await prepareDatabase({ ...env, ...preparing, FAIRPLUG_ADMIN_URL: cluster.url('postgres') });
+    await prepareDatabase(mode, settings.dist, {
+      ...env,
+      ...preparing,
+      FAIRPLUG_ADMIN_URL: cluster.url('postgres'),
+    });
     if (asked) return 0;
     server ??= startServer(mode, settings, env);
     watch = watchCluster(cluster, {

@@ -8,6 +8,10 @@ import { root, webFolder } from './settings.mjs';
 
 export const nextProgram = join(root, 'node_modules/next/dist/bin/next');
 
+export const preparingProgram = join(root, 'scripts/prepare-database.ts');
+/** The program that makes a database ready, as a build has it: one file, which starts in a quarter of the time. */
+export const builtPreparing = (dist) => join(webFolder, dist, 'prepare-database.mjs');
+
 function filesIn(folder) {
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
     if (entry.name.startsWith('.') || entry.name === 'node_modules') return [];
@@ -18,12 +22,16 @@ function filesIn(folder) {
 
 /** Equal as long as nothing that goes into the build changes. */
 function sourceFingerprint() {
-  const sources = [...filesIn(join(root, 'core')), ...filesIn(webFolder)].filter(
-    (path) => !/\.test\.tsx?$|^web\/testing\/|next-env\.d\.ts$|\.tsbuildinfo$/.test(relative(root, path)),
-  );
-  const all = [...sources, join(root, 'package-lock.json'), join(root, 'tsconfig.base.json')].sort();
+  const folders = [join(root, 'core'), webFolder, join(root, 'scripts/demo')];
+  const sources = folders
+    .flatMap(filesIn)
+    .filter(
+      (path) => !/\.test\.tsx?$|^web\/testing\/|next-env\.d\.ts$|\.tsbuildinfo$/.test(relative(root, path)),
+    );
+  const settings = [join(root, 'package-lock.json'), join(root, 'tsconfig.base.json')];
+  const all = [...sources, preparingProgram, ...settings].sort();
   // What is made of a build besides: raised when that changes.
-  const hash = createHash('sha256').update('compressed 1');
+  const hash = createHash('sha256').update('compressed 1, preparing 1');
   for (const path of all)
     hash.update(relative(root, path)).update('\0').update(readFileSync(path)).update('\0');
   return hash.digest('hex');
@@ -47,6 +55,7 @@ export async function needBuild(dist) {
   );
   writeFileSync(join(webFolder, dist, 'inline-scripts.json'), JSON.stringify(inlineScripts(dist)));
   await buildServiceWorker(dist);
+  await buildPreparing(dist);
   await compressFiles(dist);
   writeFileSync(stamp, wanted);
 }
@@ -93,6 +102,20 @@ async function buildServiceWorker(dist) {
     format: 'iife',
     platform: 'browser',
     define: { precached: JSON.stringify(precached(dist)), 'process.env.NODE_ENV': '"production"' },
+    logLevel: 'error',
+  });
+}
+
+async function buildPreparing(dist) {
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: [preparingProgram],
+    outfile: builtPreparing(dist),
+    bundle: true,
+    format: 'esm',
+    platform: 'node',
+    packages: 'external',
+    alias: { '@fair-plug/core': join(root, 'core'), '@': webFolder },
     logLevel: 'error',
   });
 }
