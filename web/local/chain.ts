@@ -11,11 +11,18 @@ export async function link<E extends Entry>(
   entries: readonly E[],
   after?: ChainHead | null,
 ): Promise<readonly E[]> {
-  const known = after === undefined ? ((await store.chains.get(log)) ?? null) : after;
-  const linked = chained(entries, known);
-  if (linked.head === null) await store.chains.delete(log);
-  else await store.chains.put({ log, ...linked.head });
+  const linked = chained(entries, after === undefined ? await headOf(store, log) : after);
+  await keepHead(store, log, linked.head);
   return linked.entries;
+}
+
+/** Where the chain of this device ends in a log; null where it has none there. */
+export const headOf = async (store: LocalDatabase, log: LogKey): Promise<ChainHead | null> =>
+  (await store.chains.get(log)) ?? null;
+
+export async function keepHead(store: LocalDatabase, log: LogKey, head: ChainHead | null): Promise<void> {
+  if (head === null) await store.chains.delete(log);
+  else await store.chains.put({ log, ...head });
 }
 
 /** Leaves the link of an entry in the chain that will not stand there itself. */

@@ -1,7 +1,7 @@
-import { clockOf, type Entry, isPossibleClock, nextClock } from '@fair-plug/core/log';
+import { chained, clockOf, type Entry, isPossibleClock, nextClock } from '@fair-plug/core/log';
 import Dexie from 'dexie';
 import { v7 } from 'uuid';
-import { link, linkAnew } from './chain';
+import { headOf, keepHead, linkAnew } from './chain';
 import type { Confirmed, LocalDatabase, LogKey, Pack, Setting } from './tables';
 
 export * from './tables';
@@ -70,9 +70,12 @@ export async function keep<S extends Statement>(
   opens = false,
 ): Promise<readonly Entry[]> {
   return store.transaction('rw', store.unsent, store.settings, store.chains, async () => {
-    // One question and one answer: the walk waits for each.
+    // All is asked at once and kept at once: the walk waits for each answer.
     const names = ['device', 'last-instant', 'server-ahead', 'clock'] as const;
-    const [known, last, ahead, latest] = await store.settings.bulkGet([...names]);
+    const [[known, last, ahead, latest], end] = await Promise.all([
+      store.settings.bulkGet([...names]),
+      headOf(store, log),
+    ]);
     const device = known?.value ?? (await deviceId(store));
     const previous = last === undefined ? 0 : Date.parse(last.value);
     // A device that was set right by a day or more begins anew.
@@ -84,8 +87,9 @@ export async function keep<S extends Statement>(
       clock = nextClock(now, clock);
       return { id: v7(), device, author, at, clock, ...statement } as unknown as Entry;
     });
-    const entries = await link(store, log, made);
+    const { entries, head } = chained(made, end);
     await Promise.all([
+      keepHead(store, log, head),
       store.unsent.bulkAdd(entries.map((entry) => ({ log, entry, opens, refused: null }))),
       store.settings.bulkPut([
         { name: 'last-instant', value: at },
