@@ -149,7 +149,13 @@ export function assess(
   const hazards = new Hazards({ house, receptacles, serviceNeutral, circuits });
   const isForbidden = (next: NextTest | null): boolean =>
     next !== null && forbids(hazards.at(next.at, next.instrument));
+  const isAroundAsBefore =
+    before !== null &&
+    before.house.keepPowered.length === house.keepPowered.length &&
+    (before.serviceNeutral === null) === (serviceNeutral === null);
   for (const [id, one] of receptacles) {
+    // Nothing bears on one on no breaker but what is there, and what holds in all the house.
+    if (isAroundAsBefore && one.receptacle.breaker === null && before.receptacles.get(id) === one) continue;
     const asked = one.danger === null ? (one.judged?.next ?? null) : null;
     const next = isForbidden(asked) ? null : asked;
     if (next !== one.next) receptacles.set(id, { ...one, next });

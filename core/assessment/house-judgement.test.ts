@@ -5,7 +5,7 @@ import { idNumber } from '../log/arbitrary-entries.ts';
 import type { House, JobStatement } from '../log/index.ts';
 import { reportOn } from '../words/index.ts';
 import { assess } from './assessment.ts';
-import { changesSince, HouseJudge, isJudgedAsRead, refinedVerdict, slimHouse, withChanges } from './index.ts';
+import { changesSince, HouseJudge, isJudgedAsRead, refinedVerdict, withChanges } from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
 import {
   contradictory,
@@ -111,11 +111,6 @@ describe('news of a judgement', () => {
     expect(after.receptacles.get(receptacleId(2))).toBe(heard.receptacles.get(receptacleId(2)));
     expect(news.circuits).toEqual([{ breaker: '1', changed: null }]);
     expect(after.circuits[0]).toBe(heard.circuits[0]);
-  });
-
-  test('a house is judged the same by no more than it is judged by', () => {
-    const house = houseOf([fine('1'), reversed('1'), { shows: 'hg-ng' }]);
-    expect(judged(slimHouse(house)).judgement).toEqual(judged(house).judgement);
   });
 });
 

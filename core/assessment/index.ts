@@ -24,5 +24,6 @@ export * from './open-first.ts';
 export { type WrongBefore, wrongBefore } from './read-wrong-before.ts';
 export { type GroundFaultCode, groundFaultResult } from './receptacle-verdict.ts';
 export { isJudgedAsRead, pressingDoubtOf, refinedVerdict } from './refined-verdict.ts';
+export * from './sent-house.ts';
 export * from './suspects.ts';
 export { type Pace, usualPace } from './work.ts';

@@ -1,4 +1,3 @@
-import { type House, isPlainLamps, type Receptacle } from '../log/index.ts';
 import type { HouseJudgement, JudgedCircuit, JudgedReceptacle } from './judged.ts';
 
 /** What is new in a judgement since the last one that was sent: a large house is not sent anew for one reading. */
@@ -41,33 +40,3 @@ export function withChanges(
     circuits: circuits.flatMap(({ breaker, changed: one }) => one ?? known.get(breaker) ?? []),
   };
 }
-
-const slimmed = new WeakMap<Receptacle, Receptacle>();
-
-/** A receptacle with no more than it is judged by. */
-function slim(receptacle: Receptacle): Receptacle {
-  const known = slimmed.get(receptacle);
-  if (known !== undefined) return known;
-  const { readings } = receptacle;
-  const plain = readings.findLast(isPlainLamps);
-  const made = {
-    ...receptacle,
-    // Of plain lamps the latest counts.
-    readings: readings.filter((one) => one === plain || !isPlainLamps(one)),
-    groundFaultTests: [],
-    warnings: [],
-    notes: [],
-  };
-  slimmed.set(receptacle, made);
-  return made;
-}
-
-/** A house with no more than it is judged by: what a worker is sent at every reading. */
-export const slimHouse = (house: House): House => ({
-  ...house,
-  proofs: [],
-  wentDead: [],
-  findingEntries: [],
-  signatures: [],
-  rooms: house.rooms.map((room) => ({ ...room, receptacles: room.receptacles.map(slim) })),
-});

@@ -1,5 +1,5 @@
 import { isGroundFaultType, type NotReachedReason } from '../knowledge/observations.ts';
-import type { House, Receptacle } from './house.ts';
+import type { House, Receptacle, Room } from './house.ts';
 
 /**
  * The chance that a random sample holds none of the faulty: C(N−K, n) / C(N, n), the hypergeometric distribution at
@@ -46,29 +46,55 @@ export const isTested = ({ readings }: Receptacle): boolean => readings.length >
 
 const sum = (counts: readonly number[]): number => counts.reduce((total, count) => total + count, 0);
 
-export function coverageOf(house: House): Coverage {
-  const rooms = house.rooms.map(
-    ({ id, name, expected, receptacles }): RoomCoverage => ({
+/** What is covered of one room, and what is asked of it besides. */
+interface Covered {
+  readonly room: RoomCoverage;
+  readonly devices: number;
+  readonly notReached: Coverage['notReached'];
+  readonly left: readonly string[];
+}
+
+const remembered = new WeakMap<Room, Covered>();
+
+/** A house is asked about at every entry, and most of its rooms are as before. */
+function coveredOf(room: Room): Covered {
+  const covered = remembered.get(room) ?? coveredIn(room);
+  remembered.set(room, covered);
+  return covered;
+}
+
+function coveredIn({ id, name, expected, receptacles }: Room): Covered {
+  const untested = receptacles.filter((one) => !isTested(one));
+  const notReached = untested.flatMap((one) =>
+    one.notReached === null ? [] : [{ name: one.name, reason: one.notReached }],
+  );
+  return {
+    room: {
       id,
       name,
       expected: Math.max(expected ?? 0, receptacles.length),
-      tested: receptacles.filter(isTested).length,
-      notReached: receptacles.filter((one) => !isTested(one) && one.notReached !== null).length,
-    }),
-  );
-  const all = house.rooms.flatMap(({ receptacles }) => receptacles);
+      tested: receptacles.length - untested.length,
+      notReached: notReached.length,
+    },
+    devices: receptacles.filter(({ type }) => type !== null && isGroundFaultType(type)).length,
+    notReached,
+    left: untested.filter((one) => one.notReached === null).map((one) => one.name),
+  };
+}
+
+export function coverageOf(house: House): Coverage {
+  const covered = house.rooms.map(coveredOf);
+  const rooms = covered.map(({ room }) => room);
   const expected = sum(rooms.map((room) => room.expected));
-  const devices = all.filter(({ type }) => type !== null && isGroundFaultType(type)).length;
+  const devices = sum(covered.map((one) => one.devices));
   const sample = house.plan?.sample ?? null;
   return {
     rooms,
     expected,
     tested: sum(rooms.map((room) => room.tested)),
     planned: sample === null ? expected : Math.min(expected, sample + devices),
-    notReached: all.flatMap((one) =>
-      one.notReached !== null && !isTested(one) ? [{ name: one.name, reason: one.notReached }] : [],
-    ),
-    left: all.filter((one) => !isTested(one) && one.notReached === null).map(({ name }) => name),
+    notReached: covered.flatMap((one) => one.notReached),
+    left: covered.flatMap((one) => one.left),
   };
 }
 

@@ -1,6 +1,6 @@
 import type { InstrumentId } from '../instruments/index.ts';
 import { inOrder } from './entry-order.ts';
-import { type House, type Receptacle, receptaclesOf } from './house.ts';
+import type { House, Room } from './house.ts';
 import type { ReadingTaken, TesterDropped, TesterProved } from './kept.ts';
 
 /** A tester of the kit, or an instrument of which there is one. */
@@ -48,7 +48,7 @@ const widened = (known: Bounds, { first, last }: Bounds): Bounds => ({
   last: inOrder(last, known.last) > 0 ? last : known.last,
 });
 
-/** What was read with one instrument at one receptacle. */
+/** What was read with one instrument in one room. */
 interface ReadWith {
   readonly instrument: InstrumentId;
   readonly tester: string | undefined;
@@ -56,27 +56,28 @@ interface ReadWith {
   bounds: Bounds;
 }
 
-const remembered = new WeakMap<Receptacle, readonly ReadWith[]>();
+const remembered = new WeakMap<Room, readonly ReadWith[]>();
 
-/** The readings at a receptacle by instrument: a house is asked about at every entry, and most of it is as before. */
-function readAt(receptacle: Receptacle): readonly ReadWith[] {
-  const known = remembered.get(receptacle);
+/** The readings in a room by instrument: a house is asked about at every entry, and most of it is as before. */
+function readIn(room: Room): readonly ReadWith[] {
+  const known = remembered.get(room);
   if (known !== undefined) return known;
   const byName = new Map<string, ReadWith>();
-  for (const reading of receptacle.readings) {
-    const instrument = instrumentOf(reading);
-    const { tester } = reading;
-    const name = nameOf(instrument, tester);
-    const bounds = { first: reading, last: reading };
-    const before = byName.get(name);
-    if (before === undefined) byName.set(name, { instrument, tester, read: [reading], bounds });
-    else {
-      before.read.push(reading);
-      before.bounds = widened(before.bounds, bounds);
+  for (const { readings } of room.receptacles)
+    for (const reading of readings) {
+      const instrument = instrumentOf(reading);
+      const { tester } = reading;
+      const name = nameOf(instrument, tester);
+      const bounds = { first: reading, last: reading };
+      const before = byName.get(name);
+      if (before === undefined) byName.set(name, { instrument, tester, read: [reading], bounds });
+      else {
+        before.read.push(reading);
+        before.bounds = widened(before.bounds, bounds);
+      }
     }
-  }
   const all = [...byName.values()];
-  remembered.set(receptacle, all);
+  remembered.set(room, all);
   return all;
 }
 
@@ -104,8 +105,8 @@ export function functionChecksOf(house: House): readonly FunctionCheck[] {
     byName.set(name, known);
     return known;
   };
-  for (const receptacle of receptaclesOf(house))
-    for (const { instrument, tester, read, bounds } of readAt(receptacle)) {
+  for (const room of house.rooms)
+    for (const { instrument, tester, read, bounds } of readIn(room)) {
       const known = of(instrument, tester);
       known.parts.push(read);
       known.bounds = known.bounds === null ? bounds : widened(known.bounds, bounds);
@@ -123,7 +124,7 @@ export function functionChecksOf(house: House): readonly FunctionCheck[] {
 }
 
 interface Tried {
-  /** What was read with it, receptacle by receptacle. */
+  /** What was read with it, room by room. */
   readonly parts: readonly (readonly ReadingTaken[])[];
   readonly proofs: readonly TesterProved[];
   readonly drops: readonly TesterDropped[];

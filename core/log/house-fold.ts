@@ -18,7 +18,8 @@ import type { FindingEntry } from './kept.ts';
 import { type Standing, Subject, Subjects } from './subject.ts';
 import { type Withdrawal, withdrawnIn } from './withdrawals.ts';
 
-const unplaced = 'Not placed in a room';
+/** Gathers what is in no room. */
+const unplaced: RoomSaid = { ...unnamedRoom, name: 'Not placed in a room' };
 
 interface Gathered {
   readonly places: readonly { readonly entries: readonly Standing[]; readonly state: Placed }[];
@@ -47,6 +48,8 @@ export class HouseFold {
   /** The latest entry that is no signature, withdrawals among them. */
   private latest: JobEntry | null = null;
   private folded: House | null = null;
+  /** By id, in the house that was put together last, and what was said of them then. */
+  private readonly roomsBefore = new Map<string | null, { readonly said: RoomSaid; readonly room: Room }>();
   /** By id, where its merging ends, in the house that is being put together; null where that is nowhere. */
   private readonly ends = new Map<string, string | null>();
 
@@ -226,9 +229,21 @@ export class HouseFold {
       if (inRoom === undefined) byRoom.set(state.room, [state.receptacle]);
       else inRoom.push(state.receptacle);
     }
-    const saidOf = (id: string | null): RoomSaid =>
-      id === null ? { ...unnamedRoom, name: unplaced } : (known.get(id) ?? unnamedRoom);
-    return [...byRoom].map(([id, receptacles]): Room => ({ id, ...saidOf(id), receptacles }));
+    const saidOf = (id: string | null): RoomSaid => (id === null ? unplaced : (known.get(id) ?? unnamedRoom));
+    return [...byRoom].map(([id, receptacles]) => this.roomOf(id, saidOf(id), receptacles));
+  }
+
+  /** A room; the same object as in the house before where nothing of it has changed. */
+  private roomOf(id: string | null, said: RoomSaid, receptacles: readonly Receptacle[]): Room {
+    const before = this.roomsBefore.get(id);
+    const isAsBefore =
+      before?.said === said &&
+      before.room.receptacles.length === receptacles.length &&
+      receptacles.every((one, at) => one === before.room.receptacles[at]);
+    if (isAsBefore) return before.room;
+    const room = { id, ...said, receptacles };
+    this.roomsBefore.set(id, { said, room });
+    return room;
   }
 
   private fold(): House {

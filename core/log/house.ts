@@ -180,9 +180,14 @@ export function halvesTriedIn(house: House): number {
   return all.filter(({ id, halves }) => halves !== undefined || read.has(id)).length;
 }
 
+const listed = new WeakMap<readonly Room[], readonly Receptacle[]>();
+
 /** All receptacles of a house, room by room. */
-export const receptaclesOf = (house: House): readonly Receptacle[] =>
-  house.rooms.flatMap((room) => room.receptacles);
+export function receptaclesOf({ rooms }: House): readonly Receptacle[] {
+  const all = listed.get(rooms) ?? rooms.flatMap((room) => room.receptacles);
+  listed.set(rooms, all);
+  return all;
+}
 
 /** A room that was described. */
 export type NamedRoom = Room & { readonly id: string };

@@ -9,9 +9,12 @@ export class Subject<T> {
   readonly entries: Standing[] = [];
   private built: T | null = null;
   private readonly build: (entries: readonly Standing[]) => T;
+  private readonly beginsAnew: () => void;
 
-  constructor(build: (entries: readonly Standing[]) => T) {
+  /** `beginsAnew`: called when another entry is its first. */
+  constructor(build: (entries: readonly Standing[]) => T, beginsAnew = () => {}) {
     this.build = build;
+    this.beginsAnew = beginsAnew;
   }
 
   get state(): T {
@@ -36,6 +39,7 @@ export class Subject<T> {
     }
     entries.splice(from, 0, entry);
     this.built = null;
+    if (from === 0) this.beginsAnew();
   }
 
   remove(id: string): void {
@@ -43,12 +47,15 @@ export class Subject<T> {
     if (at === -1) return;
     this.entries.splice(at, 1);
     this.built = null;
+    if (at === 0) this.beginsAnew();
   }
 }
 
 /** Subjects of one kind, by id. */
 export class Subjects<T> {
   private readonly byId = new Map<string, Subject<T>>();
+  /** null where one of them begins anew since they were put in order. */
+  private ordered: readonly (readonly [string, Subject<T>])[] | null = null;
   private readonly build: (id: string, entries: readonly Standing[]) => T;
 
   constructor(build: (id: string, entries: readonly Standing[]) => T) {
@@ -58,7 +65,12 @@ export class Subjects<T> {
   of(id: string): Subject<T> {
     let subject = this.byId.get(id);
     if (subject === undefined) {
-      subject = new Subject<T>((entries) => this.build(id, entries));
+      subject = new Subject<T>(
+        (entries) => this.build(id, entries),
+        () => {
+          this.ordered = null;
+        },
+      );
       this.byId.set(id, subject);
     }
     return subject;
@@ -71,9 +83,10 @@ export class Subjects<T> {
   }
 
   /** Those of which something still stands, in the order in which they were first spoken of. */
-  inOrder(): [string, Subject<T>][] {
-    return [...this.byId]
+  inOrder(): readonly (readonly [string, Subject<T>])[] {
+    this.ordered ??= [...this.byId]
       .filter(([, { entries }]) => entries.length > 0)
       .sort(([, a], [, b]) => inOrder(a.first, b.first));
+    return this.ordered;
   }
 }

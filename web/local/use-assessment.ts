@@ -4,13 +4,14 @@ import {
   type Assessment,
   assess,
   type HouseJudgement,
-  slimHouse,
+  HouseSender,
   withChanges,
 } from '@fair-plug/core/assessment';
 import type { InstrumentId } from '@fair-plug/core/instruments';
 import type { House } from '@fair-plug/core/log';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { v7 } from 'uuid';
 import type { NumberedChanges } from '@/workers/engine.worker';
 import { ask as askEngine } from './engine';
 import { useLocal } from './local-store';
@@ -52,6 +53,26 @@ interface Question {
   readonly job: string;
   readonly bag: readonly InstrumentId[];
   readonly house: House;
+}
+
+/** What the engine of this page was sent so far. */
+const sending = new HouseSender(v7());
+
+/** Puts a question to the engine; null where it was overtaken by another. */
+async function judged(
+  { job, house, bag }: Question,
+  store: string,
+  hear: (changes: NumberedChanges | null) => void,
+  isWanted: () => boolean,
+): Promise<NumberedChanges | null> {
+  const put = (isWhole: boolean) =>
+    askEngine<NumberedChanges | 'not-here' | null>(async (engine) =>
+      engine.judge(job, sending.sent(house, isWhole), bag, store, proxy(hear)),
+    );
+  const changes = await put(false);
+  // An engine that was started anew has nothing of it.
+  const whole = changes === 'not-here' && isWanted() ? await put(true) : changes;
+  return whole === 'not-here' ? null : whole;
 }
 
 /** The engine's answers, and what they were answers to. */
@@ -99,8 +120,7 @@ export function useAssessment(job: string, house: House): Assessed {
           performance.mark(atWork);
         };
         const put = async (): Promise<void> => {
-          const house = slimHouse(about);
-          const changes = await askEngine((engine) => engine.judge(job, house, bag, store.name, proxy(hear)));
+          const changes = await judged(question, store.name, hear, () => asked.current === question);
           if (changes !== null) take(changes);
           // A question that is none any more came after it, from a page that was left: it is put once more.
           else if (asked.current === question) await put();

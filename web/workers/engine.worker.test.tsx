@@ -1,4 +1,4 @@
-import { type HouseJudgement, withChanges } from '@fair-plug/core/assessment';
+import { type HouseJudgement, HouseSender, withChanges } from '@fair-plug/core/assessment';
 import { lampsOf } from '@fair-plug/core/instruments';
 import { foldHouse, type House, type JobStatement } from '@fair-plug/core/log';
 import { nodesSolved } from '@fair-plug/core/physics/solver.ts';
@@ -35,7 +35,9 @@ async function judged(job: string, store: string) {
   const take = (changes: NumberedChanges | null): void => {
     if (changes !== null) judgement = withChanges(judgement, changes);
   };
-  take(await engine.judge(job, house(), ['lamps', 'meter'], store, take));
+  const sent = new HouseSender(v7()).sent(house());
+  const changes = await engine.judge(job, sent, ['lamps', 'meter'], store, take);
+  if (changes !== 'not-here') take(changes);
   return { judgement: judgement as HouseJudgement | null, work: nodesSolved() - before };
 }
 
@@ -53,4 +55,15 @@ test('a job that is opened again is judged by what was answered before; another 
   await judged(other, store);
   vi.stubEnv('FAIRPLUG_BUILD', 'two');
   expect((await judged(job, store)).work).toBeGreaterThan(first.work / 2);
+});
+
+test('a house of which something is not here is asked for whole, and not judged', async () => {
+  const [store, job, sender] = [`fair-plug ${v7()} ${v7()}`, v7(), new HouseSender(v7())];
+  const lost = house();
+  sender.sent(lost);
+  const before = nodesSolved();
+  expect(await engine.judge(job, sender.sent(lost), ['lamps'], store, () => {})).toBe('not-here');
+  expect(nodesSolved()).toBe(before);
+  const whole = await engine.judge(job, sender.sent(lost, true), ['lamps'], store, () => {});
+  expect(whole).toMatchObject({ isFinal: true });
 });

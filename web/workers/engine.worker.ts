@@ -3,7 +3,9 @@ import {
   changesSince,
   HouseJudge,
   type HouseJudgement,
+  HouseReceiver,
   type JudgementChanges,
+  type SentHouse,
   usualPace,
 } from '@fair-plug/core/assessment';
 import type { Circuit } from '@fair-plug/core/circuit';
@@ -83,6 +85,7 @@ function takeUp(job: string, store: string): void {
   judge = { job, of: open().catch(() => new HouseJudge(usualPace)), end };
 }
 
+const received = new HouseReceiver();
 /** What the page knows of the house by now; null before anything was sent. */
 let sent: HouseJudgement | null = null;
 
@@ -109,14 +112,16 @@ const engine = {
   /** What a kit would read as correct. */
   blindSpots: (kit: readonly InstrumentId[]): readonly ConditionId[] => blindSpots(kit),
 
-  /** Judges a house whose log is kept in the store of that name, and tells what is new, and now and then with null that it goes on; a later call overtakes an earlier one, which then answers null. */
+  /** Judges a house whose log is kept in the store of that name, and tells what is new, and now and then with null that it goes on; a later call overtakes an earlier one, which then answers null. A house of which something is not here has to be sent whole. */
   async judge(
     job: string,
-    house: House,
+    asSent: SentHouse,
     kit: readonly InstrumentId[],
     store: string,
     notify: (better: NumberedChanges | null) => void,
-  ): Promise<NumberedChanges | null> {
+  ): Promise<NumberedChanges | 'not-here' | null> {
+    const house = received.received(asSent);
+    if (house === null) return 'not-here';
     asked = { ...asked, house: asked.house + 1 };
     const mine = asked.house;
     if (judge.job !== job) {

@@ -1,7 +1,7 @@
 import type { JudgedCause, JudgedExplanation, JudgedReceptacle } from '@fair-plug/core/assessment';
 import { Button } from '@mantine/core';
 import { IconArrowRight } from '@tabler/icons-react';
-import { useDeferredValue } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { EvidenceTable } from '@/components/evidence-table';
 import { useWords } from '@/components/region-words';
 import type { AskedReading } from './asked-reading';
@@ -27,9 +27,15 @@ export function EngineOpinion({
   readonly onTest: (at: string, asked: AskedReading) => void;
 }) {
   const words = useWords();
-  const { condition, explanations, isFinal } = judged;
+  const { condition, explanations } = judged;
   const isPlain = condition === 'correct';
   const doubted = explanations[0]?.instruments ?? [];
+  // What to do is drawn first, then why; what no longer holds is not drawn meanwhile.
+  const later = useDeferredValue(
+    useMemo(() => ({ judged, cause }), [judged, cause]),
+    null,
+  );
+  const holds = later?.judged.id === judged.id && later.judged.condition === condition;
   return (
     <>
       {next !== null && (
@@ -62,6 +68,25 @@ export function EngineOpinion({
           <strong>Check the instrument:</strong> {words.instrumentFault(fault)}
         </p>
       ))}
+      {holds && <Why {...later} nameOf={nameOf} />}
+      <Evidence judged={judged} />
+    </>
+  );
+}
+
+interface WhyProps {
+  readonly judged: JudgedReceptacle;
+  readonly cause: JudgedCause | null;
+  readonly nameOf: (id: string) => string;
+}
+
+/** What else fits, what takes it along, and what is not ruled out. */
+function Why({ judged, cause, nameOf }: WhyProps) {
+  const words = useWords();
+  const { condition, explanations, isFinal } = judged;
+  const isPlain = condition === 'correct';
+  return (
+    <>
       {!isPlain && (
         <section>
           <h4 className={classes.label}>{isFinal ? 'What fits' : 'What fits so far …'}</h4>
@@ -91,7 +116,6 @@ export function EngineOpinion({
         </p>
       )}
       <Doubts judged={judged} isPlain={isPlain} />
-      <Evidence judged={judged} />
     </>
   );
 }
