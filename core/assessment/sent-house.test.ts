@@ -2,16 +2,9 @@ import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { lampsOf } from '../instruments/index.ts';
 import { HouseFold, type JobEntry, type JobStatement } from '../log/index.ts';
+import { entry } from '../log/testing-entries.ts';
 import { HouseReceiver, HouseSender } from './sent-house.ts';
 import { fine, houseOf, judged, reversed } from './testing-houses.ts';
-
-const entry = (said: JobStatement): JobEntry => ({
-  id: v7(),
-  device: v7(),
-  author: v7(),
-  at: '2026-05-04T09:30:00.000Z',
-  ...said,
-});
 
 const [den, hall] = [v7(), v7()];
 const receptacles = [v7(), v7(), v7()];
@@ -35,7 +28,7 @@ describe('a house that is sent', () => {
 
   test('again, is sent without the rooms that are as before, and arrives whole', () => {
     const [sender, receiver] = [new HouseSender(v7()), new HouseReceiver()];
-    const fold = new HouseFold().add(described.map(entry));
+    const fold = new HouseFold().add(described.map((one) => entry(one)));
     const before = receiver.received(structuredClone(sender.sent(fold.house)));
     const sent = sender.sent(fold.add([read(0)]).house);
     expect(sent.rooms.map(({ room }) => room?.name ?? null)).toEqual(['Den', null]);
@@ -47,7 +40,7 @@ describe('a house that is sent', () => {
 
   test('to one who was sent nothing of it before, is asked for whole', () => {
     const sender = new HouseSender(v7());
-    const { house } = new HouseFold().add([...described.map(entry), read(2)]);
+    const { house } = new HouseFold().add([...described.map((one) => entry(one)), read(2)]);
     sender.sent(house);
     const receiver = new HouseReceiver();
     expect(receiver.received(sender.sent(house))).toBeNull();
@@ -57,8 +50,8 @@ describe('a house that is sent', () => {
 
   test('after another house, holds nothing of that one', () => {
     const [sender, receiver] = [new HouseSender(v7()), new HouseReceiver()];
-    const one = new HouseFold().add([...described.map(entry)]).house;
-    const other = new HouseFold().add([...described.map(entry), read(1)]).house;
+    const one = new HouseFold().add(described.map((one) => entry(one))).house;
+    const other = new HouseFold().add([...described.map((one) => entry(one)), read(1)]).house;
     for (const house of [one, other, one])
       expect(receiver.received(sender.sent(house))?.rooms[0]?.receptacles[1]?.readings).toHaveLength(
         house === one ? 0 : 1,

@@ -1,5 +1,5 @@
 import { type LampPattern, lampsOf } from '@fair-plug/core/instruments';
-import type { JobEntry, JobStatement } from '@fair-plug/core/log';
+import { entry } from '@fair-plug/core/log/testing-entries.ts';
 import { nodesSolved } from '@fair-plug/core/physics';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, expect, test } from 'vitest';
@@ -19,14 +19,6 @@ beforeAll(async () => {
 afterAll(() => drop());
 
 const room = v7();
-const entry = (said: JobStatement): JobEntry => ({
-  id: v7(),
-  device: v7(),
-  author: v7(),
-  at: '2026-05-04T09:30:00.000Z',
-  ...said,
-});
-
 /** Receptacles on one breaker, each read with lamps; with their ids. */
 const circuit = (breaker: string, ...patterns: LampPattern[]) => {
   const receptacles = patterns.map(() => v7());

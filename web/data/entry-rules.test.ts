@@ -1,5 +1,6 @@
 import { lampsOf } from '@fair-plug/core/instruments';
 import type { JobEntry, JobStatement, KitEntry, KitStatement } from '@fair-plug/core/log';
+import { entry } from '@fair-plug/core/log/testing-entries.ts';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { auditTrail } from './audit.ts';
@@ -21,13 +22,6 @@ beforeAll(async () => {
 });
 afterAll(() => drop());
 
-const entry = (said: JobStatement, at = '2026-05-04T09:30:00.000Z'): JobEntry => ({
-  id: v7(),
-  device: v7(),
-  author: v7(),
-  at,
-  ...said,
-});
 const reading = (): JobEntry[] => [
   entry({ kind: 'receptacle-described', receptacle: v7(), room: v7(), name: 'Den 1' }),
   entry({ kind: 'lamps-read', receptacle: v7(), lamps: lampsOf('hn') }),

@@ -1,6 +1,7 @@
 import { assess, HouseJudge } from '@fair-plug/core/assessment';
 import { type LampPattern, lampsOf } from '@fair-plug/core/instruments';
-import { foldHouse, type JobEntry, type JobStatement, type KitEntry } from '@fair-plug/core/log';
+import { foldHouse, type JobEntry, type KitEntry } from '@fair-plug/core/log';
+import { entry } from '@fair-plug/core/log/testing-entries.ts';
 import { findingSummaryOf } from '@fair-plug/core/words';
 import { sql } from 'kysely';
 import { v7 } from 'uuid';
@@ -27,13 +28,6 @@ let by: HandedInBy;
 let job: string;
 const room = v7();
 
-const entry = (said: JobStatement, at = '2026-05-04T09:30:00.000Z'): JobEntry => ({
-  id: v7(),
-  device: v7(),
-  author: v7(),
-  at,
-  ...said,
-});
 const readings = (...patterns: LampPattern[]): JobEntry[] =>
   patterns.flatMap((pattern, index) => {
     const receptacle = v7();
