@@ -11,6 +11,7 @@ import { type Fitted, fitted } from './fitting.ts';
 import { logSum } from './log-sum.ts';
 import { startAmongLevels, startAsAsked } from './other-loads.ts';
 import { inOtherPatterns, withItsLoads } from './own-loads.ts';
+import { wattsLogShare } from './prior-shares.ts';
 
 /**
  * What is led further and what begins with loads of its own is fitted where its first step promises what it lacks; a
@@ -176,6 +177,9 @@ export class Refinement {
     const known = parent?.hypothesis.faults ?? [];
     const alike = balanced(this.problem.network, hypothesis, known, pattern);
     if (alike === null) return fit;
+    // No loads do much better than ones that fit as well as scatter lets anything, and are likely.
+    const mayGain = fit.deficit - this.beginning.reached(bound) - wattsLogShare(pattern, fit.watts);
+    if (mayGain < worthFitting) return fit;
     const own = { ...start, watts: alike.start, isInherited: false };
     const begunSo = this.fittedTo(hypothesis, own, alike, bound, 'led');
     return begunSo.logShare - begunSo.deficit > fit.logShare - fit.deficit ? begunSo : fit;
