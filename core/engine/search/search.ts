@@ -65,6 +65,7 @@ const nothingFitted = ({ network }: DiagnosisProblem): Fitted => ({
   scales: evenly(1),
   deficit: Number.POSITIVE_INFINITY,
   logShare: 0,
+  onShare: 0,
   pattern: null,
 });
 
