@@ -45,7 +45,7 @@ function at(
     ...fit,
     pattern,
     ohms: [...fit.ohms.slice(0, which), ohms, ...fit.ohms.slice(which)],
-    logShare: fit.logShare + (pattern?.logOdds ?? 0) + best.onShare,
+    logShare: fit.logShare + (pattern?.logOdds ?? 0),
   };
 }
 

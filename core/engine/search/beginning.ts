@@ -88,8 +88,8 @@ export class Beginning {
       if (known === undefined) fresh.push(which);
       return known ?? middleOhms;
     });
-    const { pattern = null, logShare = 0, onShare = 0 } = parent?.fitted ?? {};
-    const ohmsLogShare = logShare - onShare - (pattern?.logOdds ?? 0) - wattsLogShare(pattern, watts);
+    const { pattern = null, logShare = 0 } = parent?.fitted ?? {};
+    const ohmsLogShare = logShare - (pattern?.logOdds ?? 0) - wattsLogShare(pattern, watts);
     return { ohms, watts, pattern, fresh, ohmsLogShare, isInherited: parent !== null && parent === this.led };
   }
 
@@ -140,7 +140,6 @@ export class Beginning {
       scales: this.reference?.scales ?? evenly(1),
       deficit,
       logShare: ohmsLogShare + wattsLogShare(pattern, watts),
-      onShare: 0,
       pattern: null,
     };
   }

@@ -1,7 +1,7 @@
 import type { Evaluator, Reference, Supposed } from '../evidence/evaluator.ts';
 import type { StateEvidence } from '../evidence/evidence.ts';
 import type { Hypothesis } from '../model/hypothesis.ts';
-import { hasTwoLegs, type LoadPattern } from '../model/unknown-loads.ts';
+import type { LoadPattern } from '../model/unknown-loads.ts';
 import { excessOf, FreeQuantities, supposedWith, type Values } from './free-quantities.ts';
 import { fitLeastSquares } from './least-squares.ts';
 
@@ -12,8 +12,6 @@ export interface Fitted extends Values {
   readonly deficit: number;
   /** Logarithm of the share of the prior's loads and ohms that do about as well as these. */
   readonly logShare: number;
-  /** The part of it that goes by what two legs have on. */
-  readonly onShare: number;
   /** The pattern of unknown loads that it was fitted in. */
   readonly pattern: LoadPattern | null;
 }
@@ -50,7 +48,6 @@ const asWeighed = (
       ? 0.5 * excessOf(held.watts) ** 2 + heatNats(evaluator, hypothesis, held.supposed, deficit)
       : 0),
   logShare: 0,
-  onShare: 0,
   pattern: null,
 });
 
@@ -93,18 +90,4 @@ export function fitted(
   const deficit = evaluator.deficit(supposed, false);
   const found = asWeighed(evaluator, hypothesis, { supposed, ohms, watts }, deficit, unknownLoads);
   return { ...found, logShare: free.logShareOf(fit, pattern) };
-}
-
-/**
- * Logarithm of the share of what two legs may have on that does about as well as what is fitted: where their loads must
- * agree, nearly all others are ruled out, however well the ones that do agree fit. Nought where one leg is all there is.
- */
-export function shareOfOn(
-  evaluator: Evaluator,
-  hypothesis: Hypothesis,
-  fit: Fitted,
-  pattern: LoadPattern,
-): number {
-  if (!hasTwoLegs(evaluator.network) || pattern.lower.every((watts) => watts === 0)) return 0;
-  return new FreeQuantities(evaluator, hypothesis, fit, { ...pattern, start: fit.watts }, true).onLogShare();
 }

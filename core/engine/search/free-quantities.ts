@@ -8,7 +8,7 @@ import { curvatureOfLegs } from '../evidence/scale.ts';
 import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
 import { type Scales, scaleAt } from '../model/scales.ts';
 import { hasTwoLegs, type LoadPattern, loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
-import { chordAt, type Fit, logDeterminant } from './least-squares.ts';
+import type { Fit } from './least-squares.ts';
 import { logOhms, logWatts, ohmsLogShare, unknownWatts, wattsLogShare } from './prior-shares.ts';
 
 // Longer than other files: what is free, its limits and its slopes go by the same positions and are read together.
@@ -353,20 +353,6 @@ export class FreeQuantities {
       add(branch, true, this.resistanceCount + position, slope);
     });
     return found;
-  }
-
-  /** Logarithm of the share of the loads that are on which do about as well as where this begins, the rest fitted beside them (Laplace's approximation). */
-  onLogShare(): number {
-    const { matrix } = chordAt(this, this.start);
-    const on = this.free.flatMap((_, position) =>
-      this.isOn[position] ? [this.resistanceCount + position] : [],
-    );
-    const rest = [...this.start.keys()].filter((at) => at < this.resistanceCount || at >= this.ownAt);
-    const alone = on.reduce((sum, at) => sum + Math.log(this.priorWeight[at] as number), 0);
-    return (
-      -0.5 *
-      (logDeterminant(matrix, this.size, [...rest, ...on]) - logDeterminant(matrix, this.size, rest) - alone)
-    );
   }
 
   /** Logarithm of the share of the prior that does about as well as a fit; the scale is counted with the readings. */

@@ -222,22 +222,6 @@ function normalEquations(
     for (let q = 0; q < p; q += 1) matrix[q * size + p] = value(matrix, p * size + q);
 }
 
-/** Logarithm of the determinant of some of the rows and columns of a matrix that is positive definite, by Cholesky's factors. */
-export function logDeterminant(matrix: Float64Array, size: number, some: readonly number[]): number {
-  const count = some.length;
-  const factor = new Float64Array(count * count);
-  let sum = 0;
-  for (let p = 0; p < count; p += 1)
-    for (let q = 0; q <= p; q += 1) {
-      let left = value(matrix, (some[p] as number) * size + (some[q] as number));
-      for (let k = 0; k < q; k += 1) left -= value(factor, p * count + k) * value(factor, q * count + k);
-      if (p === q) sum += Math.log(Math.max(left, 1e-12));
-      factor[p * count + q] =
-        p === q ? Math.sqrt(Math.max(left, 1e-12)) : left / value(factor, q * count + q);
-    }
-  return sum;
-}
-
 /** Solves (A + damping·diag A) x = g over the free quantities, by Cholesky's factors. */
 function solveDamped(
   size: number,

@@ -6,7 +6,7 @@ import type { Cause } from '../model/cause.ts';
 import { type Hypothesis, soundHypothesis } from '../model/hypothesis.ts';
 import { type LoadPattern, loadPatterns } from '../model/unknown-loads.ts';
 import type { Explanation } from './explanation.ts';
-import { type Fitted, fitted, shareOfOn, unfitted } from './fitting.ts';
+import { type Fitted, fitted, unfitted } from './fitting.ts';
 
 /** The patterns of loads that a hypothesis may have, each begun with what was found to be on. */
 const patternsBeside = (network: Network, hypothesis: Hypothesis, fit: Fitted): readonly LoadPattern[] =>
@@ -34,8 +34,7 @@ export function inOtherPatterns(
     .filter((pattern) => !isSame(pattern, own))
     .map((pattern) => {
       const other = fitted(evaluator, hypothesis, fit, pattern, true);
-      const onShare = shareOfOn(evaluator, hypothesis, other, pattern);
-      return { ...other, logShare: other.logShare + pattern.logOdds + onShare, onShare, pattern };
+      return { ...other, logShare: other.logShare + pattern.logOdds, pattern };
     });
 }
 
@@ -50,7 +49,7 @@ export function withItsLoads(
   cause: Cause,
   hypothesis: Hypothesis,
 ): Fitted | null {
-  const { pattern: own, logShare, onShare } = fit;
+  const { pattern: own, logShare } = fit;
   if (!unknownLoads || own === null) return null;
   if (!patternsBeside(network, hypothesis, fit).some((pattern) => isSame(pattern, own))) return null;
   const ohmsOf = new Map(led.resistances.map((at, which) => [led.faults[at], fit.ohms[which] as number]));
@@ -58,5 +57,5 @@ export function withItsLoads(
   const ohms = hypothesis.resistances.map(
     (at) => ohmsOf.get(hypothesis.faults[at] as Fault) ?? moved.shift() ?? 0,
   );
-  return { ...unfitted(evaluator, hypothesis, ohms, fit.watts, true), logShare, onShare, pattern: own };
+  return { ...unfitted(evaluator, hypothesis, ohms, fit.watts, true), logShare, pattern: own };
 }

@@ -7,7 +7,7 @@ import { balanced, hasTwoLegs, type LoadPattern, loadPatterns } from '../model/u
 import { afterRepair } from './after-repair.ts';
 import { Beginning, creditedNats, nearNats, type Start, worthFitting } from './beginning.ts';
 import { type Explanation, keptNats, ledNats } from './explanation.ts';
-import { type Fitted, fitted, shareOfOn } from './fitting.ts';
+import { type Fitted, fitted } from './fitting.ts';
 import { logSum } from './log-sum.ts';
 import { startAmongLevels, startAsAsked } from './other-loads.ts';
 import { inOtherPatterns, withItsLoads } from './own-loads.ts';
@@ -80,10 +80,10 @@ export class Refinement {
     for (let round = 0; round < mostRounds; round += 1) {
       const from = { ...pattern, start: fit.watts };
       const next = fitted(evaluator, hypothesis, fit, from, true, round === 0 ? least : 0);
-      const logShare = next.logShare + pattern.logOdds + fit.onShare;
+      const logShare = next.logShare + pattern.logOdds;
       const gained = logShare - next.deficit - fit.logShare + fit.deficit;
       if (gained < worthFitting) break;
-      fit = { ...next, logShare, onShare: fit.onShare, pattern };
+      fit = { ...next, logShare, pattern };
       logWeight += gained;
     }
     return { hypothesis, fitted: fit, logWeight };
@@ -135,20 +135,9 @@ export class Refinement {
           : this.fittedApart(hypothesis, own, pattern, bound, isLed);
       const asked = this.orAsAsked(fit, hypothesis, own, pattern, bound);
       const best = this.orBalanced(asked, hypothesis, own, pattern, bound, parent);
-      return this.withShareOfOn(
-        hypothesis,
-        { ...best, logShare: best.logShare + pattern.logOdds, pattern },
-        pattern,
-      );
+      return { ...best, logShare: best.logShare + pattern.logOdds, pattern };
     });
     return this.explanation(hypothesis, fits);
-  }
-
-  /** A fit with the share of what is on that does as well, where it may be kept. */
-  private withShareOfOn(hypothesis: Hypothesis, fit: Fitted, pattern: LoadPattern): Fitted {
-    if (hypothesis.logPrior + fit.logShare - fit.deficit < this.best() - keptNats) return fit;
-    const onShare = shareOfOn(this.evaluator, hypothesis, fit, pattern);
-    return { ...fit, logShare: fit.logShare + onShare, onShare };
   }
 
   /** A fit, or the one begun with the ohms that readings ask for which the parent does not account for, where that does better. */
@@ -223,7 +212,7 @@ export class Refinement {
     const supposed = { faults, loads: this.problem.network.circuit.loads, deviceStates, instruments };
     const deficit = this.evaluator.deficit(supposed, false);
     const { scales } = this.evaluator.weighing;
-    return { supposed, ohms: [], watts, scales, deficit, logShare: 0, onShare: 0, pattern: null };
+    return { supposed, ohms: [], watts, scales, deficit, logShare: 0, pattern: null };
   }
 
   /**

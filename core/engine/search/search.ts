@@ -65,7 +65,6 @@ const nothingFitted = ({ network }: DiagnosisProblem): Fitted => ({
   scales: evenly(1),
   deficit: Number.POSITIVE_INFINITY,
   logShare: 0,
-  onShare: 0,
   pattern: null,
 });
 
