@@ -9,8 +9,9 @@ import { root, webFolder } from './settings.mjs';
 export const nextProgram = join(root, 'node_modules/next/dist/bin/next');
 
 export const preparingProgram = join(root, 'scripts/prepare-database.ts');
-/** The program that makes a database ready, as a build has it: one file, which starts in a quarter of the time. */
-export const builtPreparing = (dist) => join(webFolder, dist, 'prepare-database.mjs');
+const preparingFolder = (dist) => join(webFolder, dist, 'preparing');
+/** The program that makes a database ready, as a build has it: it takes a fifth of the time that its sources do. */
+export const builtPreparing = (dist) => join(preparingFolder(dist), 'prepare-database.mjs');
 
 function filesIn(folder) {
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
@@ -31,7 +32,7 @@ function sourceFingerprint() {
   const settings = [join(root, 'package-lock.json'), join(root, 'tsconfig.base.json')];
   const all = [...sources, preparingProgram, ...settings].sort();
   // What is made of a build besides: raised when that changes.
-  const hash = createHash('sha256').update('compressed 1, preparing 1');
+  const hash = createHash('sha256').update('compressed 1, preparing 2');
   for (const path of all)
     hash.update(relative(root, path)).update('\0').update(readFileSync(path)).update('\0');
   return hash.digest('hex');
@@ -106,16 +107,24 @@ async function buildServiceWorker(dist) {
   });
 }
 
+/** In few files, of which those that make the demo are read only where it has to be made. */
 async function buildPreparing(dist) {
   const { build } = await import('esbuild');
   await build({
     entryPoints: [preparingProgram],
-    outfile: builtPreparing(dist),
+    outdir: preparingFolder(dist),
+    outExtension: { '.js': '.mjs' },
     bundle: true,
+    splitting: true,
     format: 'esm',
     platform: 'node',
-    packages: 'external',
+    // What is not JavaScript alone, or finds files beside itself.
+    external: ['pg', 'sharp', 'fontkit', '@aws-sdk/client-s3'],
     alias: { '@fair-plug/core': join(root, 'core'), '@': webFolder },
+    // Packages that are no modules ask for Node's own by this.
+    banner: {
+      js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
+    },
     logLevel: 'error',
   });
 }
