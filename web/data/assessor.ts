@@ -13,7 +13,7 @@ const turnMilliseconds = 12;
 
 const othersTurn = (): Promise<void> => new Promise((go) => setImmediate(go));
 
-/** Circuits of jobs assessed lately, all jobs together: some 40 MB. */
+/** Circuits of jobs assessed lately, all jobs together; each some 20 kB in writing where lamps were read. */
 const mostCircuits = 400;
 /** By firm and job, what its circuits came to: one reading more changes one of them. */
 const known = new LRUCache<string, readonly KnownCircuit[]>({
