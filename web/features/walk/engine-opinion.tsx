@@ -68,8 +68,12 @@ export function EngineOpinion({
           <strong>Check the instrument:</strong> {words.instrumentFault(fault)}
         </p>
       ))}
-      {holds && <Why {...later} nameOf={nameOf} />}
-      <Evidence judged={judged} />
+      {holds && (
+        <>
+          <Why {...later} nameOf={nameOf} />
+          <Evidence judged={judged} />
+        </>
+      )}
     </>
   );
 }
