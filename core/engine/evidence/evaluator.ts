@@ -73,6 +73,8 @@ export class Evaluator {
   /** What was entered last, on a circuit without devices: entered again at once, it stands as it does. */
   private entered: { readonly state: TestState | undefined; readonly supposed: Supposed } | null = null;
   private operation: Operation | null = null;
+  /** What every channel before repair was predicted for last, while nothing else was entered since. */
+  private foreseen: Supposed | null = null;
   /** By the number of branches. */
   private readonly bases: Terminals[] = [];
   private base: Terminals = terminals(0);
@@ -318,6 +320,7 @@ export class Evaluator {
 
   /** Predicts every channel before repair (or after it). */
   predict(supposed: Supposed, repaired: boolean): void {
+    if (!repaired && this.foreseen === supposed) return;
     for (const state of this.evidence.states) {
       if (state.repaired !== repaired) continue;
       const settled = this.enter(state, supposed);
@@ -326,17 +329,21 @@ export class Evaluator {
         for (const reading of readings) this.readHere(reading, settled, supposed.instruments);
       }
     }
+    if (!repaired) this.foreseen = supposed;
   }
 
   /**
    * Predicts every channel before repair and its exact change per siemens of each branch. Branches of loads must be
-   * marked, for they are gone where loads are off. Answers the slopes, branch by branch within each channel.
+   * marked, for they are gone where loads are off. Answers the slopes, branch by branch within each channel; nought in
+   * readings that do not ask for theirs, once it is known what they show.
    */
   predictWithSlopes(
     supposed: Supposed,
     branches: readonly Branch[],
     isLoad: readonly boolean[],
+    asks: (reading: ReadingEvidence) => boolean,
   ): Float64Array {
+    this.predict(supposed, false);
     const count = branches.length;
     this.bases[count] ??= terminals(count);
     const flat = this.base;
@@ -349,6 +356,11 @@ export class Evaluator {
     }
     for (const state of this.evidence.states) {
       if (state.repaired) continue;
+      const asking = state.outlets.flatMap(({ outlet, readings }) => {
+        const some = readings.filter(asks);
+        return some.length > 0 ? [{ outlet, readings: some }] : [];
+      });
+      if (asking.length === 0) continue;
       const settled = this.enter(state, supposed);
       this.solved();
       const loadsOff = settled.loadsOff;
@@ -365,7 +377,7 @@ export class Evaluator {
         if (b !== earth) amps.push([b, -1, 0]);
         this.solver.respond(amps, re, im);
       });
-      for (const { outlet, readings } of state.outlets) {
+      for (const { outlet, readings } of asking) {
         this.solver.equivalentAt(outlet, this.base);
         this.takeResponses(outlet);
         for (const reading of readings) this.readHere(reading, settled, supposed.instruments, true);
@@ -399,6 +411,7 @@ export class Evaluator {
   /** Lets protection settle in a state and predicts what tripped by itself. */
   enter(state: StateEvidence, supposed: Supposed): Operation {
     const { entered } = this;
+    if (this.foreseen !== supposed || state.repaired) this.foreseen = null;
     if (this.operation !== null && entered?.supposed === supposed && isSameState(entered.state, state.state))
       return this.operation;
     const operation = this.operationIn(state, supposed);

@@ -81,7 +81,13 @@ describe('what the diagnosis predicts', () => {
         loads: [...others, { at, watts: g * circuit.nominalVolts ** 2, on: true }],
       });
       const branch = { a: contact.hot, b: contact.neutral, ohms: 1 / siemens };
-      const slopes = evaluator.predictWithSlopes(withSiemens(siemens), [branch], [true]).slice();
+      const slopes = evaluator.predictWithSlopes(withSiemens(siemens), [branch], [true], () => true).slice();
+      // Of what does not ask for it nothing changes, and as much is shown.
+      const shown = evaluator.predicted.slice();
+      const unasked = evaluator.predictWithSlopes(withSiemens(siemens), [branch], [true], () => false);
+      expect(unasked.slice(0, shown.length).every((slope) => slope === 0)).toBe(true);
+      for (let channel = 0; channel < shown.length; channel += 1)
+        expect(evaluator.predicted[channel]).toBeCloseTo(shown[channel] as number, 9);
       const step = siemens * 1e-4;
       evaluator.predict(withSiemens(siemens + step), false);
       const above = evaluator.predicted.slice();

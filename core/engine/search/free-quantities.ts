@@ -229,7 +229,18 @@ export class FreeQuantities {
                 this.pullChannel(channel, residuals, scaleAt(scales, reading.isOnOtherLeg), slopes);
   }
 
-  private pullChannel(channel: number, residuals: Float64Array, scale: number, slopes: Slopes | null): void {
+  /** True where what is fitted can make a reading fit better: lamps and probes that show what is predicted do not care. */
+  private isPulled(reading: ReadingEvidence, scale: number): boolean {
+    if (this.evaluator.weighing.holdsVolts(reading)) return true;
+    for (let channel = reading.first; channel < reading.end; channel += 1) {
+      this.takePull(channel, scale);
+      if (this.channelPull.slope !== 0) return true;
+    }
+    return false;
+  }
+
+  /** Takes up how a channel pulls; answers by what its prediction goes with the scale of the volts. */
+  private takePull(channel: number, scale: number): number {
     const { evidence, network, predicted } = this.evaluator;
     const kind = evidence.kinds[channel] as ChannelKind;
     const scaled = kind === 'lamp' ? scale : 1;
@@ -240,6 +251,11 @@ export class FreeQuantities {
       network.circuit.nominalVolts,
       this.channelPull,
     );
+    return scaled;
+  }
+
+  private pullChannel(channel: number, residuals: Float64Array, scale: number, slopes: Slopes | null): void {
+    const scaled = this.takePull(channel, scale);
     const { residual, slope } = this.channelPull;
     residuals[channel] = residual;
     if (slopes === null || slope === 0) return;
@@ -303,7 +319,10 @@ export class FreeQuantities {
     const { size, readings } = this;
     const { watts, supposed } = this.triedAt(x);
     const { branches, isLoad, quantity, siemensSlope } = this.branchesUnder(supposed, watts);
-    const bySiemens = this.evaluator.predictWithSlopes(supposed, branches, isLoad);
+    const scales = this.scalesAt(x);
+    const bySiemens = this.evaluator.predictWithSlopes(supposed, branches, isLoad, (reading) =>
+      this.isPulled(reading, scaleAt(scales, reading.isOnOtherLeg)),
+    );
     const residuals = new Float64Array(readings + 1);
     const jacobian = new Float64Array((readings + 1) * size);
     residuals[readings] = this.unknownLoads ? excessOf(watts) : 0;
@@ -321,7 +340,7 @@ export class FreeQuantities {
           (byQuantity[at] as number) +
           (bySiemens[channel * count + branch] as number) * (siemensSlope[branch] as number);
       }
-    this.pull(residuals, this.scalesAt(x), {
+    this.pull(residuals, scales, {
       jacobian,
       of: (channel, at) => byQuantity[channel * size + at] as number,
     });
