@@ -13,6 +13,7 @@ import {
   type DiagnosisInput,
   diagnosisOf,
   parseDiagnosisInput,
+  searchTime,
   usualLimits,
 } from '@fair-plug/core/engine';
 import { type InstrumentId, instrumentIds, lampPatterns, lampsOf } from '@fair-plug/core/instruments';
@@ -85,16 +86,18 @@ function verdictOn(name: unknown): CommandResult {
  * and says that it was stopped early.
  */
 const mostMilliseconds = 5000;
-const mostProcessorMicroseconds = 4_000_000;
+const mostProcessorMilliseconds = 4000;
 
 function diagnosedInTime(input: DiagnosisInput) {
   const started = performance.now();
   const before = process.cpuUsage();
+  const outlets = input.circuit?.outlets.length ?? 0;
+  const [byClock, ofProcessor] = [mostMilliseconds, mostProcessorMilliseconds].map((most) =>
+    searchTime(most, outlets),
+  ) as [number, number];
   return diagnosisOf(input, enUs, {
     ...usualLimits,
-    isOver: () =>
-      performance.now() - started > mostMilliseconds ||
-      process.cpuUsage(before).user > mostProcessorMicroseconds,
+    isOver: () => performance.now() - started > byClock || process.cpuUsage(before).user / 1000 > ofProcessor,
   });
 }
 

@@ -2,6 +2,7 @@ import { type PriorId, priors } from '@fair-plug/core/engine';
 import { adviseOn } from './accuracy/advice.ts';
 import { everyCause } from './accuracy/every-cause.ts';
 import { failing } from './accuracy/failing.ts';
+import { knownLoads } from './accuracy/known-loads.ts';
 import { measure, type Run } from './accuracy/measure.ts';
 import { nearEqual } from './accuracy/near-equal.ts';
 import type { Random } from './accuracy/random.ts';
@@ -172,10 +173,35 @@ function withAdvice(): Measured {
 | what | measured | aim |
 |---|---|---|
 | outlets right at the end | ${percent(run.right, run.outlets)} | at least 93 % |
+| outlets right with probe, meter and load test at every outlet besides | ${percent(run.rightWithAll, run.outlets)} | |
 | of the others undetermined | ${run.undetermined} | |
 | falsely safe | ${run.falselySafe} | 0 |
 | tests after the lamps | median ${tests[tests.length >> 1]}, 90th percentile ${tests[Math.floor(0.9 * tests.length)]}, most ${tests.at(-1)} | median 3, 90th percentile at most 9 |
 | load tests that put more than 132 V on an outlet, or a live ground under load | ${run.unsafe} | 0 |`,
+  };
+}
+
+function withKnownLoads(): Measured {
+  const count = Math.ceil(total / 50);
+  const places = [
+    ['one leg, some on two', 11, 0.15],
+    ['two legs', 12, 1],
+  ] as const;
+  const rows = places.flatMap(([name, seed, twoLegShare]) =>
+    [...knownLoads(seed, count, twoLegShare)].map(([kit, { known, 'not known': unknown }]) => {
+      const right = [known, unknown].map((one) => percent(one.right, one.outlets));
+      const score = [known, unknown].map((one) => (one.logScore / Math.max(1, one.outlets)).toFixed(3));
+      return `| ${name} | ${kit} | ${known.outlets} | ${right.join(' | ')} | ${score.join(' | ')} |`;
+    }),
+  );
+  return {
+    heading: '## What not knowing the loads costs',
+    cases: [],
+    text: `The same readings diagnosed twice, with the loads known and not known: ${count} circuits of three to eight outlets on one leg (and 15 of 100 on two) and as many on two, with something wrong in three of four. The score is the mean logarithm of the probability that was given to what holds, the nearer to nought the better. Loads are fitted, each explanation with those that fit it best; what could be gained by summing over all of them is at most what separates the last two columns.
+
+| circuits | kit | outlets | right, loads known | not known | score, loads known | not known |
+|---|---|---|---|---|---|---|
+${rows.join('\n')}`,
   };
 }
 
@@ -215,6 +241,7 @@ const parts = {
   priors: withPriorsAsTheyAre,
   'wrong-priors': withWrongPriors,
   loads: withUnknownLoads,
+  'known-loads': withKnownLoads,
   'two-legs': withTwoLegs,
   'unknown-grounds': withUnknownGrounds,
   failing: withFailingInstruments,

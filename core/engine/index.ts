@@ -13,6 +13,7 @@ export { type Localization, placeCode } from './answer/localization.ts';
 export { diagnoseAlone, type LoneDiagnosis, type LoneExplanation } from './answer/lone-outlet.ts';
 export { type RunLength, runLengths } from './answer/run-lengths.ts';
 export { forbids, type HazardId, hasBadSplice, hazardOf, hazards } from './answer/safe-test.ts';
+export { searchTime } from './answer/search-time.ts';
 export { type LostServiceNeutral, lostServiceNeutral } from './answer/service-neutral.ts';
 export { type UnqualifiedWork, unqualifiedWork } from './answer/unqualified-work.ts';
 export type { Known, Taken } from './answer/wiring.ts';

@@ -9,6 +9,7 @@ import { Random } from './random.ts';
 import { causesIn, circuitFrom, dayFrom, faultsFrom, isShort, readingsFrom } from './world.ts';
 
 const mostTests = 40;
+const allInstruments = ['probe', 'meter', 'loaded'] as const;
 
 /** What following the advice came to. */
 export interface Advised {
@@ -16,6 +17,8 @@ export interface Advised {
   right: number;
   undetermined: number;
   falselySafe: number;
+  /** Outlets right once everything else was read as well: what no advice can better. */
+  rightWithAll: number;
   /** Tests made on each circuit after the lamps. */
   readonly tests: number[];
   /** Tests that put more than 132 V on an outlet, or a live ground under load. */
@@ -43,20 +46,33 @@ function drawnFor(circuit: Circuit, random: Random) {
   }
 }
 
+const nothing = (): Advised => ({
+  outlets: 0,
+  right: 0,
+  undetermined: 0,
+  falselySafe: 0,
+  rightWithAll: 0,
+  tests: [],
+  unsafe: 0,
+  cases: [],
+});
+
+/** What was not yet tested at any outlet. */
+function notMade({ outlets }: Circuit, readings: readonly Reading[]): readonly Test[] {
+  const made = new Set(readings.map(({ at, instrument }) => `${at} ${instrument}`));
+  return outlets.flatMap(({ id }) =>
+    allInstruments
+      .filter((instrument) => !made.has(`${id} ${instrument}`))
+      .map((instrument) => ({ at: id, instrument }) as Test),
+  );
+}
+
 /** From lamps everywhere to the end of the advice, on so many random circuits of four to eight outlets. */
 export function adviseOn(seed: number, count: number, unknownLoads = true): Advised {
-  const all: Advised = {
-    outlets: 0,
-    right: 0,
-    undetermined: 0,
-    falselySafe: 0,
-    tests: [],
-    unsafe: 0,
-    cases: [],
-  };
-  for (let made = 0; made < count; made += 1) {
+  const all = nothing();
+  for (let circuits = 0; circuits < count; circuits += 1) {
     // Each by its own seed: what is asked for on one changes nothing on the next.
-    const random = new Random(1000 * seed + made);
+    const random = new Random(1000 * seed + circuits);
     const circuit = circuitFrom(random, 4 + random.whole(5));
     const faults = drawnFor(circuit, random);
     const day = dayFrom(random);
@@ -108,6 +124,11 @@ export function adviseOn(seed: number, count: number, unknownLoads = true): Advi
           }),
         );
     });
+    const rest = notMade(circuit, readings);
+    const whole = diagnostician.diagnose({ readings: [...readings, ...take(rest)], trippedBefore: [] });
+    all.rightWithAll += whole.outlets.filter(
+      ({ condition }, index) => condition === (truth[index] ?? 'correct'),
+    ).length;
   }
   return all;
 }

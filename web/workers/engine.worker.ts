@@ -9,7 +9,7 @@ import {
   usualPace,
 } from '@fair-plug/core/assessment';
 import type { Circuit } from '@fair-plug/core/circuit';
-import { blindSpots, type Diagnosis, Diagnostician } from '@fair-plug/core/engine';
+import { blindSpots, type Diagnosis, Diagnostician, searchTime } from '@fair-plug/core/engine';
 import type { InstrumentId, Reading } from '@fair-plug/core/instruments';
 import type { ConditionId, Practice } from '@fair-plug/core/knowledge';
 import type { House } from '@fair-plug/core/log';
@@ -161,6 +161,7 @@ const engine = {
     asked = { ...asked, bench: asked.bench + 1 };
     const mine = asked.bench;
     const started = performance.now();
+    const most = searchTime(mostMilliseconds, circuit.outlets.length);
     const diagnostician = new Diagnostician({
       circuit: { ...circuit, faults: [], loads: [], tests: [] },
       unknownLoads: true,
@@ -168,7 +169,7 @@ const engine = {
     });
     const steps = diagnostician.diagnosing(
       { readings, trippedBefore: null, kit },
-      { mostBounds: 6000, isOver: () => performance.now() - started > mostMilliseconds },
+      { mostBounds: 6000, isOver: () => performance.now() - started > most },
     );
     const answer = await inTurns(
       steps,

@@ -88,9 +88,11 @@ export class Diagnostician {
     for (let slice = 0; ; slice += 1) {
       const step = run.next();
       if (step.done) {
+        // What is left out for want of time.
+        const isOver = (shared === undefined || twoLegs === undefined) && limits.isOver?.() === true;
         if (twoLegs === undefined) twoLegs = yield* this.families.onTwoLegs(taken, limits);
         const found = [...foundBy(step.value, foresight), ...foundOnTwoLegs(twoLegs, search.bestLogWeight)];
-        let isCut = step.value.stoppedEarly || twoLegs?.state.stoppedEarly === true;
+        let isCut = isOver || step.value.stoppedEarly || twoLegs?.state.stoppedEarly === true;
         shared ??= yield* this.families.sharedNeutrals(taken, limits);
         const best = Math.max(search.bestLogWeight, weightOf(twoLegs));
         for (const one of shared) {

@@ -47,7 +47,8 @@ export class Families {
   *sharedNeutrals(taken: Taken, limits: SearchLimits): Generator<null, readonly SharedNeutral[]> {
     const { circuit } = this.known;
     const { readings } = taken;
-    if (!this.mayHaveTwoLegs) return [];
+    // An answer that was cut short says so, and keeps what its own readings leave open at each outlet.
+    if (!this.mayHaveTwoLegs || limits.isOver?.() === true) return [];
     const byVolts = legsByVolts(circuit, readings, worthALook);
     const { degreesApart = 180 } = circuit;
     const asked = [
@@ -98,7 +99,8 @@ export class Families {
   /** What the circuit explains with its outlets on the legs that their volts tell; null where they tell of one leg. */
   *onTwoLegs(taken: Taken, limits: SearchLimits): Generator<null, TwoLegs | null> {
     const { circuit } = this.known;
-    const legs = this.mayHaveTwoLegs ? legsByVolts(circuit, taken.readings) : null;
+    const isAsked = this.mayHaveTwoLegs && limits.isOver?.() !== true;
+    const legs = isAsked ? legsByVolts(circuit, taken.readings) : null;
     if (legs === null) return null;
     const outlets = circuit.outlets.map((outlet, index) => ({ ...outlet, leg: legs[index] ?? outlet.leg }));
     const wiring = this.wiringWith({ ...circuit, outlets });

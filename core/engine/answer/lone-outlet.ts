@@ -17,7 +17,7 @@ import { expectedOf, type ReadingComparison } from './evidence-table.ts';
 import { outcomesOf } from './foretelling.ts';
 import type { Row } from './lone-rows.ts';
 import { LoneTable } from './lone-table.ts';
-import { LoneWeighing, type Weighted } from './lone-weighing.ts';
+import { LoneWeighing, leastShare, type Weighted } from './lone-weighing.ts';
 import { candidatesAt, mostExplanations } from './next-test.ts';
 import { alike, type OutletOpinion, opinionOn, type Weighed } from './posterior.ts';
 import type { Situation } from './safe-test.ts';
@@ -125,7 +125,7 @@ function ranking(table: LoneTable, held: readonly Weighted[], alone: LoneWeighin
   let total = 0;
   for (const one of held) {
     const share = Math.exp(one.weight - most);
-    if (share < 1e-7) continue;
+    if (share < leastShare) continue;
     total += share;
     const name = `${table.nameOf(one.row)}${one.fault === null ? '' : JSON.stringify(one.fault)}`;
     const before = byName.get(name);

@@ -22,6 +22,9 @@ export interface Weighted extends Held {
 
 /** What falls so many nats short of the best weighs nothing. */
 const negligibleNats = 13;
+/** What has less than such a share of the best is left out. */
+export const leastShare = 1e-7;
+const lnLeastShare = Math.log(leastShare);
 /** A misfit, in nats beyond what scatter explains. */
 const misfitNats = 5;
 
@@ -104,7 +107,8 @@ export class LoneWeighing {
       // What weighs next to nothing at the best need not be weighed.
       if (price - least < this.best - negligibleNats) return;
     }
-    const weight = price - weighing.weigh();
+    const weight = price - weighing.weigh(price - this.best - lnLeastShare);
+    if (weight === Number.NEGATIVE_INFINITY) return;
     this.best = Math.max(this.best, weight);
     held.push({ ...one, weight, scales: weighing.scales });
   }

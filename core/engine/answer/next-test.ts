@@ -59,21 +59,17 @@ function missingBefore(
 
 const ofHeld = (opinion: OutletOpinion): OutletOpinion => ({ ...opinion, notRuledOut: [], ifMisread: [] });
 
-/** As it may stand once probe and meter were read here: where they were, they rule out no more than they did. */
-const onceRead = (situation: Situation): Situation => ({
-  ...situation,
-  opinion: ofHeld(situation.opinion),
-  circuit: situation.circuit.map((one) =>
-    unreadBeforeLoad(situation.readings, one.id).length === 0 ? one : ofHeld(one),
-  ),
-});
+/** The circuit as it may stand once probe and meter were read: where they were, they rule out no more than they did. */
+const circuitOnceRead = ({ circuit, readings }: Situation): readonly OutletOpinion[] =>
+  circuit.map((one) => (unreadBeforeLoad(readings, one.id).length === 0 ? one : ofHeld(one)));
 
-/** All that may be done at an outlet with a kit, each with what has to be done before. */
+/** All that may be done at an outlet with a kit, each with what has to be done before; `onceRead`: the same circuit for all its outlets. */
 export function candidatesAt(
   situation: Situation,
   outlet: number,
   kit: ReadonlySet<InstrumentId>,
   isPossible: (instrument: InstrumentId, state: TestState | undefined) => boolean,
+  onceRead: () => readonly OutletOpinion[] = () => circuitOnceRead(situation),
 ): readonly Candidate[] {
   const { opinion, readings } = situation;
   const testOf = (instrument: InstrumentId, state?: TestState): Test =>
@@ -89,7 +85,10 @@ export function candidatesAt(
       const before = state === undefined && instrument === 'loaded' ? missingBefore(situation, kit) : [];
       if (before === null) continue;
       // What is not ruled out yet may be by what is read first; what is held already is not.
-      const hazard = hazardOf(instrument, before.length === 0 ? situation : onceRead(situation));
+      const hazard = hazardOf(
+        instrument,
+        before.length === 0 ? situation : { ...situation, opinion: ofHeld(opinion), circuit: onceRead() },
+      );
       if (before.length > 0) {
         const tests = [...before.map((one) => testOf(one)), test];
         if (hazard === 'probe-first' || hazard === 'meter-first')
@@ -118,6 +117,7 @@ function isCopperTo({ circuit }: Network, outlet: number): boolean {
 
 function candidatesOf(question: NextTestQuestion): readonly Candidate[] {
   const { network, readings, outlets, kit, explanations, doubted } = question;
+  let read: readonly OutletOpinion[] | undefined;
   return network.circuit.outlets.flatMap((_, outlet) => {
     const opinion = outlets[outlet];
     if (opinion === undefined) return [];
@@ -129,11 +129,15 @@ function candidatesOf(question: NextTestQuestion): readonly Candidate[] {
       seen: !isCopperTo(network, outlet),
       ...(doubted === undefined ? {} : { doubted }),
     };
-    return candidatesAt(situation, outlet, kit, (instrument, state) => {
+    const isPossible = (instrument: InstrumentId, state: TestState | undefined): boolean => {
       if (state !== undefined && instruments[instrument].withLoadsOff === undefined) return false;
       if (instruments[instrument].needs === 'own-device')
         return network.devices.some((device) => device.outlet === outlet);
       return instruments[instrument].needs !== 'device' || network.devices.length > 0;
+    };
+    return candidatesAt(situation, outlet, kit, isPossible, () => {
+      read ??= circuitOnceRead(situation);
+      return read;
     });
   });
 }

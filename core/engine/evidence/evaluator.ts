@@ -25,6 +25,7 @@ import {
 import type { Evidence, OutletEvidence, ReadingEvidence, StateEvidence } from './evidence.ts';
 import { fineTolerance, type Tolerance } from './likelihood.ts';
 import { Predictor } from './predictor.ts';
+import { Responses } from './responses.ts';
 import { type Weighed, Weighing } from './weighing.ts';
 
 // Longer than other files: all that one solver is asked for, which keeps its scratch between the questions.
@@ -78,9 +79,7 @@ export class Evaluator {
   /** By the number of branches. */
   private readonly bases: Terminals[] = [];
   private base: Terminals = terminals(0);
-  private branches: readonly Branch[] = [];
-  private responsesRe: Float64Array[] = [];
-  private responsesIm: Float64Array[] = [];
+  private readonly responses: Responses;
 
   constructor(
     network: Network,
@@ -93,6 +92,7 @@ export class Evaluator {
     this.evidence = evidence;
     this.solver = new Solver(network);
     this.weighing = new Weighing(evidence, network.circuit.nominalVolts, tolerance);
+    this.responses = new Responses(network, this.solver);
     this.predictor = new Predictor(network, this.weighing, () => this.solved());
     this.predicted = this.weighing.predicted;
   }
@@ -349,11 +349,6 @@ export class Evaluator {
     const flat = this.base;
     this.base = this.bases[count];
     this.predictor.forBranches(count);
-    this.branches = branches;
-    while (this.responsesRe.length < count) {
-      this.responsesRe.push(new Float64Array(this.network.nodeCount));
-      this.responsesIm.push(new Float64Array(this.network.nodeCount));
-    }
     for (const state of this.evidence.states) {
       if (state.repaired) continue;
       const asking = state.outlets.flatMap(({ outlet, readings }) => {
@@ -363,49 +358,16 @@ export class Evaluator {
       if (asking.length === 0) continue;
       const settled = this.enter(state, supposed);
       this.solved();
-      const loadsOff = settled.loadsOff;
-      branches.forEach(({ a, b }, p) => {
-        const re = this.responsesRe[p] as Float64Array;
-        const im = this.responsesIm[p] as Float64Array;
-        if (loadsOff && isLoad[p]) {
-          re.fill(0);
-          im.fill(0);
-          return;
-        }
-        const amps: (readonly [number, number, number])[] = [];
-        if (a !== earth) amps.push([a, 1, 0]);
-        if (b !== earth) amps.push([b, -1, 0]);
-        this.solver.respond(amps, re, im);
-      });
+      this.responses.begin(branches, settled.loadsOff ? isLoad : [], asking.length);
       for (const { outlet, readings } of asking) {
         this.solver.equivalentAt(outlet, this.base);
-        this.takeResponses(outlet);
+        this.responses.at(outlet, this.base);
         for (const reading of readings) this.readHere(reading, settled, supposed.instruments, true);
       }
     }
     this.base = flat;
     this.predictor.forBranches(0);
-    this.branches = [];
     return this.predictor.slopes;
-  }
-
-  private takeResponses(outlet: number): void {
-    const contact = this.network.outlets[outlet]?.contact;
-    if (contact === undefined) return;
-    const { base, solver } = this;
-    const nodes = [contact.hot, contact.neutral, contact.ground] as const;
-    this.branches.forEach(({ a, b }, p) => {
-      const re = this.responsesRe[p] as Float64Array;
-      const im = this.responsesIm[p] as Float64Array;
-      for (let row = 0; row < 3; row += 1) {
-        base.responseRe[3 * p + row] = re[nodes[row] as number] as number;
-        base.responseIm[3 * p + row] = im[nodes[row] as number] as number;
-      }
-      base.acrossRe[p] =
-        (a === earth ? 0 : (solver.voltsRe[a] as number)) - (b === earth ? 0 : (solver.voltsRe[b] as number));
-      base.acrossIm[p] =
-        (a === earth ? 0 : (solver.voltsIm[a] as number)) - (b === earth ? 0 : (solver.voltsIm[b] as number));
-    });
   }
 
   /** Lets protection settle in a state and predicts what tripped by itself. */

@@ -173,8 +173,8 @@ export class Weighing {
     return { forms: this.forms.slice(), short, scales: this.scales };
   }
 
-  /** Fits the scales to what was taken; answers the nats that all of it falls short of, every scale counted by its share. */
-  weigh(): number {
+  /** Fits the scales to what was taken; answers the nats that all of it falls short of, every scale counted by its share; Infinity beyond the limit. */
+  weigh(limit: number = Number.POSITIVE_INFINITY): number {
     const { taken, forms, isVolts, hasOther, scaleFit } = this;
     const withoutOne = (reading: ReadingEvidence): Generator<Form> => this.withoutOne(reading);
     const asked = scaleFit.fit({ readings: taken, forms, isVolts, hasOther, withoutOne });
@@ -182,7 +182,10 @@ export class Weighing {
     let sum = scaleNats(own, this.supply) + 0.5 * Math.log(asked.own / curvatureOfPrior);
     if (this.hasOther)
       sum += 0.5 * (curvatureOfLegs * (other - own) ** 2 + Math.log(asked.other / curvatureOfLegs));
-    for (const reading of this.taken) sum += this.takenDeficit(reading);
+    for (const reading of this.taken) {
+      sum += this.takenDeficit(reading);
+      if (sum > limit) return Number.POSITIVE_INFINITY;
+    }
     return sum;
   }
 

@@ -82,6 +82,18 @@ describe('what the diagnosis predicts', () => {
       });
       const branch = { a: contact.hot, b: contact.neutral, ohms: 1 / siemens };
       const slopes = evaluator.predictWithSlopes(withSiemens(siemens), [branch], [true], () => true).slice();
+      // So many branches that they are asked from the outlets, one of them gone: a network is reciprocal.
+      const many = Array.from({ length: 3 * circuit.outlets.length + 1 }, () => branch);
+      const each = evaluator.predictWithSlopes(
+        withSiemens(siemens),
+        many,
+        many.map(() => true),
+        () => true,
+      );
+      for (let channel = 0; channel < evaluator.predicted.length; channel += 1) {
+        const last = each[channel * many.length + many.length - 1] as number;
+        expect(Math.abs(last - (slopes[channel] as number))).toBeLessThan(1e-6 * (1 + Math.abs(last)));
+      }
       // Of what does not ask for it nothing changes, and as much is shown.
       const shown = evaluator.predicted.slice();
       const unasked = evaluator.predictWithSlopes(withSiemens(siemens), [branch], [true], () => false);

@@ -440,10 +440,10 @@ export class Search {
     for (const { hypothesis, parent, most, bound, states } of candidates) {
       if (most < this.most - keptNats) return;
       this.keep(this.refinement.refined(hypothesis, parent, bound, states));
-      slice += 1;
-      if (slice % sliceFits !== 0) continue;
-      yield undefined;
+      // On a long run one fit may take as long as many on a short one.
       if (this.isOver()) return;
+      slice += 1;
+      if (slice % sliceFits === 0) yield undefined;
     }
   }
 

@@ -1,4 +1,4 @@
-import { diagnosisOf, parseDiagnosisInput, usualLimits } from '@fair-plug/core/engine';
+import { diagnosisOf, parseDiagnosisInput, searchTime, usualLimits } from '@fair-plug/core/engine';
 import { enUs, problemInWords, wrongInWords } from '@fair-plug/core/words';
 import { z } from 'zod';
 import { answer, bodyOf, Problem } from '../answers';
@@ -22,6 +22,7 @@ export const POST = (request: Request): Promise<Response> =>
     if ((circuit?.outlets.length ?? 0) > mostOutlets || readings.length > 20 * mostOutlets)
       throw new Problem('too-large', `A question may be about at most ${mostOutlets} outlets.`);
     const started = performance.now();
-    const isOver = () => performance.now() - started > mostMilliseconds;
+    const most = searchTime(mostMilliseconds, circuit?.outlets.length ?? 0);
+    const isOver = () => performance.now() - started > most;
     return answer(diagnosisOf(parsed.value, enUs, { ...usualLimits, isOver }));
   });
