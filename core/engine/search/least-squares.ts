@@ -60,15 +60,18 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array, least 
   const slope = new Float64Array(size);
   let isCurrent = false;
   const takeStock = (): void => {
-    normalEquations(problem, residuals, jacobian, matrix, gradient);
-    for (let p = 0; p < size; p += 1) curvature[p] = value(matrix, p * size + p);
+    gradientOf(problem, residuals, jacobian, gradient);
     slope.set(gradient);
+    addPrior(problem, at, null, gradient);
+    // Most loads press outward at nought: how they bend with each other matters to no step.
+    normalEquations(problem, residuals, jacobian, matrix, heldAt(problem, at, gradient));
+    for (let p = 0; p < size; p += 1) curvature[p] = value(matrix, p * size + p);
     isCurrent = true;
   };
   let iterations = 0;
   for (; iterations < mostIterations; iterations += 1) {
     takeStock();
-    addPrior(problem, at, matrix, gradient);
+    addPrior(problem, at, matrix, null);
     let improved = false;
     let failed: Float64Array | null = null;
     for (let attempt = 0; attempt < 6; attempt += 1, damping *= 10) {
@@ -110,9 +113,8 @@ export interface Chord {
 export function chordAt(problem: FitProblem, at: Float64Array): Chord {
   const { residuals, jacobian } = problem.linearize(at);
   const matrix = new Float64Array(problem.size ** 2);
-  const gradient = new Float64Array(problem.size);
-  normalEquations(problem, residuals, jacobian, matrix, gradient);
-  addPrior(problem, at, matrix, gradient);
+  normalEquations(problem, residuals, jacobian, matrix, null);
+  addPrior(problem, at, matrix, null);
   return { at, jacobian, matrix };
 }
 
@@ -123,36 +125,32 @@ export function promiseAlong(
   residuals: Float64Array,
   held: readonly number[] | null,
 ): number {
-  const { size, readings } = problem;
-  const gradient = new Float64Array(size);
-  for (let row = 0; row < residuals.length; row += 1) {
-    const residual = value(residuals, row);
-    const pull = residual * pullKept(residual, row < readings);
-    if (pull === 0) continue;
-    for (let p = 0; p < size; p += 1) add(gradient, p, value(jacobian, row * size + p) * pull);
-  }
+  const gradient = new Float64Array(problem.size);
+  gradientOf(problem, residuals, jacobian, gradient);
   addPrior(problem, at, null, gradient);
   // What has no slope stays where it is.
   for (const position of held ?? []) gradient[position] = 0;
   return promiseOf(at, stepFrom(problem, at, matrix, gradient, firstDamping), gradient);
 }
 
+/** 1 of what presses outward at a bound. */
+const heldAt = ({ lower, upper }: FitProblem, at: Float64Array, gradient: Float64Array): Uint8Array =>
+  Uint8Array.from(at, (x, p) =>
+    (x <= value(lower, p) && value(gradient, p) > 0) || (x >= value(upper, p) && value(gradient, p) < 0)
+      ? 1
+      : 0,
+  );
+
 /** Where a damped step within the bounds leads; what presses outward at a bound is held. */
 function stepFrom(
-  { size, lower, upper }: FitProblem,
+  problem: FitProblem,
   at: Float64Array,
   matrix: Float64Array,
   gradient: Float64Array,
   damping: number,
 ): Float64Array {
-  const free = new Uint8Array(size);
-  for (let p = 0; p < size; p += 1) {
-    const outward =
-      (value(at, p) <= value(lower, p) && value(gradient, p) > 0) ||
-      (value(at, p) >= value(upper, p) && value(gradient, p) < 0);
-    free[p] = outward ? 0 : 1;
-  }
-  const step = solveDamped(size, matrix, gradient, free, damping);
+  const { size, lower, upper } = problem;
+  const step = solveDamped(size, matrix, gradient, heldAt(problem, at, gradient), damping);
   return at.map((x, p) => Math.min(value(upper, p), Math.max(value(lower, p), x - value(step, p))));
 }
 
@@ -174,11 +172,11 @@ function addPrior(
   { size, priorWeight, priorCentre }: FitProblem,
   at: Float64Array,
   matrix: Float64Array | null,
-  gradient: Float64Array,
+  gradient: Float64Array | null,
 ): void {
   for (let p = 0; p < size; p += 1) {
     if (matrix !== null) add(matrix, p * size + p, value(priorWeight, p));
-    add(gradient, p, value(priorWeight, p) * (value(at, p) - value(priorCentre, p)));
+    if (gradient !== null) add(gradient, p, value(priorWeight, p) * (value(at, p) - value(priorCentre, p)));
   }
 }
 
@@ -199,43 +197,66 @@ function objectiveAt(
   return sum;
 }
 
+/** Slopes of the objective, prior left out. */
+function gradientOf(
+  { size, readings }: FitProblem,
+  residuals: Float64Array,
+  jacobian: Float64Array,
+  gradient: Float64Array,
+): void {
+  gradient.fill(0);
+  for (let row = 0; row < residuals.length; row += 1) {
+    const residual = value(residuals, row);
+    const pull = residual * pullKept(residual, row < readings);
+    if (pull === 0) continue;
+    for (let p = 0; p < size; p += 1) add(gradient, p, value(jacobian, row * size + p) * pull);
+  }
+}
+
+/** How the objective bends, prior left out; of what is held only by itself. */
 function normalEquations(
   { size, readings }: FitProblem,
   residuals: Float64Array,
   jacobian: Float64Array,
   matrix: Float64Array,
-  gradient: Float64Array,
+  held: Uint8Array | null,
 ): void {
   matrix.fill(0);
-  gradient.fill(0);
+  const together = Array.from({ length: size }, (_, p) => p).filter((p) => held?.[p] !== 1);
   for (let row = 0; row < residuals.length; row += 1) {
-    const residual = value(residuals, row);
-    const weight = pullKept(residual, row < readings);
+    const weight = pullKept(value(residuals, row), row < readings);
+    const from = row * size;
     for (let p = 0; p < size; p += 1) {
-      const j = value(jacobian, row * size + p);
+      const j = value(jacobian, from + p);
       if (j === 0) continue;
-      add(gradient, p, weight * j * residual);
-      for (let q = 0; q <= p; q += 1) add(matrix, p * size + q, weight * j * value(jacobian, row * size + q));
+      if (held?.[p] === 1) {
+        add(matrix, p * size + p, weight * j * j);
+        continue;
+      }
+      for (const q of together) {
+        if (q > p) break;
+        add(matrix, p * size + q, weight * j * value(jacobian, from + q));
+      }
     }
   }
   for (let p = 0; p < size; p += 1)
     for (let q = 0; q < p; q += 1) matrix[q * size + p] = value(matrix, p * size + q);
 }
 
-/** Solves (A + damping·diag A) x = g over the free quantities, by Cholesky's factors. */
+/** Solves (A + damping·diag A) x = g over the quantities that are not held, by Cholesky's factors. */
 function solveDamped(
   size: number,
   matrix: Float64Array,
   gradient: Float64Array,
-  free: Uint8Array,
+  held: Uint8Array,
   damping: number,
 ): Float64Array {
   const factor = new Float64Array(size * size);
   const x = new Float64Array(size);
   for (let p = 0; p < size; p += 1) {
-    if (free[p] === 0) continue;
+    if (held[p] === 1) continue;
     for (let q = 0; q <= p; q += 1) {
-      if (free[q] === 0) continue;
+      if (held[q] === 1) continue;
       let sum = value(matrix, p * size + q);
       if (p === q) sum += damping * sum + 1e-12;
       for (let k = 0; k < q; k += 1) sum -= value(factor, p * size + k) * value(factor, q * size + k);
@@ -243,13 +264,13 @@ function solveDamped(
     }
   }
   for (let p = 0; p < size; p += 1) {
-    if (free[p] === 0) continue;
+    if (held[p] === 1) continue;
     let sum = value(gradient, p);
     for (let k = 0; k < p; k += 1) sum -= value(factor, p * size + k) * value(x, k);
     x[p] = sum / value(factor, p * size + p);
   }
   for (let p = size - 1; p >= 0; p -= 1) {
-    if (free[p] === 0) continue;
+    if (held[p] === 1) continue;
     let sum = value(x, p);
     for (let k = p + 1; k < size; k += 1) sum -= value(factor, k * size + p) * value(x, k);
     x[p] = sum / value(factor, p * size + p);
