@@ -110,7 +110,7 @@ ${growth.map(({ outlets, ms }) => `| ${outlets} | ${digits(ms)} ms | ${digits((m
 
 const sections = [
   { heading: '## The solver', text: solverText },
-  { heading: '## The diagnosis', text: await diagnosisText(Number(process.argv[2] ?? 60)) },
+  { heading: '## The diagnosis', text: await diagnosisText(Number(process.argv[2] ?? 40)) },
   { heading: '## The log in the browser', text: foldText() },
 ];
 writeSections('performance.md', introduction, sections);

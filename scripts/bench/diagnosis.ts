@@ -85,7 +85,7 @@ function one(times: Times, known: Circuit, unknownLoads: boolean, readings: read
   // A typical visit: lamps everywhere, and one more reading comes in.
   const byLamps = readings.filter(({ instrument }) => instrument === 'lamps');
   const meter = readings.find(({ instrument }) => instrument === 'meter');
-  if (meter === undefined) return;
+  if (meter === undefined || known.outlets.length > circuit.outlets.length) return;
   timed(byLamps);
   times.added.push(timed([...byLamps, meter]).whole);
 }
