@@ -59,6 +59,48 @@ describe.each(cases)('%s, when the search is cut short', (_, faults) => {
   });
 });
 
+test.each([
+  [60, 150],
+  [300, 40],
+])(
+  'a neutral lost on two legs with %d and %d W on, no time left for what nobody said is shared: in every list',
+  (one, other) => {
+    const four = ['o1', 'o2', 'o3', 'o4'];
+    const run = runOf(four, { meters: { first: 12, next: 4 } });
+    const outlets = run.outlets.map(
+      (outlet, index) => ({ ...outlet, leg: index < 2 ? 'L1' : 'L2' }) as const,
+    );
+    const tests = four.flatMap(
+      (at) =>
+        [
+          { at, instrument: 'lamps' },
+          { at, instrument: 'meter' },
+        ] as const,
+    );
+    const { readings } = simulate({
+      ...run,
+      outlets,
+      tests,
+      loads: [
+        { at: 'o2', watts: one, on: true },
+        { at: 'o3', watts: other, on: true },
+      ],
+      faults: [{ kind: 'open', conductor: 'neutral', cable: 'c1' }],
+    });
+    const known = {
+      circuit: run,
+      legs: 'unknown',
+      unknownLoads: true,
+      unknownDevices: new Set<number>(),
+    } as const;
+    const limits = { mostBounds: 6000, isOver: () => true };
+    const answer = new Diagnostician(known).diagnose({ readings, trippedBefore: null }, limits);
+    expect(answer.stoppedEarly).toBe(true);
+    for (const { id, condition, notRuledOut } of answer.outlets)
+      expect([condition, ...notRuledOut], id).toContain('lost-shared-neutral');
+  },
+);
+
 test('what is open by an outlet’s own readings is in its list, and a contact is sure only where they make it so', () => {
   const { outlets } = answered([], ['lamps'], 1);
   for (const { notRuledOut, contacts, doubts } of outlets) {
