@@ -21,6 +21,12 @@ const known = new LRUCache<string, readonly KnownCircuit[]>({
   sizeCalculation: (circuits) => 1 + circuits.length,
 });
 
+const nameOf = (firm: FirmData, job: string): string => `${firm.id} ${job}`;
+
+/** What the circuits of a job came to when it was assessed last, where that is remembered: the same objects as long as they stand. */
+export const circuitsOf = (firm: FirmData, job: string): readonly KnownCircuit[] =>
+  known.get(nameOf(firm, job)) ?? [];
+
 /** Assesses a house to the end, in turns with whatever else the server does; what did not change since stands as it was. */
 async function assessed(name: string, house: House) {
   const circuits = new Map((known.get(name) ?? []).map((one) => [one.breaker, one]));
@@ -58,7 +64,7 @@ export async function assessJob(firm: FirmData, job: string): Promise<void> {
   const { seq } = read;
   const { practice } = foldKit(kit.entries).firm;
   const findings: FindingSummary = findingSummaryOf(
-    await assessed(`${firm.id} ${job}`, read.fold.house),
+    await assessed(nameOf(firm, job), read.fold.house),
     practice,
   );
   await firm.transaction(async (transaction) => {
