@@ -17,10 +17,8 @@ import { type Form, rowNats, rowSize, VoltsForms } from './volts-form.ts';
 
 /** Nats up to which a reading's volts are taken for right without looking for a slip. */
 const fitsPlainly = 4;
-
 /** A slip that explains a reading so much worse than all else does is not looked at. */
 const negligible = 1e-4;
-
 /** Scales so near each other make no difference to a lamp. */
 const sameScale = 2e-3;
 
