@@ -102,6 +102,7 @@ async function allOfA(): Promise<unknown> {
 const asB: Readonly<Record<string, () => Promise<unknown>>> = {
   assessJob: () => assessor.assessJob(b.firm, a.job),
   assessSoon: async () => assessor.assessSoon(b.firm, [a.job]),
+  circuitsOf: async () => assessor.circuitsOf(b.firm, a.job),
   summarizeJob: () => assessor.summarizeJob(b.firm, a.job),
   summarizeSoon: async () => assessor.summarizeSoon(b.firm, a.job),
   readJob: () => readJobs.readJob(b.firm, a.job),
