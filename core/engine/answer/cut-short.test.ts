@@ -101,6 +101,39 @@ test.each([
   },
 );
 
+test('whenever the time is over, the answer is the whole one or says that it is not', () => {
+  const two = ['o1', 'o2'];
+  const run = runOf(two, { meters: { first: 12, next: 4 } });
+  const outlets = run.outlets.map((outlet, index) => ({ ...outlet, leg: index < 1 ? 'L1' : 'L2' }) as const);
+  const tests = two.map((at) => ({ at, instrument: 'meter' }) as const);
+  const loads = [{ at: 'o1', watts: 200, on: true }];
+  const { readings } = simulate({ ...run, outlets, tests, loads });
+  const known = {
+    circuit: run,
+    legs: 'unknown',
+    unknownLoads: true,
+    unknownDevices: new Set<number>(),
+  } as const;
+  const until = (most: number) => {
+    let asked = 0;
+    const isOver = (): boolean => {
+      asked += 1;
+      return asked > most;
+    };
+    const answer = new Diagnostician(known).diagnose(
+      { readings, trippedBefore: null },
+      { mostBounds: 6000, isOver },
+    );
+    return { asked, answer };
+  };
+  const whole = until(Number.POSITIVE_INFINITY);
+  expect(whole.answer.stoppedEarly).toBe(false);
+  for (let most = Math.max(0, whole.asked - 60); most < whole.asked; most += 1) {
+    const { outlets: some, stoppedEarly } = until(most).answer;
+    if (!stoppedEarly) expect(some, `over after ${most}`).toEqual(whole.answer.outlets);
+  }
+});
+
 test('what is open by an outlet’s own readings is in its list, and a contact is sure only where they make it so', () => {
   const { outlets } = answered([], ['lamps'], 1);
   for (const { notRuledOut, contacts, doubts } of outlets) {

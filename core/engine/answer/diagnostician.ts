@@ -88,12 +88,13 @@ export class Diagnostician {
     for (let slice = 0; ; slice += 1) {
       const step = run.next();
       if (step.done) {
-        // What is left out for want of time.
-        const isOver = (shared === undefined || twoLegs === undefined) && limits.isOver?.() === true;
+        const isLeft = shared === undefined || twoLegs === undefined;
         if (twoLegs === undefined) twoLegs = yield* this.families.onTwoLegs(taken, limits);
         const found = [...foundBy(step.value, foresight), ...foundOnTwoLegs(twoLegs, search.bestLogWeight)];
-        let isCut = isOver || step.value.stoppedEarly || twoLegs?.state.stoppedEarly === true;
+        let isCut = step.value.stoppedEarly || twoLegs?.state.stoppedEarly === true;
         shared ??= yield* this.families.sharedNeutrals(taken, limits);
+        // Time that was over before these were gone into left them out.
+        isCut ||= isLeft && limits.isOver?.() === true;
         const best = Math.max(search.bestLogWeight, weightOf(twoLegs));
         for (const one of shared) {
           const asShared = yield* this.families.withSharedNeutral(one, limits, best);
