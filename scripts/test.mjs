@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { needBuild } from './setup/build.mjs';
 import { removeData } from './setup/cluster.mjs';
@@ -6,9 +6,8 @@ import { run } from './setup/processes.mjs';
 import { Refusal, runMain } from './setup/refusal.mjs';
 import { root, testSettings } from './setup/settings.mjs';
 import { needDebianPackages, needNode, needPackages } from './setup/toolchain.mjs';
-import { halves, runUnit, unitResults } from './unit.mjs';
-
-const e2eResults = join(root, 'test-results/e2e.json');
+import { count, failedTests } from './test-results.mjs';
+import { runUnit } from './unit.mjs';
 
 const program = (name) => join(root, 'node_modules/.bin', name);
 
@@ -66,26 +65,6 @@ async function browserTests() {
   return { ...first, output: `${first.output}\nTraces of what failed, run once more: test-results/e2e` };
 }
 
-/** Tests counted from the reports of both runners; a runner without a report has failed as a whole. */
-function count() {
-  const sum = { passed: 0, failed: 0, skipped: 0 };
-  const add = (passed, failed, skipped) => {
-    sum.passed += passed;
-    sum.failed += failed;
-    sum.skipped += skipped;
-  };
-  for (const file of halves.map(unitResults))
-    if (existsSync(file)) {
-      const results = JSON.parse(readFileSync(file, 'utf8'));
-      add(results.numPassedTests, results.numFailedTests, results.numPendingTests + results.numTodoTests);
-    } else add(0, 1, 0);
-  if (existsSync(e2eResults)) {
-    const { stats, errors } = JSON.parse(readFileSync(e2eResults, 'utf8'));
-    add(stats.expected + stats.flaky, stats.unexpected + errors.length, stats.skipped);
-  } else add(0, 1, 0);
-  return sum;
-}
-
 await runMain(async () => {
   const began = Date.now();
   needNode();
@@ -106,7 +85,8 @@ await runMain(async () => {
   await stage('browser tests', browserTests);
   const failed = stages.filter(({ passed }) => !passed).map(({ name }) => name);
   if (failed.length > 0) console.log(`\nFailed: ${failed.join(', ')}`);
-  const { passed, failed: failedTests, skipped } = count();
-  console.log(`\n${passed} passed, ${failedTests} failed, ${skipped} skipped, in ${since(began)}`);
+  for (const test of failedTests()) console.log(`  ${test}`);
+  const { passed, failed: failures, skipped } = count();
+  console.log(`\n${passed} passed, ${failures} failed, ${skipped} skipped, in ${since(began)}`);
   return failed.length === 0 ? 0 : 1;
 });

@@ -90,7 +90,7 @@ describe('the solver against a naive twin', () => {
       }),
       { numRuns: 200, seed: 20261124 },
     );
-  }, 300_000);
+  });
 });
 
 describe('the worked examples of the file format', () => {

@@ -30,7 +30,7 @@ beforeAll(async () => {
   ]);
   await loadDemo(source.connection, 'a demo password');
   folder = mkdtempSync(join(tmpdir(), 'fair-plug-backup-'));
-}, 60_000);
+});
 afterAll(async () => {
   await source.drop();
   await cluster.stop();

@@ -1,5 +1,5 @@
 import { MantineProvider, TextInput } from '@mantine/core';
-import { fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { Sheet } from './sheet';
 
@@ -17,8 +17,7 @@ const sheet = (opened: boolean) => (
 test('a sheet takes up the focus as it opens', async () => {
   const { rerender } = render(sheet(false));
   rerender(sheet(true));
-  await letTimersRun();
-  expect(screen.getByRole('dialog').contains(document.activeElement)).toBe(true);
+  await waitFor(() => expect(screen.getByRole('dialog').contains(document.activeElement)).toBe(true));
 });
 
 test('who is quicker than the sheet keeps the focus where it is', async () => {
