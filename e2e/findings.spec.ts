@@ -31,7 +31,7 @@ test('the whole work on findings by keyboard: taken, accepted, edited, refused; 
   const { job } = await miswiredDen(request);
   await page.goto(`/findings?job=${job}`);
   await expect(inHand(page).getByRole('heading', { name: /Reads hot and neutral reversed/ })).toBeVisible();
-  await expect(inHand(page)).toContainText('Evidence: 2 readings and visible defects');
+  await expect(inHand(page)).toContainText('Evidence (2)');
   await expect(inHand(page)).toContainText('Den 1, Den 2');
   await page.keyboard.press('a');
   await expect(list(page).getByRole('button', { name: /reversed.*accepted/ })).toBeVisible();

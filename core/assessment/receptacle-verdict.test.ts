@@ -87,6 +87,21 @@ describe('a receptacle to keep away from', () => {
     },
   );
 
+  test('what the probe has settled is neither said to fit, nor to be settled by the probe', () => {
+    const fits = (of: ReturnType<typeof judgedAt>) => of.verdict?.alsoFits.map(({ id }) => id);
+    const byLamps = judgedAt(reads('hn-ng'));
+    expect(fits(byLamps)).toEqual(['hot-to-ground-jumper']);
+    expect(byLamps.verdict?.settle).toBe('probe');
+    const probed = judgedAt(reads('hn-ng'), {
+      kind: 'reading-taken',
+      receptacle: den1,
+      shown: { instrument: 'probe', hot: false, neutral: true, ground: false },
+    });
+    expect(probed.judged?.notRuledOut).not.toContain('energized-ground');
+    expect(fits(probed)).toEqual([]);
+    expect(probed.verdict).toMatchObject({ code: 'lamps-hn-ng', settle: null });
+  });
+
   test('what a meter alone read is not said of lamps', () => {
     const scorched: JobStatement = { kind: 'look-noted', receptacle: den1, look: 'scorch', seen: true };
     const measured: JobStatement = {

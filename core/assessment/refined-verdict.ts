@@ -1,4 +1,13 @@
-import { type ConditionId, conditionIds, conditions, type Urgency, urgencies } from '../knowledge/index.ts';
+import type { Reading } from '../instruments/index.ts';
+import {
+  type ConditionId,
+  conditionIds,
+  conditions,
+  type Fit,
+  type TestKind,
+  type Urgency,
+  urgencies,
+} from '../knowledge/index.ts';
 import type { Receptacle } from '../log/index.ts';
 import { readingsOf } from './circuits.ts';
 import type { JudgedReceptacle } from './judged.ts';
@@ -52,6 +61,30 @@ export function pressingDoubtOf({
 const urgencyRank = (urgency: Urgency | null): number =>
   urgency === null ? urgencies.length : urgencies.indexOf(urgency);
 
+/** What the lamps leave open is settled by such a reading, or was. */
+const settles: Readonly<Record<TestKind, (reading: Reading) => boolean>> = {
+  probe: ({ instrument }) => instrument === 'probe',
+  meter: ({ instrument }) => instrument === 'meter' || instrument === 'meter-low',
+  'lamps-loads-off': ({ instrument, state }) => instrument === 'lamps' && state?.loadsOff === true,
+  // That is tried elsewhere.
+  'prove-tester': () => false,
+};
+
+const settleFor = (byLamps: Verdict | null, { table }: JudgedReceptacle): TestKind | null => {
+  const settle = byLamps?.settle ?? null;
+  return settle !== null && table.some(({ reading }) => settles[settle](reading)) ? null : settle;
+};
+
+/** Of what shows the same lamps, what the engine has not ruled out. */
+const stillFitting = (
+  { alsoFits }: Verdict,
+  condition: ConditionId,
+  notRuledOut: readonly ConditionId[],
+): readonly Fit[] =>
+  alsoFits.filter((fit) =>
+    fit.conditions.every((id) => id === condition || !conditions[id].dangerous || notRuledOut.includes(id)),
+  );
+
 /**
  * The verdict on the lamps as the engine refines it, with all that was read there and on its circuit. What lamps say
  * by themselves stays where the engine agrees; a warning to stop is never taken back.
@@ -65,7 +98,7 @@ export function refinedVerdict(byLamps: Verdict | null, judged: JudgedReceptacle
   if (byLamps !== null && byLamps.stop !== null && condition === 'correct')
     return { ...byLamps, notRuledOut: [...new Set([...byLamps.notRuledOut, ...judged.notRuledOut])] };
   const known = condition === 'undetermined' ? null : conditions[condition];
-  const agrees = byLamps !== null && known !== null && byLamps.readsAs[0] === condition;
+  const agreed = byLamps !== null && byLamps.readsAs[0] === condition ? byLamps : null;
   const notRuledOut = [...judged.notRuledOut];
   const doubt = pressingDoubtOf(judged);
   const own = known === null ? 'repair' : known.urgency;
@@ -79,13 +112,14 @@ export function refinedVerdict(byLamps: Verdict | null, judged: JudgedReceptacle
     kind: 'verdict',
     signature: byLamps?.signature ?? 'dim',
     readsAs: condition === 'undetermined' ? [] : [condition],
-    code: hidden !== null ? `may-hide-${hidden}` : agrees ? byLamps.code : condition,
+    code: hidden !== null ? `may-hide-${hidden}` : (agreed?.code ?? condition),
     urgency,
     plain: condition === 'correct' && hidden === null && (byLamps?.plain ?? true),
-    alsoFits: agrees ? byLamps.alsoFits : [],
+    alsoFits:
+      agreed === null || condition === 'undetermined' ? [] : stillFitting(agreed, condition, notRuledOut),
     notRuledOut,
     contacts: judged.contacts,
-    settle: byLamps?.settle ?? null,
+    settle: settleFor(byLamps, judged),
     stop: byLamps?.stop ?? null,
     cautions: [...new Set([...(byLamps?.cautions ?? []), ...(known?.cautions ?? [])])],
   };

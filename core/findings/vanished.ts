@@ -21,8 +21,19 @@ export type Became =
   | { readonly kind: 'judged-otherwise' };
 
 export interface Vanished extends Proposed {
-  readonly became: readonly (Place & { readonly what: Became['kind']; readonly readsNow: Verdict | null })[];
+  readonly became: readonly (Place & {
+    readonly what: Became['kind'];
+    readonly readsNow: Verdict | null;
+    /** Headline of the finding that has the place now; null, or not there in what was kept before, where none has. */
+    readonly into?: string | null;
+  })[];
 }
+
+/** Whether a finding says the same of the same places. */
+const saysTheSame = ({ headline, places }: Proposed, { headline: other, receptacles }: Finding): boolean =>
+  headline === other &&
+  places.length > 0 &&
+  places.every(({ id }) => receptacles.some((one) => one.id === id));
 
 /** What stands as proposed and undecided now. */
 export const proposedIn = (findings: readonly Finding[], assessment: Assessment): readonly Proposed[] =>
@@ -45,8 +56,9 @@ export function vanishedSince(
   assessment: Assessment,
 ): readonly Vanished[] {
   const known = new Set(findings.map(({ key }) => key));
+  const current = findings.filter(({ into, proposal }) => into === null && proposal !== null);
   return before
-    .filter(({ key }) => !known.has(key))
+    .filter((gone) => !known.has(gone.key) && !current.some((one) => saysTheSame(gone, one)))
     .map((gone) => ({
       ...gone,
       became: gone.places.map(({ id, name, readings }) => {
@@ -60,7 +72,8 @@ export function vanishedSince(
               : count < readings
                 ? 'reading-withdrawn'
                 : 'judged-otherwise';
-        return { id, name, what, readsNow: now?.verdict ?? null };
+        const into = current.find(({ receptacles }) => receptacles.some((one) => one.id === id));
+        return { id, name, what, readsNow: now?.verdict ?? null, into: into?.headline ?? null };
       }),
     }));
 }

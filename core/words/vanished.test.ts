@@ -46,8 +46,14 @@ describe('a finding that nobody decided on and that is proposed no more', () => 
 
   test('says that what else is known makes it something else', () => {
     expect(after({ kind: 'job-described', groundedWiring: false }, reads('hn'))).toEqual([
-      'Reads open ground: What else is known of the house makes Den 1 something else: reads open ground.',
+      'Reads open ground: By what else is known of the house, Den 1 stands under “Three-slot receptacles on wiring without a ground” now.',
     ]);
+  });
+
+  test('says nothing where a finding of another key says the same of the same places, as once a breaker is set', () => {
+    const { findings, assessment } = found(reads('hn'));
+    const byKey = before.map((one) => ({ ...one, key: 'cause:7:open ground' }));
+    expect(vanishedSince(byKey, findings, assessment)).toEqual([]);
   });
 
   test('says nothing while it is proposed, or once somebody decided on it', () => {

@@ -90,10 +90,7 @@ export function FindingArticle({ finding, practice, isOpen = false, children }: 
       </dl>
       {proposal !== null && proposal.evidence.length > 0 && (
         <details className={classes.evidence} open={isOpen}>
-          <summary>
-            Evidence: {proposal.evidence.length}{' '}
-            {proposal.evidence.length === 1 ? 'reading or visible defect' : 'readings and visible defects'}
-          </summary>
+          <summary>Evidence ({proposal.evidence.length})</summary>
           <ul>
             {proposal.evidence.map(({ receptacle, words: shown, at }) => (
               <li key={`${receptacle} ${shown} ${at}`}>

@@ -55,7 +55,7 @@ describe('deciding', () => {
     await miswiredDen();
     await line(/Reads hot and neutral reversed/);
     expect(current().textContent).toContain('Den 1, Den 2');
-    expect(current().textContent).toContain('Evidence: 2 readings');
+    expect(current().textContent).toContain('Evidence (2)');
   });
 
   test('accepted by its key, it keeps what it stood on; the next one is in hand', async () => {

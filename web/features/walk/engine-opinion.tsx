@@ -6,9 +6,7 @@ import { EvidenceTable } from '@/components/evidence-table';
 import { useWords } from '@/components/region-words';
 import type { AskedReading } from './asked-reading';
 import classes from './engine-opinion.module.css';
-
-/** Below this a doubt behind a plainly correct reading is said once for the house, not here. */
-const worthSayingHere = 0.03;
+import { namedDoubts } from './named-doubts';
 
 /** What the engine makes of the readings: what fits, what is not ruled out, the next test, and the evidence. */
 export function EngineOpinion({
@@ -154,8 +152,8 @@ function Explained({ explanation }: { readonly explanation: JudgedExplanation })
 
 function Doubts({ judged, isPlain }: { readonly judged: JudgedReceptacle; readonly isPlain: boolean }) {
   const words = useWords();
-  const { notRuledOut, ifMisread, doubts } = judged;
-  const named = notRuledOut.filter((_, index) => !isPlain || (doubts[index] ?? 0) >= worthSayingHere);
+  const { notRuledOut, ifMisread } = judged;
+  const named = namedDoubts(judged, isPlain);
   const namesOf = (ids: typeof notRuledOut): string =>
     `${ids.map((id) => words.conditions[id].name.toLowerCase()).join(', ')}.`;
   if (named.length > 0 || ifMisread.length > 0)
