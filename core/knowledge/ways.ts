@@ -17,7 +17,7 @@ export interface WayWords {
   readonly when: string;
   /** What stays unsafe or missing after it; null: nothing. */
   readonly leaves: string | null;
-  /** What must be put on the receptacle or its plate. */
+  /** What must be put on the receptacle or its plate; what a label says, in quotes. */
   readonly labels: readonly string[];
 }
 

@@ -99,6 +99,14 @@ describe('the report', () => {
     expect(report.summary).toEqual({ receptacles: 2, tested: 1, readCorrect: 1, withFinding: 0 });
   });
 
+  test('what reads correct and is in a finding for what it may hide is not counted as correct', () => {
+    const house = { ...houseShowing(['hn-hg', 'hn-hg']), yearBuilt: 1950, groundedWiring: false };
+    const report = reportOn(assess(house));
+    expect(report.findings.map(({ key }) => key)).toContain('house-correct-without-ground');
+    expect(report.summary).toEqual({ receptacles: 2, tested: 2, readCorrect: 0, withFinding: 2 });
+    expect(report.notSeen).toEqual([]);
+  });
+
   test('a house where all reads correct still says what the lamps cannot see, once', () => {
     const report = reportOn(assess(houseShowing(['hn-hg', 'hn-hg'])));
     expect(fromReadings(report)).toEqual([]);

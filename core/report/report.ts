@@ -95,6 +95,23 @@ function cautionsFor(findings: readonly Finding[]): readonly CautionId[] {
   return cautionIds.filter((id) => needed.has(id));
 }
 
+/** Receptacles that read correct and stand in a finding for what that may hide count among those in doubt. */
+function countsWith({ rooms, summary }: Survey, findings: readonly Finding[]): Survey['summary'] {
+  const suspected = new Set(
+    findings
+      .filter(({ proposal }) => proposal?.isSuspected)
+      .flatMap(({ receptacles }) => receptacles.map(({ id }) => id)),
+  );
+  const hiding = rooms
+    .flatMap(({ lines }) => lines)
+    .filter(({ id, verdict }) => verdict?.plain && suspected.has(id));
+  return {
+    ...summary,
+    readCorrect: summary.readCorrect - hiding.length,
+    withFinding: summary.withFinding + hiding.length,
+  };
+}
+
 /** How the house was inspected, as far as the log holds it. */
 export function methodFacts(house: House): MethodFacts {
   const switched = house.wentDead.flatMap(({ by }) => (by.kind === 'breaker' ? [by.breaker] : []));
@@ -127,8 +144,10 @@ export function reportOn(assessment: Assessment, practice: Practice, words: Repo
   }
   const { coverage } = survey;
   const circuits = reportedCircuits(assessment, words);
+  const summary = countsWith(survey, findings);
   return {
     ...survey,
+    summary,
     rooms: survey.rooms.map((room) => ({
       ...room,
       lines: room.lines.map((line) => ({
@@ -140,7 +159,7 @@ export function reportOn(assessment: Assessment, practice: Practice, words: Repo
     findings,
     decided,
     notTested: [...coverage.notReached.map(({ name }) => name), ...coverage.left],
-    notSeen: conditionIds.filter((id) => notSeen.includes(id)),
+    notSeen: summary.readCorrect === 0 ? [] : conditionIds.filter((id) => notSeen.includes(id)),
     cutShort: assessment.circuits.filter(({ stoppedEarly }) => stoppedEarly).map(({ breaker }) => breaker),
     instrumentDoubts: instrumentDoubts(assessment, words),
     cautions: cautionsFor(findings).map((id) => words.cautions[id]),

@@ -51,7 +51,7 @@ describe('the owner’s page', () => {
     const [now, repair] = page.groups;
     expect(now?.items.map(({ headline }) => headline)).toEqual(['Scorched']);
     expect(repair?.items.map(({ headline }) => headline)).toEqual(['Reversed polarity', 'Open ground']);
-    expect(page.fine.words[0]).toBe('1 of the 3 receptacles tested read correct.');
+    expect(page.fine.words[0]).toBe('1 of the 3 receptacles tested read plainly correct.');
     expect(page.unseen.words.join(' ')).toContain('1 of 4 receptacles were not tested');
     expect(page.unseen.words.join(' ')).toContain('reversed bootleg ground');
     expect(page.closing).toContain('Do not open');

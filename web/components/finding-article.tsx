@@ -129,7 +129,7 @@ function FromCatalog({
                 const { name, when, leaves, labels } = words.ways[id];
                 return (
                   <li key={id}>
-                    {`${name}${ways[id].standing === 'temporary' ? ' (for a time only)' : ''}: ${when}${leaves === null ? '' : ` Leaves: ${leaves}`}${labels.length === 0 ? '' : ` Labels: ${labels.map((label) => `“${label}”`).join(', ')}.`}`}
+                    {`${name}${ways[id].standing === 'temporary' ? ' (for a time only)' : ''}: ${when}${leaves === null ? '' : ` Leaves: ${leaves}`}${labels.length === 0 ? '' : ` Labels: ${labels.join(', ')}.`}`}
                   </li>
                 );
               })}

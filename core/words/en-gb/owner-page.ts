@@ -7,7 +7,7 @@ import { workers } from './corrections.ts';
 
 const readCorrect = message<{ correct: number; tested: number }>(
   'en-GB',
-  '{correct} of the {tested, plural, one {# socket-outlet} other {# socket-outlets}} tested read correct.',
+  '{correct} of the {tested, plural, one {# socket-outlet} other {# socket-outlets}} tested read plainly correct.',
 );
 const untestedOf = message<{ untested: number; expected: number }>(
   'en-GB',

@@ -49,8 +49,8 @@ export const report: ReportTexts = {
   guideHeading: 'Reading the triangle.',
   figures: {
     listed: (count) => listedAfter({ count }),
-    correct: 'read correct',
-    notCorrect: 'did not',
+    correct: 'read plainly correct',
+    notCorrect: 'wrong or in doubt',
     notTested: 'not tested',
   },
   guide:

@@ -57,7 +57,7 @@ export const ways: CorrectionWords['ways'] = {
     when: 'No ground is there: a ground-fault receptacle here, a device upstream or a breaker. No ground wire is run between the receptacles behind it.',
     leaves:
       'It protects people, not electronics, and surge protection has nothing to work against. A tester’s button will not trip it: only the device’s own button counts.',
-    labels: ['No Equipment Ground', 'GFCI Protected, where the device is elsewhere'],
+    labels: ['“No Equipment Ground”', '“GFCI Protected” where the device is elsewhere'],
   },
   'two-slot': {
     name: 'A two-slot receptacle kept or put back',

@@ -7,7 +7,7 @@ import { workers } from './corrections.ts';
 
 const readCorrect = message<{ correct: number; tested: number }>(
   'en-US',
-  '{correct} of the {tested, plural, one {# receptacle} other {# receptacles}} tested read correct.',
+  '{correct} of the {tested, plural, one {# receptacle} other {# receptacles}} tested read plainly correct.',
 );
 const untestedOf = message<{ untested: number; expected: number }>(
   'en-US',

@@ -53,7 +53,8 @@ export function verdictWords(
       return {
         headline: 'Undetermined: test again',
         why: 'As long as it is not known, it is treated as dangerous.',
-        correction: 'Take the next test before anything is written; until then treat it as dangerous.',
+        correction:
+          'It is tested again before anything is concluded. Until then it is not used, and is treated as dangerous.',
       };
     if (isCondition(code)) {
       const { name, why, correction } = conditions[code];

@@ -168,7 +168,8 @@ export const ownerPage: OwnerTexts = {
   },
   fine: {
     heading: 'Lo que parece correcto',
-    count: (readCorrect, tested) => `${readCorrect} de las ${tested} tomas probadas parecen correctas.`,
+    count: (readCorrect, tested) =>
+      `${readCorrect} de las ${tested} tomas probadas parecen correctas, sin reparos.`,
     limit:
       'Parece correcto: las pruebas hechas no mostraron nada malo. No es una promesa sobre lo que no pueden ver.',
   },
