@@ -4,12 +4,47 @@ import { ownerPageOf, type Report, summaryOfFindings } from '@fair-plug/core/rep
 
 const sum = (counts: readonly number[]): number => counts.reduce((all, one) => all + one, 0);
 
+type Law = (holds: boolean, words: string) => void;
+
+/** A test is worth doing for what is held, and not to find what is ruled out. */
+function testsTellWhatIsOpen({ receptacles }: Assessment, law: Law): void {
+  for (const { next, judged } of receptacles.values()) {
+    if (next?.tells.kind !== 'condition' || judged === null) continue;
+    const { at, from, to } = next.tells;
+    const { condition, notRuledOut, ifMisread } = receptacles.get(at)?.judged ?? judged;
+    law(
+      !conditions[to].dangerous || [...notRuledOut, ...ifMisread, condition].includes(to),
+      `the next test at ${at} is to tell ${from} from ${to}, which is ruled out`,
+    );
+    law(
+      condition === from || condition === 'undetermined',
+      `the next test at ${at} is to tell ${from}, where ${condition} is held`,
+    );
+  }
+}
+
+/** What is in a finding for what it may hide is not counted as correct. */
+function correctAreInNoDoubt({ rooms, findings, summary }: Report, law: Law): void {
+  const inDoubt = new Set(
+    findings
+      .filter(({ proposal }) => proposal?.isSuspected)
+      .flatMap(({ receptacles }) => receptacles.map(({ id }) => id)),
+  );
+  const plain = rooms.flatMap(({ lines }) => lines).filter(({ verdict }) => verdict?.plain);
+  law(
+    plain.filter(({ id }) => !inDoubt.has(id)).length === summary.readCorrect,
+    'the report counts as correct what is in a finding for what it may hide',
+  );
+}
+
 /** What holds of every house, however it was walked: what is said in one place agrees with what is said in the others. */
 export function brokenLaws(assessment: Assessment, report: Report): readonly string[] {
   const broken: string[] = [];
-  const law = (holds: boolean, words: string): void => {
+  const law: Law = (holds, words) => {
     if (!holds) broken.push(words);
   };
+  testsTellWhatIsOpen(assessment, law);
+  correctAreInNoDoubt(report, law);
   const { counts, coverage, receptacles } = assessment;
   const lines = report.rooms.flatMap((room) => room.lines);
   const page = ownerPageOf(report, report.words.ownerPage);

@@ -190,5 +190,5 @@ function nextFor(
     );
     return outcomesOf(kinds, new Uint8Array(kinds.length), predictions, [[0, kinds.length]]);
   });
-  return testChooser(explanations.slice(0, mostExplanations), candidates, outcomes, [opinion.id], 0)(0);
+  return testChooser(explanations.slice(0, mostExplanations), candidates, outcomes, [opinion], 0)(0);
 }

@@ -167,13 +167,7 @@ export function nextTests(question: NextTestQuestion): NextTests {
       all.map((test) => foreteller.spans[position.get(JSON.stringify(test)) ?? -1] ?? [0, 0]),
     ),
   );
-  const chooser = testChooser(
-    explanations,
-    candidates,
-    outcomes,
-    outlets.map(({ id }) => id),
-    standingAt(question),
-  );
+  const chooser = testChooser(explanations, candidates, outcomes, outlets, standingAt(question));
   return { circuit: chooser(null), outlets: outlets.map((_, outlet) => chooser(outlet)) };
 }
 

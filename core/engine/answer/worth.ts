@@ -1,7 +1,7 @@
 import type { InstrumentId, Test, TestState } from '../../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
 import type { Outcomes } from './foretelling.ts';
-import type { Weighed, WeighedExplanation } from './posterior.ts';
+import { type OutletOpinion, ruledOutShare, type Weighed, type WeighedExplanation } from './posterior.ts';
 
 /** What a test is worth doing for. */
 export type Telling =
@@ -105,10 +105,10 @@ export function testChooser(
   explanations: readonly Weighed[],
   candidates: readonly Candidate[],
   outcomes: Outcomes,
-  ids: readonly string[],
+  outlets: readonly OutletOpinion[],
   standing: number | null,
 ): (outlet: number | null) => NextTest | null {
-  const held = ids.map((_, outlet) => heldAt(explanations, outlet));
+  const held = outlets.map((_, outlet) => heldAt(explanations, outlet));
   const places = explanations.map(placeOf);
   const gains = outcomes.map((outcome) => gainsOf(explanations, held, places, outcome));
   return (outlet) => {
@@ -126,7 +126,7 @@ export function testChooser(
         handlingSeconds * candidate.tests.length;
       const isWorth =
         outlet === null
-          ? gain >= leastWorth && gain / cost >= leastWorthPerSecond * ids.length
+          ? gain >= leastWorth && gain / cost >= leastWorthPerSecond * outlets.length
           : gain >= leastWorthHere;
       if (!isWorth || gain / cost <= bestWorth) return;
       best = which;
@@ -136,11 +136,12 @@ export function testChooser(
     const outcome = outcomes[best];
     if (test === undefined || outcome === undefined) return null;
     const about = outlet ?? mostGained((gains[best] as Gains).byOutlet, candidates[best]?.outlet ?? 0);
+    const opinion = outlets[about];
     return {
       at: test.at,
       instrument: test.instrument,
       ...(test.state === undefined ? {} : { state: test.state }),
-      tells: toldBy(ids[about] ?? '', about, explanations, outcome),
+      tells: opinion === undefined ? { kind: 'place' } : toldBy(opinion, about, explanations, outcome),
     };
   };
 }
@@ -201,16 +202,32 @@ function gainsOf(
   return { byOutlet, place: unplaced * Math.max(0, known - likeliest(explanations.keys())) };
 }
 
-/** What a test tells at an outlet: what leads there from the most dangerous of what it shows otherwise. */
-function toldBy(at: string, outlet: number, explanations: readonly Weighed[], outcomes: Int32Array): Telling {
-  const leading = explanations[0]?.conditions[outlet];
+/** What a test tells at an outlet: what is held there from the most dangerous of what is not ruled out and it shows otherwise. */
+function toldBy(
+  { id: at, condition: held, notRuledOut, ifMisread }: OutletOpinion,
+  outlet: number,
+  explanations: readonly Weighed[],
+  outcomes: Int32Array,
+): Telling {
+  const shares = new Map<ConditionId, number>();
+  for (const { conditions: here, probability } of explanations) {
+    const condition = here[outlet];
+    if (condition !== undefined) shares.set(condition, (shares.get(condition) ?? 0) + probability);
+  }
+  const [likeliest] = [...shares].sort(([, a], [, b]) => b - a).map(([condition]) => condition);
+  const from = held === 'undetermined' ? likeliest : held;
+  const first = outcomes[explanations.findIndex(({ conditions: here }) => here[outlet] === from)];
   const others = new Set<ConditionId>();
   explanations.forEach(({ conditions: here }, index) => {
     const other = here[outlet];
-    if (other !== undefined && other !== leading && outcomes[index] !== outcomes[0]) others.add(other);
+    if (other !== undefined && other !== from && outcomes[index] !== first) others.add(other);
   });
-  const [most, ...more] = conditionIds.filter((id) => others.has(id));
-  return leading === undefined || most === undefined
+  const isOpen = (id: ConditionId): boolean =>
+    conditions[id].dangerous
+      ? notRuledOut.includes(id) || ifMisread.includes(id)
+      : (shares.get(id) ?? 0) >= ruledOutShare;
+  const [to, ...more] = conditionIds.filter((id) => others.has(id) && isOpen(id));
+  return from === undefined || to === undefined
     ? { kind: 'place' }
-    : { kind: 'condition', at, from: leading, to: most, more: more.length };
+    : { kind: 'condition', at, from, to, more: more.length };
 }
