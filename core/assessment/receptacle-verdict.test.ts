@@ -11,7 +11,7 @@ import {
   receptaclesOf,
 } from '../log/index.ts';
 import { surveyOf } from '../report/index.ts';
-import { enUs } from '../words/index.ts';
+import { enUs, reportOn } from '../words/index.ts';
 import { assess } from './assessment.ts';
 import { groundFaultResult, HouseJudge, type JudgedReceptacle, oddValues } from './index.ts';
 import { judgeByLamps } from './lamp-verdict.ts';
@@ -64,7 +64,8 @@ describe('a receptacle to keep away from', () => {
     const judgement = step.value;
     const assessment = assess(house, judgement);
     const { verdict = null, next = null } = assessment.receptacles.get(den1) ?? {};
-    return { verdict, next, judged: judgement.receptacles.get(den1), survey: surveyOf(assessment) };
+    const judged = judgement.receptacles.get(den1);
+    return { verdict, next, judged, survey: surveyOf(assessment), assessment };
   };
 
   test.each([
@@ -100,6 +101,17 @@ describe('a receptacle to keep away from', () => {
     expect(probed.judged?.notRuledOut).not.toContain('energized-ground');
     expect(fits(probed)).toEqual([]);
     expect(probed.verdict).toMatchObject({ code: 'lamps-hn-ng', settle: null });
+  });
+
+  test('what must be acted on now on the walk is no less pressing in the report', () => {
+    const { verdict, assessment } = judgedAt(
+      { kind: 'job-described', yearBuilt: 1958, groundedWiring: false },
+      reads('hn-hg'),
+    );
+    expect(verdict).toMatchObject({ code: 'may-hide-reversed-bootleg-ground', urgency: 'act-now' });
+    const [finding] = reportOn(assessment).findings;
+    expect(finding).toMatchObject({ key: 'house-correct-without-ground', urgency: 'act-now' });
+    expect(finding?.proposal?.urgencyReason).toMatch(/^Reversed bootleg ground is probable enough/);
   });
 
   test('what a meter alone read is not said of lamps', () => {

@@ -5,8 +5,7 @@ import {
   conditions,
   type Fit,
   type TestKind,
-  type Urgency,
-  urgencies,
+  urgencyRank,
 } from '../knowledge/index.ts';
 import type { Receptacle } from '../log/index.ts';
 import { readingsOf } from './circuits.ts';
@@ -57,9 +56,6 @@ export function pressingDoubtOf({
     .sort((a, b) => urgencyRank(conditions[a].urgency) - urgencyRank(conditions[b].urgency));
   return ranked.find((id) => conditions[id].urgency !== null) ?? null;
 }
-
-const urgencyRank = (urgency: Urgency | null): number =>
-  urgency === null ? urgencies.length : urgencies.indexOf(urgency);
 
 /** What the lamps leave open is settled by such a reading, or was. */
 const settles: Readonly<Record<TestKind, (reading: Reading) => boolean>> = {

@@ -27,6 +27,9 @@ export type ConditionId = (typeof conditionIds)[number];
 /** How soon something must happen, the most pressing first. */
 export const urgencies = ['act-now', 'repair', 'note'] as const;
 export type Urgency = (typeof urgencies)[number];
+/** The more pressing, the less; last what presses nobody. */
+export const urgencyRank = (urgency: Urgency | null): number =>
+  urgency === null ? urgencies.length : urgencies.indexOf(urgency);
 /** What a language says of a condition. */
 export interface ConditionWords {
   readonly name: string;

@@ -1,5 +1,5 @@
 import type { Assessment } from '@fair-plug/core/assessment';
-import { conditions } from '@fair-plug/core/knowledge';
+import { conditions, urgencies, urgencyRank } from '@fair-plug/core/knowledge';
 import { ownerPageOf, type Report, summaryOfFindings } from '@fair-plug/core/report';
 
 const sum = (counts: readonly number[]): number => counts.reduce((all, one) => all + one, 0);
@@ -19,6 +19,20 @@ function testsTellWhatIsOpen({ receptacles }: Assessment, law: Law): void {
     law(
       condition === from || condition === 'undetermined',
       `the next test at ${at} is to tell ${from}, where ${condition} is held`,
+    );
+  }
+}
+
+/** What is pressing on the walk is no less so in what is proposed for the report. */
+function findingsPressAsTheWalkDoes({ receptacles }: Assessment, { decided }: Report, law: Law): void {
+  for (const { receptacle, verdict } of receptacles.values()) {
+    const there = decided.flatMap(({ proposal }) =>
+      proposal?.receptacles.some(({ id }) => id === receptacle.id) ? [proposal] : [],
+    );
+    const most = Math.min(...there.map(({ urgency }) => urgencyRank(urgency)), urgencies.length);
+    law(
+      most <= urgencyRank(verdict?.urgency ?? null),
+      `${receptacle.name} is ${verdict?.urgency} on the walk and ${urgencies[most]} in the report: ${verdict?.code}, ${there.map(({ key }) => key).join(' ')}`,
     );
   }
 }
@@ -44,6 +58,7 @@ export function brokenLaws(assessment: Assessment, report: Report): readonly str
     if (!holds) broken.push(words);
   };
   testsTellWhatIsOpen(assessment, law);
+  findingsPressAsTheWalkDoes(assessment, report, law);
   correctAreInNoDoubt(report, law);
   const { counts, coverage, receptacles } = assessment;
   const lines = report.rooms.flatMap((room) => room.lines);

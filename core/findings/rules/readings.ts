@@ -5,7 +5,13 @@ import {
   pressingDoubtOf,
   type Verdict,
 } from '../../assessment/index.ts';
-import { type CautionId, type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
+import {
+  type CautionId,
+  type ConditionId,
+  conditionIds,
+  conditions,
+  urgencyRank,
+} from '../../knowledge/index.ts';
 import { type House, receptaclesOf } from '../../log/index.ts';
 import { behindCoversOf, evidenceAt } from '../evidence.ts';
 import { openFirstFor, type Proposal } from '../finding.ts';
@@ -65,8 +71,12 @@ function causeWords(house: House, cause: CauseAt, words: FindingLanguage): NonNu
 }
 
 function proposalOf(key: string, group: readonly Read[], { house, practice, words }: JudgedHouse): Proposal {
-  // The most dangerous of what one cause does gives the finding its words.
-  const [worst] = group.toSorted((a, b) => danger(a) - danger(b)) as [Read, ...Read[]];
+  // The most dangerous of what one cause does gives the finding its words, the most pressing its urgency.
+  const byDanger = group.toSorted((a, b) => danger(a) - danger(b)) as [Read, ...Read[]];
+  const [worst] = byDanger;
+  const [pressing] = byDanger.toSorted(
+    (a, b) => urgencyRank(a.verdict.urgency) - urgencyRank(b.verdict.urgency),
+  ) as [Read, ...Read[]];
   const { verdict, cause } = worst;
   const [reads] = verdict.readsAs;
   // What reads correct is a finding for what it may hide.
@@ -74,14 +84,14 @@ function proposalOf(key: string, group: readonly Read[], { house, practice, word
   const leading = hidden ?? reads;
   const what = whatOf(worst, leading, hidden !== null, words);
   const { headline, why, correction } = words.verdict(verdict);
-  const raised = raisedBy(worst);
+  const raised = raisedBy(pressing);
   const isBeyond = cause !== null && beyondOnePoint(cause.circuit.receptacles, cause.receptacles);
   const first = group[0]?.receptacle.name ?? '';
   const own = group.flatMap(({ judged }) => (judged === null ? [] : [judged.probability]));
   return {
     key,
     code: verdict.code,
-    urgency: verdict.urgency ?? 'note',
+    urgency: pressing.verdict.urgency ?? 'note',
     headline,
     what: isBeyond ? [what, words.readingFindings.beyond(first)].join(' ') : what,
     why,
