@@ -37,6 +37,43 @@ function findingsPressAsTheWalkDoes({ receptacles }: Assessment, { decided }: Re
   }
 }
 
+/** A finding does not doubt itself, and does not say that something fits as well which is ruled out. */
+function doubtsAreOpen({ decided }: Report, law: Law): void {
+  for (const { key, condition, proposal } of decided) {
+    if (proposal === null) continue;
+    const { isSuspected, notRuledOut, verdict } = proposal;
+    law(
+      isSuspected || condition === null || !notRuledOut.includes(condition),
+      `${key} is ${condition}, which it says is not ruled out`,
+    );
+    for (const id of verdict?.alsoFits.flatMap((fit) => fit.conditions) ?? [])
+      law(
+        id === condition || !conditions[id].dangerous || notRuledOut.includes(id),
+        `${key} fits ${id} as well, which is ruled out`,
+      );
+  }
+}
+
+/** What is said of a receptacle is what the engine holds of it, and nothing is called safer than that. */
+function verdictsAreTheEngines({ receptacles }: Assessment, law: Law): void {
+  for (const { receptacle, verdict, judged, danger } of receptacles.values()) {
+    if (verdict === null || judged === null || danger !== null || verdict.code === 'two-slot') continue;
+    const { readsAs, contacts, plain, urgency, stop } = verdict;
+    const said = `${receptacle.name}, said to be ${verdict.code}, is held to be ${judged.condition}`;
+    law(readsAs.length === 0 || readsAs[0] === judged.condition || stop !== null, said);
+    law(urgency !== null || judged.condition === 'correct' || !judged.isFinal, said);
+    law(
+      !plain || (judged.explanations[0]?.instruments ?? []).length === 0,
+      `${receptacle.name} reads plainly correct by an instrument that is held not to work`,
+    );
+    for (const contact of ['hot', 'neutral', 'ground'] as const)
+      law(
+        contacts[contact] !== 'not-live' || judged.contacts[contact] === 'not-live',
+        `${contact} of ${receptacle.name} is said not to be live`,
+      );
+  }
+}
+
 /** What is in a finding for what it may hide is not counted as correct. */
 function correctAreInNoDoubt({ rooms, findings, summary }: Report, law: Law): void {
   const inDoubt = new Set(
@@ -60,6 +97,8 @@ export function brokenLaws(assessment: Assessment, report: Report): readonly str
   testsTellWhatIsOpen(assessment, law);
   findingsPressAsTheWalkDoes(assessment, report, law);
   correctAreInNoDoubt(report, law);
+  doubtsAreOpen(report, law);
+  verdictsAreTheEngines(assessment, law);
   const { counts, coverage, receptacles } = assessment;
   const lines = report.rooms.flatMap((room) => room.lines);
   const page = ownerPageOf(report, report.words.ownerPage);

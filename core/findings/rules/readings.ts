@@ -113,7 +113,10 @@ function proposalOf(key: string, group: readonly Read[], { house, practice, word
     // How sure one may be of what is undetermined is not said.
     probability:
       leading === undefined ? null : (cause?.probability ?? (own.length === 0 ? null : Math.min(...own))),
-    notRuledOut: [...new Set(group.flatMap((one) => one.verdict.notRuledOut))],
+    // Of what is held at one of them another may leave open no more than that.
+    notRuledOut: [...new Set(group.flatMap((one) => one.verdict.notRuledOut))].filter(
+      (id) => hidden !== null || id !== leading,
+    ),
   };
 }
 
