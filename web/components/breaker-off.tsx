@@ -1,6 +1,6 @@
 import { type House, type JobStatement, panelsOf, receptaclesOf } from '@fair-plug/core/log';
 import { Button, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useDraft } from '@/local/use-draft';
 import type { JobPart } from '@/local/use-logs';
 import classes from './breaker-off.module.css';
@@ -36,7 +36,21 @@ export function BreakerOff({ job, house, of, record, onClose }: BreakerOffProps)
   });
   const { breaker, dead } = draft.fields;
   const [isKept, setKept] = useState(false);
-  if (house.breakerLeave !== true) return <AskLeave record={record} />;
+  const [isAsked, setAsked] = useState(false);
+  const askBack = useRef<HTMLDivElement>(null);
+  // The button that was pressed is gone: whoever goes by keys, or by ear, is at what follows.
+  useEffect(() => {
+    if (isKept) askBack.current?.focus();
+  }, [isKept]);
+  if (house.breakerLeave !== true)
+    return (
+      <AskLeave
+        onGiven={() => {
+          setAsked(true);
+          record('Leave to switch breakers', { kind: 'job-described', breakerLeave: true });
+        }}
+      />
+    );
   const name = breaker.trim();
   const by = { kind: 'breaker' as const, breaker: name };
   const keepDead = (): void => {
@@ -51,7 +65,7 @@ export function BreakerOff({ job, house, of, record, onClose }: BreakerOffProps)
   };
   if (isKept)
     return (
-      <div className={classes.sheet}>
+      <div className={classes.sheet} ref={askBack} tabIndex={-1}>
         <p>
           Breaker {name} feeds {dead.length}. Switch it on again, unless it was found off.
         </p>
@@ -85,6 +99,7 @@ export function BreakerOff({ job, house, of, record, onClose }: BreakerOffProps)
         label="Breaker, as the directory has it"
         maxLength={40}
         list="breakers"
+        autoFocus={isAsked}
         value={breaker}
         onChange={(event) => draft.change({ breaker: event.currentTarget.value })}
       />
@@ -107,16 +122,13 @@ export function BreakerOff({ job, house, of, record, onClose }: BreakerOffProps)
   );
 }
 
-function AskLeave({ record }: Pick<BreakerOffProps, 'record'>) {
+function AskLeave({ onGiven }: { readonly onGiven: () => void }) {
   const words = useWords();
   return (
     <div className={classes.sheet}>
       <p>No leave to switch breakers is noted for this house. Ask first; warn the people in it.</p>
       <p className={classes.caution}>{words.cautions.breaker}</p>
-      <Button
-        variant="default"
-        onClick={() => record('Leave to switch breakers', { kind: 'job-described', breakerLeave: true })}
-      >
+      <Button variant="default" onClick={onGiven}>
         Leave was given
       </Button>
     </div>

@@ -218,7 +218,11 @@ describe('a breaker', () => {
     await user.click(await sheet.findByRole('button', { name: 'Leave was given' }));
     const these = await sheet.findByRole('button', { name: /went dead$/ });
     expect(these).toHaveProperty('disabled', true);
-    await user.type(sheet.getByLabelText('Breaker, as the directory has it'), '7');
+    // By keys alone: the button that was pressed is gone.
+    await waitFor(() =>
+      expect(document.activeElement).toBe(sheet.getByLabelText('Breaker, as the directory has it')),
+    );
+    await user.keyboard('7');
     await user.click(sheet.getByRole('button', { name: 'Den 1' }));
     await user.click(sheet.getByRole('button', { name: 'Hall 1' }));
     await user.click(sheet.getByRole('button', { name: 'Den 1' }));
@@ -228,7 +232,9 @@ describe('a breaker', () => {
     const again = await open('b');
     await again.findByText(/^From before, not recorded/);
     await user.click(again.getByRole('button', { name: 'These 1 went dead' }));
-    await user.click(await again.findByRole('button', { name: 'Power is back' }));
+    const back = await again.findByRole('button', { name: 'Power is back' });
+    await waitFor(() => expect(document.activeElement).toBe(back.parentElement));
+    await user.click(back);
     await isClosed();
     await waitFor(() =>
       expect(kept('power-restored')).toMatchObject([
