@@ -1,8 +1,8 @@
-import { hashPassword } from 'better-auth/crypto';
 import type { Transaction } from 'kysely';
 import { v7 } from 'uuid';
 import type { Connection } from './database.ts';
 import type { Named } from './firm-data.ts';
+import { hashPassword } from './password-hashes.ts';
 import type { Database } from './schema.ts';
 
 export interface NewPerson {

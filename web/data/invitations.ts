@@ -1,5 +1,4 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { hashPassword } from 'better-auth/crypto';
 import type { Transaction } from 'kysely';
 import { v7 } from 'uuid';
 import type { Invitation, Offer, Role } from '../contract/answers.ts';
@@ -7,6 +6,7 @@ import { noteIn } from './audit.ts';
 import { insertPerson, type NewPerson } from './credentials.ts';
 import type { Connection } from './database.ts';
 import { FirmData, type Named, onBehalfOf } from './firm-data.ts';
+import { hashPassword } from './password-hashes.ts';
 import type { Database } from './schema.ts';
 
 const daysOpen = 7;

@@ -6,6 +6,7 @@ import { longestPassword, shortestPassword } from '../contract/limits.ts';
 import { noteEverywhere } from './audit.ts';
 import { type Connection, database } from './database.ts';
 import { mailer } from './mail.ts';
+import { hashPassword, verifyPassword } from './password-hashes.ts';
 
 const hour = 3600;
 
@@ -77,6 +78,7 @@ const makeSignIn = (connection: Connection) =>
       minPasswordLength: shortestPassword,
       maxPasswordLength: longestPassword,
       resetPasswordTokenExpiresIn: hour,
+      password: { hash: hashPassword, verify: verifyPassword },
       revokeSessionsOnPasswordReset: true,
       onPasswordReset: async ({ user }) => {
         await endResets(connection, user.id);

@@ -7,6 +7,7 @@ import { type Connection, database, isDatabaseAway, isDiskFull, limits } from '@
 import { FirmData, firmsOf, type Named } from '@/data/firm-data';
 import type { Limit } from '@/data/limits';
 import { log, loggable } from '@/data/log';
+import { TooManyWaiting } from '@/data/password-hashes';
 import { isGuessable } from '@/data/passwords';
 import { mayActAs } from '@/data/roles';
 import { hasRoom } from '@/data/room';
@@ -192,6 +193,8 @@ async function guarded(
 
 async function problemOf(error: unknown): Promise<Problem> {
   if (error instanceof Problem) return error;
+  if (error instanceof TooManyWaiting)
+    return new Problem('too-many', 'Too many are signing in at once. Try again in a minute.');
   if (isDiskFull(error)) return new Problem('no-room', noRoom);
   if (isDatabaseAway(error) || !(await databaseAnswers()))
     return new Problem('database-away', 'The database cannot be reached. Nothing was stored.');
