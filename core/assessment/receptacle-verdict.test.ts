@@ -65,7 +65,7 @@ describe('a receptacle to keep away from', () => {
     const assessment = assess(house, judgement);
     const { verdict = null, next = null } = assessment.receptacles.get(den1) ?? {};
     const judged = judgement.receptacles.get(den1);
-    return { verdict, next, judged, survey: surveyOf(assessment), assessment };
+    return { verdict, next, judged, survey: surveyOf(assessment), assessment, judgement, house };
   };
 
   test.each([
@@ -112,6 +112,21 @@ describe('a receptacle to keep away from', () => {
     const [finding] = reportOn(assessment).findings;
     expect(finding).toMatchObject({ key: 'house-correct-without-ground', urgency: 'act-now' });
     expect(finding?.proposal?.urgencyReason).toMatch(/^Reversed bootleg ground is probable enough/);
+  });
+
+  test('nor where a ground that was never run may be live', () => {
+    const { judgement, house } = judgedAt(
+      { kind: 'job-described', yearBuilt: 1958, groundedWiring: false },
+      reads('hn'),
+    );
+    const judged = judgement.receptacles.get(den1);
+    if (judged === undefined) throw new Error('not judged');
+    const live: JudgedReceptacle = { ...judged, notRuledOut: ['energized-ground'], doubts: [0.4] };
+    const assessment = assess(house, { ...judgement, receptacles: new Map([[den1, live]]) });
+    expect(assessment.receptacles.get(den1)?.verdict).toMatchObject({ urgency: 'act-now' });
+    const [finding] = reportOn(assessment).findings;
+    expect(finding).toMatchObject({ key: 'house-ungrounded', urgency: 'act-now' });
+    expect(finding?.proposal?.urgencyReason).toMatch(/^Energized ground is probable enough/);
   });
 
   test('what a meter alone read is not said of lamps', () => {

@@ -168,7 +168,10 @@ export class Search {
     this.asksForSeveral = this.asksForMore();
     yield undefined;
     if (this.asksForSeveral) yield* this.leadHabits();
-    for (let size = 1; size < mostCauses && this.asksForMore(); size += 1) yield* this.deepen(size);
+    for (let size = 1; size < mostCauses && this.asksForMore(); size += 1) {
+      yield* this.deepen(size);
+      if (!this.isNear(size + 1)) break;
+    }
     for (let before: Explanation | null = null; before !== this.best && !this.isOver(); ) {
       before = this.best;
       yield* this.leadPartsFurther();
@@ -216,6 +219,14 @@ export class Search {
       inVain = this.best.logWeight > before.logWeight + 1 ? 0 : inVain + 1;
       if (this.best !== before && !this.asksForMore()) return;
     }
+  }
+
+  /** True where some explanation of a size is nearly as good as what leads: a cause more that pays for itself may bring another. */
+  private isNear(size: number): boolean {
+    const least = this.best.logWeight - nearlyAsGood;
+    return [...this.found.values()].some(
+      ({ hypothesis, logWeight }) => hypothesis.causes.length === size && logWeight > least,
+    );
   }
 
   /** Leads the best explanation less each of its causes further: had one been chosen wrongly, this finds the right one. */

@@ -1,18 +1,7 @@
-import { pressingDoubtOf } from '../../assessment/index.ts';
-import { conditionIds, conditions } from '../../knowledge/index.ts';
-import { type Receptacle, receptaclesOf } from '../../log/index.ts';
+import { receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { fitsJumper, isThreeSlot, ungroundedBy } from './grounds.ts';
-import { type JudgedHouse, withEvidence } from './rule.ts';
-
-/** What may hide behind one of them and has to be acted on now, the most dangerous first; null where nothing has. */
-function actNowFor({ assessment }: JudgedHouse, there: readonly Receptacle[]) {
-  const doubts = there.map(({ id }) => {
-    const judged = assessment.receptacles.get(id)?.judged ?? null;
-    return judged === null ? null : pressingDoubtOf(judged);
-  });
-  return conditionIds.find((id) => doubts.includes(id) && conditions[id].urgency === 'act-now') ?? null;
-}
+import { type JudgedHouse, urgencyAt, withEvidence } from './rule.ts';
 
 /** Three-slot receptacles that read correct where no ground was ever run. */
 export function correctWithoutGround(judged: JudgedHouse): readonly Proposal[] {
@@ -24,14 +13,12 @@ export function correctWithoutGround(judged: JudgedHouse): readonly Proposal[] {
     return isThreeSlot(one) && verdict?.readsAs[0] === 'correct' && fitsJumper(verdict);
   });
   if (there.length === 0) return [];
-  const hidden = actNowFor(judged, there);
   return [
     {
       ...seenOnly,
       ...words.rules.correctWithoutGround(ungrounded),
       key: 'house-correct-without-ground',
-      urgency: hidden === null ? 'repair' : 'act-now',
-      ...(hidden === null ? {} : { urgencyReason: words.readingFindings.raisedBy(hidden) }),
+      ...urgencyAt('repair', there, judged),
       condition: 'bootleg-ground',
       isSuspected: true,
       ...withEvidence(there, words),

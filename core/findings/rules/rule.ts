@@ -1,5 +1,5 @@
-import type { Assessment, Verdict } from '../../assessment/index.ts';
-import type { Practice } from '../../knowledge/index.ts';
+import { type Assessment, pressingDoubtOf, type Verdict } from '../../assessment/index.ts';
+import { conditionIds, conditions, type Practice, type Urgency } from '../../knowledge/index.ts';
 import type { House, Receptacle } from '../../log/index.ts';
 import { evidenceAt } from '../evidence.ts';
 import type { Place, Proposal } from '../finding.ts';
@@ -29,3 +29,20 @@ export const withEvidence = (
   receptacles: places(all),
   evidence: all.flatMap((one) => evidenceAt(one, words)),
 });
+
+/** A rule's own urgency, or that of what may hide behind one of its receptacles and has to be acted on now, with the reason. */
+export function urgencyAt(
+  own: Urgency,
+  there: readonly Receptacle[],
+  { assessment, words }: JudgedHouse,
+): Pick<Proposal, 'urgency' | 'urgencyReason'> {
+  const doubts = there.map(({ id }) => {
+    const judged = assessment.receptacles.get(id)?.judged ?? null;
+    return judged === null ? null : pressingDoubtOf(judged);
+  });
+  // The most dangerous first.
+  const hidden = conditionIds.find((id) => doubts.includes(id) && conditions[id].urgency === 'act-now');
+  return hidden === undefined
+    ? { urgency: own, urgencyReason: null }
+    : { urgency: 'act-now', urgencyReason: words.readingFindings.raisedBy(hidden) };
+}

@@ -1,10 +1,11 @@
 import { receptaclesOf } from '../../log/index.ts';
 import { type Proposal, seenOnly } from '../finding.ts';
 import { isThreeSlot, ungroundedBy } from './grounds.ts';
-import { type JudgedHouse, withEvidence } from './rule.ts';
+import { type JudgedHouse, urgencyAt, withEvidence } from './rule.ts';
 
 /** Three-slot receptacles that read open ground where no ground was ever run: one finding, however many. */
-export function ungroundedSystem({ house, verdictOf, words }: JudgedHouse): readonly Proposal[] {
+export function ungroundedSystem(judged: JudgedHouse): readonly Proposal[] {
+  const { house, verdictOf, words } = judged;
   const ungrounded = ungroundedBy(house);
   if (ungrounded === null) return [];
   const there = receptaclesOf(house).filter(
@@ -16,7 +17,7 @@ export function ungroundedSystem({ house, verdictOf, words }: JudgedHouse): read
       ...seenOnly,
       ...words.rules.ungroundedSystem(ungrounded),
       key: 'house-ungrounded',
-      urgency: 'repair',
+      ...urgencyAt('repair', there, judged),
       condition: 'open-ground',
       ...withEvidence(there, words),
     },
