@@ -115,13 +115,12 @@ describe('a receptacle to keep away from', () => {
   });
 
   test('nor where a ground that was never run may be live', () => {
-    const { judgement, house } = judgedAt(
-      { kind: 'job-described', yearBuilt: 1958, groundedWiring: false },
-      reads('hn'),
-    );
-    const judged = judgement.receptacles.get(den1);
-    if (judged === undefined) throw new Error('not judged');
-    const live: JudgedReceptacle = { ...judged, notRuledOut: ['energized-ground'], doubts: [0.4] };
+    const { judgement, house, judged } = judgedAt({ kind: 'job-described', yearBuilt: 1958 }, reads('hn'));
+    const live = {
+      ...(judged as JudgedReceptacle),
+      notRuledOut: ['energized-ground' as const],
+      doubts: [0.4],
+    };
     const assessment = assess(house, { ...judgement, receptacles: new Map([[den1, live]]) });
     expect(assessment.receptacles.get(den1)?.verdict).toMatchObject({ urgency: 'act-now' });
     const [finding] = reportOn(assessment).findings;

@@ -39,7 +39,8 @@ export const usualLimits: SearchLimits = { mostBounds: 6_000 };
 
 /**
  * After so many explanations led further in vain, what does not fit is held to be a wrong reading: a cause of the
- * best pair leaves less unexplained by itself than most causes that have nothing to do with it.
+ * best pair leaves less unexplained by itself than most causes that have nothing to do with it. After half as many where
+ * fewer lead than are led further, and no cause more comes near.
  */
 const patience = 10;
 /** At most so many explanations are led further by one cause each, for what is not ruled out beside them. */
@@ -209,7 +210,7 @@ export class Search {
 
   /** Leads the best explanations of a size further by one cause, until none is left that could matter. */
   private *deepen(size: number): Generator<undefined> {
-    for (let inVain = 0; inVain < patience; ) {
+    for (let inVain = 0; inVain < this.patienceAt(size); ) {
       if (this.isOver()) return;
       const next = yield* this.nextParent(size, Number.POSITIVE_INFINITY);
       if (next === null) return;
@@ -219,6 +220,10 @@ export class Search {
       inVain = this.best.logWeight > before.logWeight + 1 ? 0 : inVain + 1;
       if (this.best !== before && !this.asksForMore()) return;
     }
+  }
+
+  private patienceAt(size: number): number {
+    return this.best.hypothesis.causes.length >= size || this.isNear(size + 1) ? patience : patience / 2;
   }
 
   /** True where some explanation of a size is nearly as good as what leads: a cause more that pays for itself may bring another. */
