@@ -15,6 +15,7 @@ import {
 import type { House, Receptacle, Room } from './house.ts';
 import type { HouseParts } from './house-parts.ts';
 import type { FindingEntry } from './kept.ts';
+import { NamesApart } from './names-apart.ts';
 import { type Standing, Subject, Subjects } from './subject.ts';
 import { type Withdrawal, withdrawnIn } from './withdrawals.ts';
 
@@ -50,6 +51,7 @@ export class HouseFold {
   private folded: House | null = null;
   /** By id, in the house that was put together last, and what was said of them then. */
   private readonly roomsBefore = new Map<string | null, { readonly said: RoomSaid; readonly room: Room }>();
+  private readonly namesApart = new NamesApart();
   /** By id, where its merging ends, in the house that is being put together; null where that is nowhere. */
   private readonly ends = new Map<string, string | null>();
 
@@ -263,7 +265,7 @@ export class HouseFold {
       ...(isMerged ? this.renamed(this.job.state) : {}),
       ...this.partsOf(parts, isMerged),
       ...this.changedSince(job.signatures),
-      rooms: this.inRooms(places, roomOrders),
+      rooms: this.inRooms(this.namesApart.of(places), roomOrders),
       firstReadAt: first?.at ?? null,
       lastReadAt: last?.at ?? null,
     };

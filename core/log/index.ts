@@ -36,6 +36,7 @@ export * from './kept.ts';
 export * from './kit.ts';
 export * from './kit-fold.ts';
 export * from './lost-by.ts';
+export { namesakeOf } from './names-apart.ts';
 export { latestAction, latestUndo } from './order.ts';
 export * from './photos.ts';
 export * from './phrases.ts';

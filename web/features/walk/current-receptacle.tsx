@@ -1,5 +1,5 @@
 import { regions } from '@fair-plug/core/knowledge';
-import { isRatedFor, type Tester } from '@fair-plug/core/log';
+import { type House, isRatedFor, namesakeOf, type Tester } from '@fair-plug/core/log';
 import type { Survey } from '@fair-plug/core/report';
 import type { Spoken } from '@fair-plug/core/words';
 import { useMediaQuery } from '@mantine/hooks';
@@ -18,6 +18,7 @@ import type { Walk } from './use-walk';
 export interface CurrentReceptacleProps extends ReceptacleKeysProps {
   readonly tester: Tester | null;
   readonly survey: Survey;
+  readonly house: House;
   readonly onTake: (receptacle: string) => void;
   readonly triangleIs: Explanation;
   readonly planIs: Explanation;
@@ -35,6 +36,7 @@ export function CurrentReceptacle({
   job,
   walk,
   survey,
+  house,
   tester,
   onHelp,
   onSheet,
@@ -66,6 +68,7 @@ export function CurrentReceptacle({
           </span>
           <KindButton walk={walk} onSheet={onSheet} />
         </span>
+        <NamesakeLine house={house} walk={walk} onSheet={onSheet} />
         <FunctionCheckLine survey={survey} tester={tester} onProve={() => onSheet('function-checks')} />
       </header>
       <div className={classes.face}>
@@ -152,6 +155,18 @@ const marksOf = (survey: Survey, room: string, words: Spoken) =>
       hasFinding,
     }),
   );
+
+/** Says that two receptacles were named alike; who reads it knows whether they are one. */
+function NamesakeLine({ house, walk, onSheet }: Pick<CurrentReceptacleProps, 'house' | 'walk' | 'onSheet'>) {
+  const { receptacle } = walk.here;
+  const namesake = receptacle === null ? null : namesakeOf(house, receptacle);
+  if (namesake === null) return null;
+  return (
+    <button type="button" className={classes.proof} onClick={() => onSheet('edit')} aria-keyshortcuts="E">
+      Named like {namesake.name}: the same one? <kbd className={classes.kbd}>E</kbd>
+    </button>
+  );
+}
 
 /** Says that the tester was not proved, or failed; nothing while all is well. */
 function FunctionCheckLine({

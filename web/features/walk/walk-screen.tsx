@@ -268,6 +268,7 @@ function Walk({ job, house, entries, isWhole }: LoadedJob) {
             job={job}
             walk={walk}
             survey={survey}
+            house={house}
             tester={tester}
             onHelp={help.open}
             onSheet={setSheet}

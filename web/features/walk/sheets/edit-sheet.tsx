@@ -2,6 +2,7 @@ import {
   type House,
   type JobStatement,
   namedRooms,
+  namesakeOf,
   receptacleRedescribed,
   whereIs,
 } from '@fair-plug/core/log';
@@ -39,7 +40,8 @@ function takenApart(house: House, id: string, lower: string): readonly JobStatem
 export function EditSheet({ walk, house, onClose }: SheetProps) {
   const words = useWords();
   const { receptacle, room, name } = walk.here;
-  const [into, setInto] = useState('');
+  const namesake = receptacle === null ? null : namesakeOf(house, receptacle);
+  const [into, setInto] = useState(namesake?.id ?? '');
   if (receptacle === null || room === null) return <p>{words.screens.walk.nothingHere}</p>;
   const rooms = namedRooms(house);
   const others = rooms.flatMap((one) => one.receptacles).filter(({ id }) => id !== receptacle.id);
@@ -83,6 +85,12 @@ export function EditSheet({ walk, house, onClose }: SheetProps) {
         )}
       <section className={classes.part} aria-label="Merge">
         <h3>Entered twice</h3>
+        {namesake !== null && (
+          <p>
+            It was named {namesake.name} as well: merge them if they are one and the same, rename this one if
+            not.
+          </p>
+        )}
         <div className={classes.row}>
           <NativeSelect
             label="It is the same as"

@@ -293,6 +293,23 @@ describe('rename, move, merge', () => {
     await waitFor(() => expect(kept('receptacle-described').at(-1)).toMatchObject({ spot: null }));
   });
 
+  test('one named like another is told apart, and merged with it where it is the same', async () => {
+    const { open, user, kept, ids, isClosed } = await denTwo();
+    const name = await (await open('e')).findByLabelText('Name');
+    await user.clear(name);
+    await user.type(name, 'Den 1{Enter}');
+    await screen.findByRole('heading', { level: 2, name: 'Den 1 (2)' });
+    await user.keyboard('{Escape}');
+    await isClosed();
+    await user.click(screen.getByRole('button', { name: /^Named like Den 1: the same one\?/ }));
+    const sheet = within(await screen.findByRole('dialog'));
+    await user.click(sheet.getByRole('button', { name: 'Merge' }));
+    await isClosed();
+    await waitFor(() =>
+      expect(kept('receptacle-merged')).toMatchObject([{ receptacle: ids['Den 2'], into: ids['Den 1'] }]),
+    );
+  });
+
   test('one entered twice becomes one, with all that was read at both', async () => {
     const { open, user, kept, ids, isClosed } = await denTwo((all) => [
       correct(all['Den 1']),
