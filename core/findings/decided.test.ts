@@ -55,6 +55,46 @@ const accepted = ({ key, proposal }: Finding): JobStatement => {
 const reversed = [reads(0, 'hn-ng'), reads(1, 'hn-ng')];
 
 describe('findings and what was decided on them', () => {
+  test('what one person accepts and another refuses is open, and stands in the report, until somebody decides again', () => {
+    const found = only(findings(...reversed));
+    const { proposal, key } = found;
+    if (proposal === null) throw new Error('nothing proposed');
+    const refused: JobStatement = {
+      kind: 'finding-decided',
+      finding: key,
+      decision: 'refused',
+      reason: 'held upside down',
+      held: heldOf(proposal),
+    };
+    const [by, other] = [idNumber(0x71), idNumber(0x72)];
+    const decided = (...said: readonly (readonly [string, JobStatement])[]) => {
+      const entries = logOf([...described(4), ...reversed, ...said.map(([, one]) => one)]);
+      const authors = said.map(([author]) => author);
+      const own = entries.length - authors.length;
+      return only(findingsIn(entries.map((entry, n) => ({ ...entry, author: authors[n - own] ?? by }))));
+    };
+    const both = { status: 'open', isAtOdds: true, reason: 'held upside down', number: 1 };
+    expect(decided([by, accepted(found)], [other, refused])).toMatchObject(both);
+    expect(decided([by, refused], [other, accepted(found)])).toMatchObject(both);
+    const after = decided([by, accepted(found)], [other, refused], [by, refused]);
+    expect(after.status).toBe('refused');
+    expect(after.isAtOdds).toBeUndefined();
+    // Who knows of it takes it back first; one's own mind may be changed.
+    const open: JobStatement = { kind: 'finding-decided', finding: key, decision: 'open' };
+    for (const said of [
+      [
+        [by, accepted(found)],
+        [other, open],
+        [other, refused],
+      ],
+      [
+        [by, accepted(found)],
+        [by, refused],
+      ],
+    ] as const)
+      expect(decided(...said).status).toBe('refused');
+  });
+
   test('an edit stands beside the engine’s word, which comes back when the edit is taken away', () => {
     const open = only(findings(...reversed));
     const edit: JobStatement = {

@@ -25,6 +25,8 @@ export interface Finding extends Wording {
   /** From 1 on in the report's order; 0 where it is not reported by itself. */
   readonly number: number;
   readonly status: FindingStatus;
+  /** One accepted it and another refused it; open until somebody decides again. */
+  readonly isAtOdds?: true;
   /** Why it was refused. */
   readonly reason: string | null;
   /** The engine's word today; null where nothing shows it any more, or somebody added it. */
@@ -199,6 +201,7 @@ function single(key: string, { byKey, proposed, nameOf, words }: Context): Findi
     key,
     number: 0,
     status: decisions.status,
+    ...(decisions.isAtOdds ? { isAtOdds: true } : {}),
     reason: decisions.reason,
     proposal,
     original,

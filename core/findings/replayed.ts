@@ -1,4 +1,4 @@
-import type { FindingAdded, FindingEntry, Held } from '../log/index.ts';
+import type { FindingAdded, FindingDecided, FindingEntry, Held } from '../log/index.ts';
 import { currentKey } from './old-keys.ts';
 
 export type FindingStatus = 'open' | 'accepted' | 'refused';
@@ -6,6 +6,10 @@ export type FindingStatus = 'open' | 'accepted' | 'refused';
 /** What was decided on one finding. */
 export interface Decisions {
   status: FindingStatus;
+  /** Two people decided differently, and nobody has decided since. */
+  isAtOdds: boolean;
+  /** Who decided last. */
+  by: string | null;
   reason: string | null;
   held: Held | null;
   edits: Record<string, unknown>;
@@ -18,6 +22,8 @@ export interface Decisions {
 
 export const undecided = (): Decisions => ({
   status: 'open',
+  isAtOdds: false,
+  by: null,
   reason: null,
   held: null,
   edits: {},
@@ -28,6 +34,22 @@ export const undecided = (): Decisions => ({
 });
 
 const editable = ['urgency', 'headline', 'what', 'why', 'correction', 'by', 'note'] as const;
+
+/**
+ * Who refuses what somebody else accepted, or the other way round, did not know of it: whoever knows takes the decision
+ * back first. Then it is as open as before, and what may be a danger stays in the report.
+ */
+function decide(decisions: Decisions, entry: FindingDecided): void {
+  const { status, by } = decisions;
+  const isAtOdds =
+    status !== 'open' && entry.decision !== 'open' && entry.decision !== status && entry.author !== by;
+  decisions.isAtOdds = isAtOdds;
+  decisions.status = isAtOdds ? 'open' : entry.decision;
+  decisions.by = entry.author;
+  decisions.held = entry.decision === 'open' ? null : entry.held;
+  if (entry.decision === 'refused') decisions.reason = entry.reason;
+  else if (!isAtOdds) decisions.reason = null;
+}
 
 /** What the log says of each finding, by key, and the order asked for last. */
 export function replayed(entries: readonly FindingEntry[]) {
@@ -41,13 +63,9 @@ export function replayed(entries: readonly FindingEntry[]) {
   };
   for (const entry of entries)
     switch (entry.kind) {
-      case 'finding-decided': {
-        const decisions = of(entry.finding);
-        decisions.status = entry.decision;
-        decisions.held = entry.decision === 'open' ? null : entry.held;
-        decisions.reason = entry.decision === 'refused' ? entry.reason : null;
+      case 'finding-decided':
+        decide(of(entry.finding), entry);
         break;
-      }
       case 'finding-edited': {
         const { edits } = of(entry.finding);
         for (const field of editable) {

@@ -51,7 +51,7 @@ export function FindingDetail({
   const words = useWords();
   const [opened, open] = useState<Opened>(null);
   const close = (): void => open(null);
-  const { status, flags, proposal, reason } = finding;
+  const { status, isAtOdds, flags, proposal, reason } = finding;
   const unlessReader = (what: Opened) => () => {
     if (decisions !== null) open(what);
   };
@@ -73,6 +73,12 @@ export function FindingDetail({
       {status === 'refused' && (
         <p className={classes.notice}>
           <strong>Refused:</strong> {ended(reason ?? '')} {words.screens.findings.refusedAt}
+        </p>
+      )}
+      {isAtOdds === true && (
+        <p className={classes.notice} role="status">
+          <strong>Two people decided differently:</strong> one accepted it, the other refused it:{' '}
+          {ended(reason ?? '')} It stands in the report until one of you decides again.
         </p>
       )}
       {flags.length > 0 && (

@@ -32,7 +32,7 @@ export function FindingList({ findings, current, onTake, onMove }: FindingListPr
       onMove={(move) => onMove?.(move)}
     >
       <ul className={classes.list} ref={list}>
-        {findings.map(({ key, number, headline, urgency, status, receptacles, flags }) => (
+        {findings.map(({ key, number, headline, urgency, status, isAtOdds, receptacles, flags }) => (
           <SortableRow key={key} id={key} name={headline} isFixed={onMove === null} className={classes.row}>
             <button
               type="button"
@@ -54,6 +54,7 @@ export function FindingList({ findings, current, onTake, onMove }: FindingListPr
                       : words.screens.receptacles(receptacles.length)}
                   </span>
                 )}
+                {isAtOdds === true && <strong>▲ decided both ways</strong>}
                 {flags.length > 0 && <strong>▲ changed since</strong>}
               </span>
             </button>

@@ -1,5 +1,6 @@
-import type { JobStatement } from '@fair-plug/core/log';
-import { screen, waitFor, within } from '@testing-library/react';
+import type { Entry, JobStatement } from '@fair-plug/core/log';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { v7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { whileEngineWaits } from '@/testing/engine';
 import { houseOf, showScreen } from '@/testing/screen';
@@ -114,6 +115,20 @@ describe('deciding', () => {
         { decision: 'refused', reason: 'The tester was upside down' },
       ]),
     );
+  });
+
+  test('what somebody else refused meanwhile is to decide again, and said so', async () => {
+    const { user, kept, server, job } = await miswiredDen();
+    await user.keyboard('a');
+    await waitFor(() => expect(kept('finding-decided').length).toBe(1));
+    const [own] = kept('finding-decided');
+    const theirs = { ...own, id: v7(), author: v7(), decision: 'refused', reason: 'Held upside down' };
+    server.logs.get(job)?.push(theirs as Entry);
+    fireEvent(window, new Event('online'));
+    await user.click(await line(/reversed.*decided both ways/i));
+    await within(current()).findByText(/one accepted it, the other refused it: Held upside down\./);
+    await user.click(within(current()).getByRole('button', { name: /^Accept/ }));
+    await line(/reversed.*accepted/i);
   });
 });
 
