@@ -77,8 +77,8 @@ export function FindingDetail({
       )}
       {isAtOdds === true && (
         <p className={classes.notice} role="status">
-          <strong>Two people decided differently:</strong> one accepted it, the other refused it:{' '}
-          {ended(reason ?? '')} It stands in the report until one of you decides again.
+          <strong>Two people decided differently:</strong> one accepted it, the other refused it (“{reason}”).
+          It stands in the report until one of you decides again.
         </p>
       )}
       {flags.length > 0 && (

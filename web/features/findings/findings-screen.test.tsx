@@ -126,7 +126,7 @@ describe('deciding', () => {
     server.logs.get(job)?.push(theirs as Entry);
     fireEvent(window, new Event('online'));
     await user.click(await line(/reversed.*decided both ways/i));
-    await within(current()).findByText(/one accepted it, the other refused it: Held upside down\./);
+    await within(current()).findByText(/one accepted it, the other refused it \(“Held upside down”\)\./);
     await user.click(within(current()).getByRole('button', { name: /^Accept/ }));
     await line(/reversed.*accepted/i);
   });
