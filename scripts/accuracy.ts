@@ -1,5 +1,5 @@
 import { type PriorId, priors } from '@fair-plug/core/engine';
-import { adviseOn } from './accuracy/advice.ts';
+import { type Advised, adviseOn } from './accuracy/advice.ts';
 import { everyCause } from './accuracy/every-cause.ts';
 import { failing } from './accuracy/failing.ts';
 import { knownLoads } from './accuracy/known-loads.ts';
@@ -161,23 +161,33 @@ function withDoubts(): Measured {
   };
 }
 
+/** One circuit named wrongly throughout counts as eight: what comes out of a set of 150 differs from set to set by as much as seven in a hundred. */
+const adviceSeeds = [5, 6, 31, 32];
+
 function withAdvice(): Measured {
-  const count = Math.min(150, Math.ceil(total / 5));
-  const run = adviseOn(5, count);
-  const tests = run.tests.toSorted((a, b) => a - b);
+  const count = Math.min(150, Math.ceil(total / 20));
+  const sets = adviceSeeds.map((seed) => adviseOn(seed, count));
+  const sum = (of: (set: Advised) => number): number => sets.reduce((all, set) => all + of(set), 0);
+  const share = (of: (set: Advised) => number): string =>
+    percent(
+      sum(of),
+      sum(({ outlets }) => outlets),
+    );
+  const tests = sets.flatMap((set) => set.tests).sort((one, other) => one - other);
+  const each = sets.map((set) => percent(set.right, set.outlets)).join(', ');
   return {
     heading: '## Following the advice',
-    cases: run.cases,
-    text: `${count} circuits of four to eight outlets with a fault in two thirds and two in the rest, loads not known to the diagnosis. Lamps are read everywhere, then whatever is asked for next, until nothing is.
+    cases: sets.flatMap((set) => set.cases),
+    text: `${sets.length} times ${count} circuits of four to eight outlets with a fault in two thirds and two in the rest, loads not known to the diagnosis. Lamps are read everywhere, then whatever is asked for next, until nothing is.
 
 | what | measured | aim |
 |---|---|---|
-| outlets right at the end | ${percent(run.right, run.outlets)} | at least 93 % |
-| outlets right with probe, meter and load test at every outlet besides | ${percent(run.rightWithAll, run.outlets)} | |
-| of the others undetermined | ${run.undetermined} | |
-| falsely safe | ${run.falselySafe} | 0 |
+| outlets right at the end | ${share(({ right }) => right)} (set by set ${each}) | at least 93 % |
+| outlets right with probe, meter and load test at every outlet besides | ${share(({ rightWithAll }) => rightWithAll)} | |
+| of the others undetermined | ${sum(({ undetermined }) => undetermined)} | |
+| falsely safe | ${sum(({ falselySafe }) => falselySafe)} | 0 |
 | tests after the lamps | median ${tests[tests.length >> 1]}, 90th percentile ${tests[Math.floor(0.9 * tests.length)]}, most ${tests.at(-1)} | median 3, 90th percentile at most 9 |
-| load tests that put more than 132 V on an outlet, or a live ground under load | ${run.unsafe} | 0 |`,
+| load tests that put more than 132 V on an outlet, or a live ground under load | ${sum(({ unsafe }) => unsafe)} | 0 |`,
   };
 }
 
