@@ -1,9 +1,9 @@
 import type { Placed } from './fold-subjects.ts';
 import { type House, type Receptacle, receptaclesOf } from './house.ts';
 
-/** A name that nothing else has yet; entered again, it is no longer than a name may be. */
-function freeName(name: string, taken: ReadonlySet<string>): string {
-  for (let number = 2; ; number += 1) {
+/** A name that nothing else has yet, from a number on; entered again, it is no longer than a name may be. */
+function freeName(name: string, taken: ReadonlySet<string>, from: number): string {
+  for (let number = from; ; number += 1) {
     const suffix = ` (${number})`;
     const free = `${name.trim().slice(0, 60 - suffix.length)}${suffix}`;
     if (!taken.has(keyOf(free))) return free;
@@ -23,12 +23,13 @@ export class NamesApart {
   of<P extends { readonly state: Placed }>(places: readonly P[]): readonly P[] {
     const names = new Set(places.map(({ state }) => keyOf(state.receptacle.name)));
     if (names.size === places.length) return places;
-    const taken = new Set<string>();
+    const met = new Map<string, number>();
     return places.map((place) => {
       const { receptacle } = place.state;
-      const isFree = !taken.has(keyOf(receptacle.name));
-      const named = isFree ? receptacle : this.as(receptacle, freeName(receptacle.name, names));
-      taken.add(keyOf(named.name));
+      const key = keyOf(receptacle.name);
+      const number = (met.get(key) ?? 0) + 1;
+      met.set(key, number);
+      const named = number === 1 ? receptacle : this.as(receptacle, freeName(receptacle.name, names, number));
       names.add(keyOf(named.name));
       return named === receptacle ? place : { ...place, state: { ...place.state, receptacle: named } };
     });

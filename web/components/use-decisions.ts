@@ -43,6 +43,16 @@ const accepted = (finding: Finding): JobStatement => ({
   held: held(finding),
 });
 
+const reopened = ({ key }: Finding): JobStatement => ({
+  kind: 'finding-decided',
+  finding: key,
+  decision: 'open',
+});
+
+/** Who decides otherwise knows what was decided, and takes it back: without that it is two people who did not know of each other. */
+const takenBack = (finding: Finding, decision: 'accepted' | 'refused'): readonly JobStatement[] =>
+  finding.status === 'open' || finding.status === decision ? [] : [reopened(finding)];
+
 /** The keys that were shown, in the order that was chosen last; those that it leaves out keep theirs, behind. */
 function orderedSince(shown: readonly string[], said: readonly FindingEntry[]): readonly string[] {
   const latest = said.findLast((entry) => entry.kind === 'findings-ordered');
@@ -59,15 +69,15 @@ export function useDecisions(record: Recorder | null): Decisions | null {
       accept: (finding) => record(accepted(finding)),
       acceptAll: (findings) => record(...findings.map(accepted)),
       refuse: (finding, reason) =>
-        record({
+        record(...takenBack(finding, 'refused'), {
           kind: 'finding-decided',
           finding: finding.key,
           decision: 'refused',
           reason,
           held: held(finding),
         }),
-      reopen: ({ key }) => record({ kind: 'finding-decided', finding: key, decision: 'open' }),
-      renew: (finding) => record(accepted(finding)),
+      reopen: (finding) => record(reopened(finding)),
+      renew: (finding) => record(...takenBack(finding, 'accepted'), accepted(finding)),
       // Who words a finding takes it over: what is written stands on something, whatever is read later.
       edit: (finding, edit) =>
         record(...(finding.status === 'open' && !finding.isOwn ? [accepted(finding)] : []), {

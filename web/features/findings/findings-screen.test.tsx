@@ -117,6 +117,19 @@ describe('deciding', () => {
     );
   });
 
+  test('who refuses what stands accepted takes that back first, whoever accepted it', async () => {
+    const { user, kept } = await miswiredDen();
+    await user.keyboard('a');
+    await user.click(await line(/reversed.*accepted/i));
+    await user.keyboard('x');
+    const form = await dialog();
+    await user.type(form.getByLabelText('Why is it no finding?'), 'Held upside down');
+    await user.click(form.getByRole('button', { name: 'Refuse' }));
+    await line(/reversed.*refused/i);
+    const decisions = [{ decision: 'accepted' }, { decision: 'open' }, { decision: 'refused' }];
+    await waitFor(() => expect(kept('finding-decided')).toMatchObject(decisions));
+  });
+
   test('what somebody else refused meanwhile is to decide again, and said so', async () => {
     const { user, kept, server, job } = await miswiredDen();
     await user.keyboard('a');
