@@ -49,6 +49,15 @@ test('renamed or merged, it has its own name again; what nothing changed stays t
   expect(receptaclesOf(fold.house).map(({ name }) => name)).toEqual(['Den 1']);
 });
 
+test('what is fed from one that was entered twice is fed from the one that it became', () => {
+  const entries = asEntries([
+    ...[one, other, third].map((id, n) => described(id, `Den ${n}`)),
+    { kind: 'branch-taken', receptacle: third, from: other },
+    { kind: 'receptacle-merged', receptacle: other, into: one },
+  ]);
+  expect(receptaclesOf(foldHouse(entries)).map(({ fedFrom }) => fedFrom)).toEqual([undefined, one]);
+});
+
 test('no two receptacles of a house have the same name', () => {
   fc.assert(
     fc.property(jobLog, (log) => {

@@ -38,7 +38,7 @@ describe('the sentence why', () => {
 
   test('the probe over a floating wire: induction only', () => {
     expect(why({ faults: [open('ground')] }, 'probe')).toContain(
-      'at hot and ground; on ground that is induction only',
+      'the probe sounds from 50 V, so at hot and ground; on ground that is induction only',
     );
   });
 
