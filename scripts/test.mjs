@@ -45,7 +45,7 @@ const unit = () => stage('unit and database tests, screens without a browser', (
 
 async function builds() {
   try {
-    await needBuild(testSettings().dist);
+    await needBuild(testSettings().dist, { forTests: true });
     return { code: 0, output: '' };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;

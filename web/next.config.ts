@@ -13,6 +13,11 @@ const config: NextConfig = {
   env: { FAIRPLUG_BUILD: process.env.FAIRPLUG_BUILD ?? '' },
   turbopack: { root: resolve(import.meta.dirname, '..') },
   experimental: {
+    // Nobody reads them, and they take a tenth of the time of a build.
+    turbopackSourceMaps: false,
+    turbopackInputSourceMaps: false,
+    // Tests build once in a clone: what a second build would spare takes longer to be written.
+    turbopackFileSystemCacheForBuild: !process.env.FAIRPLUG_BUILD_ONCE,
     optimizePackageImports: ['@mantine/core', '@mantine/hooks', '@tabler/icons-react'],
     // Half as many files for a page, and a fifth more bytes in all: a request costs a phone more than the bytes do.
     turbopackChunking: { requestCost: 1_000_000, maxMergeChunkSize: 1_000_000, minChunkSize: 150_000 },

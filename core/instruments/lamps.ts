@@ -44,13 +44,15 @@ export const dimFrom = 0.54;
 /** Potential of each contact against earth, as a multiple of the nominal voltage, signed by leg. */
 export type ContactPotentials = Readonly<Record<Contact, number>>;
 
+/** What a lamp shows across so much of nominal. */
+export const lampAcross = (share: number): LampState =>
+  share >= litFrom ? 'lit' : share >= dimFrom ? 'dim' : 'off';
+
 /** What the lamps show for given potentials of the three contacts. */
 export function lampsAt(potentials: ContactPotentials): Lamps {
   const state = (pair: Pair): LampState => {
     const [a, b] = contactsOfPair[pair];
-    const across = Math.abs(potentials[a] - potentials[b]);
-    if (across >= litFrom) return 'lit';
-    return across >= dimFrom ? 'dim' : 'off';
+    return lampAcross(Math.abs(potentials[a] - potentials[b]));
   };
   return { hn: state('hn'), hg: state('hg'), ng: state('ng') };
 }

@@ -1,4 +1,4 @@
-import { type ChannelKind, dimFrom, litFrom, probeVolts } from '../../instruments/index.ts';
+import { type ChannelKind, lampAcross, probeVolts } from '../../instruments/index.ts';
 import { type ConditionId, conditionIds, conditions } from '../../knowledge/index.ts';
 import type { ContactsStanding } from '../evidence/evaluator.ts';
 import type { Evidence } from '../evidence/evidence.ts';
@@ -68,7 +68,7 @@ export function alike(kind: ChannelKind, a: number, b: number): boolean {
     case 'milliamps':
       return Math.abs(a - b) <= Math.max(0.1, 0.02 * Math.max(a, b));
     case 'lamp':
-      return glow(a) === glow(b);
+      return lampAcross(a) === lampAcross(b);
     case 'sounds':
       return a >= probeVolts === b >= probeVolts;
     case 'trips':
@@ -78,8 +78,6 @@ export function alike(kind: ChannelKind, a: number, b: number): boolean {
       return true;
   }
 }
-
-const glow = (share: number): number => (share >= litFrom ? 2 : share >= dimFrom ? 1 : 0);
 
 const allAlike = ({ kinds }: Evidence, a: Float64Array, b: Float64Array, end: number): boolean => {
   for (let channel = 0; channel < end; channel += 1)

@@ -1,5 +1,5 @@
 import type { Circuit } from '../../circuit/index.ts';
-import type { LampState, Reading } from '../../instruments/index.ts';
+import { lampAcross, type Reading } from '../../instruments/index.ts';
 import type { Leg } from '../../physics/index.ts';
 
 /** A breaker's neutral is shared with another one on the other leg once in so many (common practice). */
@@ -24,9 +24,6 @@ const sigma = 2.5;
 const sigmaOfDifference = 0.7;
 /** Hot stands whole against ground where it is no further off than any supply. */
 const wholeShare = 0.13;
-const dimFrom = 0.54;
-
-const lit = (share: number): LampState => (share >= 0.7 ? 'lit' : share >= dimFrom ? 'dim' : 'off');
 
 /** Volts against a neutral that stands off: from the own leg's hot, from the other's, and from ground. */
 interface Standing {
@@ -70,7 +67,8 @@ function misfit(readings: readonly Reading[], nominal: number, hot: number, grou
       continue;
     }
     for (const pair of ['hn', 'ng'] as const) {
-      if (reading.instrument === 'lamps' && reading[pair] !== lit(expected[pair] / nominal)) sum += most / 2;
+      if (reading.instrument === 'lamps' && reading[pair] !== lampAcross(expected[pair] / nominal))
+        sum += most / 2;
     }
   }
   return sum;

@@ -19,6 +19,9 @@ import { type Form, rowNats, rowSize, VoltsForms } from './volts-form.ts';
 const fitsPlainly = 4;
 /** A slip that explains a reading so much worse than all else does is not looked at. */
 const negligible = 1e-4;
+/** Volts that fit ask for a scale more sharply than what is known of it by at least so much; where few were read none may. */
+const pinned = 2;
+const fewReadings = 3;
 /** Scales so near each other make no difference to a lamp. */
 const sameScale = 2e-3;
 
@@ -175,7 +178,8 @@ export class Weighing {
   weigh(limit: number = Number.POSITIVE_INFINITY): number {
     const { taken, forms, isVolts, hasOther, scaleFit } = this;
     const withoutOne = (reading: ReadingEvidence): Generator<Form> => this.withoutOne(reading);
-    const asked = scaleFit.fit({ readings: taken, forms, isVolts, hasOther, withoutOne });
+    const fitted = scaleFit.fit({ readings: taken, forms, isVolts, hasOther, withoutOne });
+    const asked = fitted.own < pinned * curvatureOfPrior ? this.scaleButForOne(fitted) : fitted;
     const { own, other } = scaleFit;
     let sum = scaleNats(own, this.supply) + 0.5 * Math.log(asked.own / curvatureOfPrior);
     if (this.hasOther)
@@ -185,6 +189,36 @@ export class Weighing {
       if (sum > limit) return Number.POSITIVE_INFINITY;
     }
     return sum;
+  }
+
+  /**
+   * Where none of a few readings of volts fits as it stands, one value may be wrong and the others of its reading tell how
+   * the supply stands; answers how sharply they do.
+   */
+  private scaleButForOne(asked: Scales): Scales {
+    const volts = this.taken.filter((reading) => this.holdsVolts(reading));
+    if (volts.length > fewReadings) return asked;
+    const natsAt = (scales: Scales, { own, other }: Scales): number =>
+      volts.reduce(
+        (sum, reading) => sum + this.deficitOf(reading, scaleAt(scales, reading.isOnOtherLeg)),
+        scaleNats(scales.own, this.supply) +
+          0.5 * curvatureOfLegs * (scales.other - scales.own) ** 2 +
+          0.5 * Math.log((own * other) / (curvatureOfPrior * curvatureOfLegs)),
+      );
+    let best = { scales: this.scales, asked, nats: natsAt(this.scales, asked) };
+    for (const reading of volts)
+      for (const { a, b } of this.withoutOne(reading)) {
+        const { isOnOtherLeg } = reading;
+        // What the other leg asks for reaches this one as far as they hang together.
+        const share = isOnOtherLeg ? curvatureOfLegs / (a + curvatureOfLegs) : 1;
+        const so = { own: curvatureOfPrior + share * a, other: curvatureOfLegs + (isOnOtherLeg ? a : 0) };
+        const own = nearestScale(curvatureOfPrior * this.supply.centre + share * b, so.own);
+        const scales = { own, other: isOnOtherLeg ? (b + curvatureOfLegs * own) / so.other : own };
+        const nats = natsAt(scales, so);
+        if (nats < best.nats) best = { scales, asked: so, nats };
+      }
+    this.scales = best.scales;
+    return best.asked;
   }
 
   /** Nats of a reading that was taken, at the scale that was fitted. */

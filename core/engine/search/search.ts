@@ -404,7 +404,9 @@ export class Search {
     this.gainedBySettling = Math.max(this.gainedBySettling, parent.logWeight - begun.logWeight);
     this.keep(parent);
     const reference = this.evaluator.referenceOf(parent.fitted.supposed);
-    this.refinement.leadFrom(parent, reference, this.asksForMore() ? ledNats : margin);
+    // What is led further for a pair is let go where it cannot be listed: only of the sound circuit's children any may be half of one.
+    const isSound = parent.hypothesis.causes.length === 0;
+    this.refinement.leadFrom(parent, reference, isSound && this.asksForMore() ? ledNats : margin);
     this.screening.leadFrom(reference, parent.fitted.supposed);
     for (const isFitted of [false, true]) {
       const causes = this.problem.causes.filter(({ resistance }) => (resistance !== -1) === isFitted);
