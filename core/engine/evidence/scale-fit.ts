@@ -1,4 +1,4 @@
-import type { Scales } from '../model/scales.ts';
+import { type Scales, scaleAt } from '../model/scales.ts';
 import type { ReadingEvidence } from './evidence.ts';
 import {
   curvatureOfLegs,
@@ -14,6 +14,9 @@ import { type Form, rowNats, rowSize } from './volts-form.ts';
 const mostOfOne = 8;
 const fitsWell = 0.7;
 const scalesTried = 8;
+/** Volts that fit ask for a scale more sharply than what is known of it by at least so much; where few were read none may. */
+const pinned = 2;
+const fewReadings = 3;
 
 /** Readings that share the scales, of volts among others. */
 export interface TakenVolts {
@@ -26,6 +29,8 @@ export interface TakenVolts {
   readonly hasOther: boolean;
   /** The forms that a reading has with one value of it left out. */
   readonly withoutOne: (reading: ReadingEvidence) => Generator<Form>;
+  /** Nats that a reading falls short of at a scale, whatever of it is wrong. */
+  readonly short: (reading: ReadingEvidence, scale: number) => number;
 }
 
 /** Fits the scale of all volts, and that of the other leg, from where they stood before. */
@@ -79,8 +84,44 @@ export class ScaleFit {
     }
     this.own = own;
     this.other = other;
-    if (hasOther && curvatureOfOther < 2 * curvatureOfLegs) curvatureOfOther = this.fitOtherButForOne(taken);
-    return { own: curvature, other: curvatureOfOther };
+    if (hasOther && curvatureOfOther < pinned * curvatureOfLegs)
+      curvatureOfOther = this.fitOtherButForOne(taken);
+    const asked = { own: curvature, other: curvatureOfOther };
+    return curvature < pinned * curvatureOfPrior ? this.fitButForOne(taken, asked) : asked;
+  }
+
+  /**
+   * Where none of a few readings fits as it stands, one value may be wrong and the others of its reading tell how the
+   * supply stands; answers how sharply they do.
+   */
+  private fitButForOne({ readings, isVolts, withoutOne, short }: TakenVolts, asked: Scales): Scales {
+    const { supply } = this;
+    const volts = readings.filter(({ first }) => isVolts[first] === 1);
+    if (volts.length > fewReadings) return asked;
+    const natsAt = (scales: Scales, { own, other }: Scales): number =>
+      volts.reduce(
+        (sum, reading) => sum + short(reading, scaleAt(scales, reading.isOnOtherLeg)),
+        scaleNats(scales.own, supply) +
+          0.5 * curvatureOfLegs * (scales.other - scales.own) ** 2 +
+          0.5 * Math.log((own * other) / (curvatureOfPrior * curvatureOfLegs)),
+      );
+    const { own, other } = this;
+    let best = { scales: { own, other }, asked, nats: natsAt({ own, other }, asked) };
+    for (const reading of volts)
+      for (const { a, b } of withoutOne(reading)) {
+        const { isOnOtherLeg } = reading;
+        // What the other leg asks for reaches this one as far as they hang together.
+        const share = isOnOtherLeg ? curvatureOfLegs / (a + curvatureOfLegs) : 1;
+        const so = { own: curvatureOfPrior + share * a, other: curvatureOfLegs + (isOnOtherLeg ? a : 0) };
+        const first = nearestScale(curvatureOfPrior * supply.centre + share * b, so.own);
+        const second = isOnOtherLeg ? (b + curvatureOfLegs * first) / so.other : first;
+        const scales = { own: first, other: second };
+        const nats = natsAt(scales, so);
+        if (nats < best.nats) best = { scales, asked: so, nats };
+      }
+    this.own = best.scales.own;
+    this.other = best.scales.other;
+    return best.asked;
   }
 
   /** Where nothing read on the other leg fits as it stands, one value of it may be wrong and the rest tell how that leg stands. */

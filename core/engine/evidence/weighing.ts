@@ -19,9 +19,6 @@ import { type Form, rowNats, rowSize, VoltsForms } from './volts-form.ts';
 const fitsPlainly = 4;
 /** A slip that explains a reading so much worse than all else does is not looked at. */
 const negligible = 1e-4;
-/** Volts that fit ask for a scale more sharply than what is known of it by at least so much; where few were read none may. */
-const pinned = 2;
-const fewReadings = 3;
 /** Scales so near each other make no difference to a lamp. */
 const sameScale = 2e-3;
 
@@ -62,6 +59,10 @@ export class Weighing {
   private readonly wrongVolts: number;
   /** Nats of a reading with each of its values left out. */
   private readonly without = new Float64Array(3);
+  private readonly ofOne = {
+    withoutOne: (reading: ReadingEvidence) => this.withoutOne(reading),
+    short: (reading: ReadingEvidence, scale: number) => this.deficitOf(reading, scale),
+  };
 
   constructor(evidence: Evidence, nominalVolts: number, tolerance: Tolerance) {
     this.evidence = evidence;
@@ -86,10 +87,6 @@ export class Weighing {
   set scales({ own, other }: Scales) {
     this.scaleFit.own = own;
     this.scaleFit.other = other;
-  }
-
-  private scaleOf({ isOnOtherLeg }: ReadingEvidence): number {
-    return isOnOtherLeg ? this.scaleFit.other : this.scaleFit.own;
   }
 
   /** True of what a meter measured between contacts. */
@@ -124,7 +121,8 @@ export class Weighing {
 
   /** Nats that a reading falls short of at the least, whatever the scale. */
   leastOf(reading: ReadingEvidence): number {
-    if (!this.holdsVolts(reading)) return this.deficitOf(reading, this.scaleOf(reading));
+    if (!this.holdsVolts(reading))
+      return this.deficitOf(reading, scaleAt(this.scaleFit, reading.isOnOtherLeg));
     const form = this.asRead(reading);
     return Math.min(form.loose + form.nats(nearestScale(form.b, form.a)), leastSlipNats);
   }
@@ -133,7 +131,7 @@ export class Weighing {
   take(reading: ReadingEvidence): number {
     this.taken.push(reading);
     if (!this.holdsVolts(reading)) {
-      const scale = this.scaleOf(reading);
+      const scale = scaleAt(this.scaleFit, reading.isOnOtherLeg);
       const short = this.deficitOf(reading, scale);
       this.whole[reading.index] = short;
       this.wholeAt[reading.index] = scale;
@@ -176,55 +174,23 @@ export class Weighing {
 
   /** Fits the scales to what was taken; answers the nats that all of it falls short of, every scale counted by its share; Infinity beyond the limit. */
   weigh(limit: number = Number.POSITIVE_INFINITY): number {
-    const { taken, forms, isVolts, hasOther, scaleFit } = this;
-    const withoutOne = (reading: ReadingEvidence): Generator<Form> => this.withoutOne(reading);
-    const fitted = scaleFit.fit({ readings: taken, forms, isVolts, hasOther, withoutOne });
-    const asked = fitted.own < pinned * curvatureOfPrior ? this.scaleButForOne(fitted) : fitted;
+    const { taken: readings, forms, isVolts, hasOther, scaleFit } = this;
+    const asked = scaleFit.fit({ readings, forms, isVolts, hasOther, ...this.ofOne });
     const { own, other } = scaleFit;
     let sum = scaleNats(own, this.supply) + 0.5 * Math.log(asked.own / curvatureOfPrior);
-    if (this.hasOther)
+    if (hasOther)
       sum += 0.5 * (curvatureOfLegs * (other - own) ** 2 + Math.log(asked.other / curvatureOfLegs));
-    for (const reading of this.taken) {
+    for (const reading of readings) {
       sum += this.takenDeficit(reading);
       if (sum > limit) return Number.POSITIVE_INFINITY;
     }
     return sum;
   }
 
-  /**
-   * Where none of a few readings of volts fits as it stands, one value may be wrong and the others of its reading tell how
-   * the supply stands; answers how sharply they do.
-   */
-  private scaleButForOne(asked: Scales): Scales {
-    const volts = this.taken.filter((reading) => this.holdsVolts(reading));
-    if (volts.length > fewReadings) return asked;
-    const natsAt = (scales: Scales, { own, other }: Scales): number =>
-      volts.reduce(
-        (sum, reading) => sum + this.deficitOf(reading, scaleAt(scales, reading.isOnOtherLeg)),
-        scaleNats(scales.own, this.supply) +
-          0.5 * curvatureOfLegs * (scales.other - scales.own) ** 2 +
-          0.5 * Math.log((own * other) / (curvatureOfPrior * curvatureOfLegs)),
-      );
-    let best = { scales: this.scales, asked, nats: natsAt(this.scales, asked) };
-    for (const reading of volts)
-      for (const { a, b } of this.withoutOne(reading)) {
-        const { isOnOtherLeg } = reading;
-        // What the other leg asks for reaches this one as far as they hang together.
-        const share = isOnOtherLeg ? curvatureOfLegs / (a + curvatureOfLegs) : 1;
-        const so = { own: curvatureOfPrior + share * a, other: curvatureOfLegs + (isOnOtherLeg ? a : 0) };
-        const own = nearestScale(curvatureOfPrior * this.supply.centre + share * b, so.own);
-        const scales = { own, other: isOnOtherLeg ? (b + curvatureOfLegs * own) / so.other : own };
-        const nats = natsAt(scales, so);
-        if (nats < best.nats) best = { scales, asked: so, nats };
-      }
-    this.scales = best.scales;
-    return best.asked;
-  }
-
   /** Nats of a reading that was taken, at the scale that was fitted. */
   takenDeficit(reading: ReadingEvidence): number {
     const { forms, whole, wholeAt } = this;
-    const scale = this.scaleOf(reading);
+    const scale = scaleAt(this.scaleFit, reading.isOnOtherLeg);
     if (!this.holdsVolts(reading))
       return Math.abs((wholeAt[reading.index] as number) - scale) < sameScale
         ? (whole[reading.index] as number)

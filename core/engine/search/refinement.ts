@@ -26,8 +26,6 @@ const hidingNats = 12;
 const muchPromised = 10;
 /** Fits of what is led further, one after another, until it settles. */
 const mostRounds = 4;
-/** What shows nothing that is missing gains no more than so many nats by being fitted. */
-const littleNats = 10;
 /** What falls so many nats short is not saved by other ohms or loads. */
 const hopelessNats = 2000;
 /**
@@ -43,7 +41,7 @@ export class Refinement {
   private readonly beginning: Beginning;
   /** True where what is led further leaves little unexplained. */
   private parentFits = false;
-  /** Nats by which what is led further falls short, where its loads were fitted beside a cause; no end of them elsewhere. */
+  /** Nats by which it falls short, where its loads were fitted beside a cause; no end of them elsewhere. */
   private parentDeficit = Number.POSITIVE_INFINITY;
   /** So many nats below the best a child is let go. */
   private childKept = ledNats;
@@ -260,8 +258,8 @@ export class Refinement {
     const credited = (promised: number): Fitted => ({ ...fit, deficit: fit.deficit - promised / 2 });
     if (start.fresh.length > 0) {
       // Beside loads that were fitted with a cause, what shows nothing that is missing gains little by other ohms and loads.
-      const showsNothing = isChild && fit.deficit > this.parentDeficit - worthFitting;
-      if (showsNothing && !begun.isKnown && lacking(fit) > littleNats) return fit;
+      const showsNothing = isChild && !begun.isKnown && fit.deficit > this.parentDeficit - worthFitting;
+      if (showsNothing && lacking(fit) > muchPromised) return fit;
       if (begun.isKnown) {
         const promised = this.beginning.promised(fit, start, pattern);
         if (isHopeless(fit, promised)) return fit;
