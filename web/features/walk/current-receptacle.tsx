@@ -53,7 +53,8 @@ export function CurrentReceptacle({
     () => (room === undefined ? [] : marksOf(survey, room, words)),
     [survey, room, words],
   );
-  const isPhone = useMediaQuery('(max-width: 48em)', false);
+  // Known as it is first drawn: drawn as on a desk and then made smaller, all below it would move away under a finger.
+  const isPhone = useMediaQuery('(max-width: 48em)', false, { getInitialValueInEffect: false });
   const isIn = walk.shown.isRead && !walk.shown.isDraft;
   return (
     <section className={classes.hand} aria-label="Current receptacle">
