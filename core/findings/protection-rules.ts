@@ -60,7 +60,7 @@ export function unprotectedPlaces(house: House): readonly Unprotected[] {
     const known = found.get(place);
     found.set(place, {
       receptacles: [...(known?.receptacles ?? []), ...bare],
-      year: Math.max(yearBuilt, known?.year ?? 0, ...altered),
+      year: Math.max(known?.year ?? yearBuilt, ...altered),
     });
   }
   return [...found].map(([place, { receptacles, year }]) => ({

@@ -271,6 +271,22 @@ describe('in step with the server', () => {
     expect(server.asked.slice(before)).toEqual(['GET /api/logs']);
   });
 
+  test('fetches the kit before the job that somebody looks at, and that before any other', async () => {
+    const other = newDevice();
+    await other.keep(kitKey, [{ kind: 'tester-described' } as unknown as JobStatement]);
+    await other.keep(job, [room('Den')], true);
+    const later = v7();
+    await other.keep(later, [room('Hall')], true);
+    await other.exchange();
+    device.sync.want(job);
+    device.sync.want(kitKey);
+    const before = server.asked.length;
+    await device.exchange();
+    const fetched = server.asked.slice(before).filter((asked) => asked.includes('/entries'));
+    const order = ['/api/kit', job, later].map((log) => fetched.findIndex((asked) => asked.includes(log)));
+    expect(order).toEqual([0, 1, 2]);
+  });
+
   test('a log of which only the first page arrived is not whole, here or when it is opened again', async () => {
     const other = newDevice();
     await other.keep(job, ['Den', 'Hall', 'Attic', 'Bath', 'Entry'].map(room), true);

@@ -174,9 +174,12 @@ export class Sync {
     let unopened = 0;
     const known = new Set<LogKey>();
     const logs = heads.map(({ id, kind, seq }) => ({ log: kind === 'kit' ? kitKey : id, seq }));
-    // What somebody looks at comes first.
-    const isWanted = ({ log }: { readonly log: LogKey }): boolean => this.wanted.has(log);
-    for (const { log, seq } of [...logs.filter(isWanted), ...logs.filter((one) => !isWanted(one))]) {
+    // What somebody looks at comes first, of it the kit: whoever reads a receptacle does so with a tester out of it.
+    const rank = ({ log }: { readonly log: LogKey }): number => {
+      if (!this.wanted.has(log)) return 2;
+      return log === kitKey ? 0 : 1;
+    };
+    for (const { log, seq } of logs.toSorted((a, b) => rank(a) - rank(b))) {
       known.add(log);
       const isHere = cursors.has(log) || this.wanted.has(log);
       if (!isHere) {

@@ -8,7 +8,7 @@ import { Loading } from '@/components/loading';
 import { RegionWords } from '@/components/region-words';
 import { RequestFailed } from '@/local/api';
 import { startEngine } from '@/local/engine';
-import { useHouse } from '@/local/use-logs';
+import { useHouse, useKit } from '@/local/use-logs';
 import { Frame } from './frame';
 
 export interface LoadedJob {
@@ -37,8 +37,10 @@ export function JobLoader({ children }: Children) {
 }
 
 function KnownJob({ job, children }: Children & { readonly job: string }) {
+  // The firm's kit first: without it a reading would be entered without its tester, and what is drawn would move once it is there.
+  const isKitRead = useKit().kind !== 'loading';
   const loaded = useHouse(job);
-  if (loaded.kind === 'loaded') {
+  if (loaded.kind === 'loaded' && isKitRead) {
     const { house, entries, isWhole } = loaded;
     return (
       <RegionWords region={house.region} waiting={<Waiting />}>

@@ -58,7 +58,8 @@ export class FakeServer {
         protocol,
         now: new Date(Date.now() + this.ahead).toISOString(),
         logs: [...this.logs].map(([id, log]) => ({
-          id,
+          // The kit began before any job did.
+          id: id === 'kit' ? '01900000-0000-7000-8000-000000000000' : id,
           kind: id === 'kit' ? 'kit' : 'job',
           seq: log.length,
         })),
