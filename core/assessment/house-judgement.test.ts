@@ -128,6 +128,10 @@ describe('the judgement on a house', () => {
     });
     expect(judgement.circuits[0]?.causes[0]?.receptacles).toEqual([2, 3, 4].map(receptacleId));
     expect(judgement.isFinal).toBe(true);
+    // What tripped is a matter of the circuit: no receptacle of it is explained by that alone.
+    const explained = [...judgement.receptacles.values()].flatMap(({ explanations }) => explanations);
+    expect(explained.length).toBeGreaterThan(4);
+    expect(explained.filter(({ isTripped }) => isTripped)).toEqual([]);
     const { findings } = reportOn(assess(house, judgement));
     const [finding, ...others] = findings.filter(({ proposal }) => proposal?.verdict);
     expect(others).toEqual([]);
