@@ -4,9 +4,12 @@ import { defineConfig } from 'vitest/config';
 const exclude = ['**/node_modules/**', '**/.next*/**'];
 const resolved = { alias: { '@/': `${resolve(import.meta.dirname, 'web')}/` } };
 const testing = resolve(import.meta.dirname, 'web/testing');
-/** Where the engine is at work: half of what has no need of a browser's store, of a page or of a database. */
-const engine = ['core/{engine,assessment,findings}/**/*.test.ts', 'scripts/corpus/**/*.test.ts'];
-const plain = ['{core,cli,scripts/setup}/**/*.test.ts', 'web/{app,components,features}/**/*.test.ts'];
+/** The engine by itself: half of what has no need of a browser's store, of a page or of a database. */
+const engine = ['core/engine/**/*.test.ts'];
+const plain = [
+  '{core,cli,scripts/setup,scripts/corpus}/**/*.test.ts',
+  'web/{app,components,features}/**/*.test.ts',
+];
 
 /** Nothing there keeps anything between two files, so that what they share is loaded once. */
 const ofPlainCode = { isolate: false, testTimeout: 300_000 };
