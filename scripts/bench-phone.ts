@@ -24,7 +24,7 @@ const rooms = { Entry: 2, Kitchen: 6, Den: 5, Bath: 1, Bedroom: 4 } as const;
 const wrong: Readonly<Record<number, readonly [key: string, headline: string]>> = {
   4: ['2', 'reversed'],
   9: ['4', 'open ground'],
-  16: ['3', 'neutral'],
+  16: ['3', 'reversed'],
 };
 const walks = 4;
 const receptacleCount = Object.values(rooms).reduce((sum, count) => sum + count, 0);

@@ -1,6 +1,7 @@
 import { v7 } from 'uuid';
-import { expect, test } from 'vitest';
+import { expect, test, vi } from 'vitest';
 import { LogCache } from './log-cache.ts';
+import { leastHeldBack, mostHeldBack } from './pauses.ts';
 import { keep, LocalDatabase } from './store.ts';
 
 const room = (name: string) => ({ kind: 'room-described', room: v7(), name }) as const;
@@ -66,4 +67,26 @@ test('one action is shown before the next one has its turn', async () => {
   const acted = (what: string): Promise<void> => book.inTurn(async () => (await grow(what)).shown);
   await Promise.all([acted('Den'), acted('Attic').then(() => told.push('said of Attic'))]);
   expect(told).toEqual(['kept Den', 'drawn', 'kept Attic', 'drawn', 'said of Attic']);
+});
+
+test('answers that come late are waited for less, and now and then as long as any', async () => {
+  const { book, grow } = await opened('late answers');
+  let isLate = true;
+  book.listenFirst(() => (isLate ? new Promise(() => {}) : Promise.resolve()));
+  const waits = vi.spyOn(globalThis, 'setTimeout');
+  const heldBack = async (what: string): Promise<number | undefined> => {
+    waits.mockClear();
+    await (await grow(what)).shown;
+    return waits.mock.calls
+      .map(([, wait]) => wait)
+      .find((wait) => wait === mostHeldBack || wait === leastHeldBack);
+  };
+  const some: (number | undefined)[] = [];
+  for (const what of ['Den', 'Attic', 'Bath', 'Cellar', 'Porch', 'Shed']) some.push(await heldBack(what));
+  const less = [leastHeldBack, leastHeldBack, leastHeldBack, leastHeldBack];
+  expect(some).toEqual([mostHeldBack, ...less, mostHeldBack]);
+  isLate = false;
+  expect(await heldBack('Yard')).toBe(leastHeldBack);
+  expect(await heldBack('Stairs')).toBe(mostHeldBack);
+  waits.mockRestore();
 });

@@ -8,7 +8,7 @@ import {
 } from '@fair-plug/core/log';
 import type { FindingSummary } from '@fair-plug/core/report';
 import { summaryOf } from '@fair-plug/core/report/house-summary.ts';
-import { beforePacking, beforeSummary, mostHeldBack } from '@/local/pauses';
+import { beforePacking, beforeSummary, leastHeldBack, mostHeldBack } from '@/local/pauses';
 import { countOf, entriesOf, isWhole, kitKey, type LocalDatabase, type LogKey, pack } from './store';
 
 /** A log as it stands on this device. */
@@ -40,6 +40,9 @@ async function keepSummary(
 
 const pause = (milliseconds: number): Promise<void> => new Promise((go) => setTimeout(go, milliseconds));
 
+/** Answers that came too late in a row, until one is waited for as long as any again. */
+const lateOnes = 5;
+
 /** One log, read once and grown entry by entry; whoever listens is told when it grows. */
 class CachedLog {
   private readonly store: LocalDatabase;
@@ -51,6 +54,8 @@ class CachedLog {
   private current: LogState | null = null;
   private isRead = false;
   private isWhole = true;
+  /** Answers in a row that came later than they were waited for. */
+  private late = 0;
   /** How often somebody stated whether it is whole. */
   private statedWhole = 0;
   private summaryTimer: ReturnType<typeof setTimeout> | undefined;
@@ -104,10 +109,16 @@ class CachedLog {
     }
     this.current = null;
     const awaited = [...this.first].map((one) => one());
-    // Those who are told first have an answer before the others are told, unless that takes too long.
-    if (awaited.length > 0) await Promise.race([Promise.allSettled(awaited), pause(mostHeldBack)]);
+    if (awaited.length > 0) await this.unlessLate(Promise.allSettled(awaited));
     before?.();
     this.notify();
+  }
+
+  /** Those who are told first have an answer before the others are told, unless that takes too long, as it did lately or not. */
+  private async unlessLate(answered: Promise<unknown>): Promise<void> {
+    const patience = this.late % lateOnes === 0 ? mostHeldBack : leastHeldBack;
+    const isLate = await Promise.race([answered.then(() => false), pause(patience).then(() => true)]);
+    this.late = isLate ? this.late + 1 : 0;
   }
 
   readonly state = (): LogState => {

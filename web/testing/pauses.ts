@@ -5,4 +5,5 @@ export const beforePacking = 8000;
 export const beforeCounting = 60;
 export const beforeAskingAgain = 30;
 export const mostHeldBack = 40;
+export const leastHeldBack = 20;
 export const beforeLampsAlone = 30;
