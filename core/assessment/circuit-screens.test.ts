@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { parseCircuit, simulate } from '../circuit/index.ts';
+import { evenly } from '../engine/index.ts';
 import type { Fault } from '../faults/index.ts';
 import { lampsOf, type Reading, type Shown, type Test } from '../instruments/index.ts';
 import { asEntries, idNumber } from '../log/arbitrary-entries.ts';
@@ -230,7 +231,7 @@ describe('what if', () => {
   const { circuit, assessment } = causeIn(
     houseWith(4, ...read([openNeutral], [{ at: r4, instrument: 'meter-low' }])),
   );
-  const sound = { faults: [], loads: [], scales: { own: 1, other: 1 } };
+  const sound = { faults: [], loads: [], scales: evenly(1) };
   const broken = { ...sound, faults: [openNeutral] };
   const taken: readonly Reading[] = den
     .slice(0, 4)
@@ -247,7 +248,7 @@ describe('what if', () => {
 
   test('volts stand as the supply does, in the region’s own', () => {
     const test: readonly Test[] = [{ at: r1, instrument: 'meter' }];
-    const [shown] = shownUnder(circuit.circuit, { ...sound, scales: { own: 1.05, other: 1.05 } }, test, 230);
+    const [shown] = shownUnder(circuit.circuit, { ...sound, scales: evenly(1.05) }, test, 230);
     expect(shown).toMatchObject({ hn: expect.closeTo(241.5, 1) });
   });
 

@@ -10,7 +10,7 @@ import {
   unplugged,
 } from '../../instruments/index.ts';
 import type { Network } from '../../physics/index.ts';
-import { type Scales, scaleAt } from '../model/scales.ts';
+import { lampScaleAt, type Scales, scaleAt } from '../model/scales.ts';
 import { shownElsewhere } from './elsewhere.ts';
 
 /** One reading as a run of channels. */
@@ -180,8 +180,9 @@ class Compiler {
   }
 }
 
-/** True of what stands as the supply does. */
-const isScaled = (kind: ChannelKind | undefined): boolean => kind === 'volts' || kind === 'lamp';
+/** What is shown at a reading, times what is predicted; lamps and volts alone go with it. */
+export const scaleOf = ({ instrument, isOnOtherLeg }: ReadingEvidence, scales: Scales): number =>
+  instrument === 'lamps' ? lampScaleAt(scales, isOnOtherLeg) : scaleAt(scales, isOnOtherLeg);
 
 /** What is predicted for every channel, at the scales of its leg. */
 export const scaledBy = (
@@ -189,9 +190,11 @@ export const scaledBy = (
   predicted: Float64Array,
   scales: Scales,
 ): Float64Array =>
-  predicted.map((value, channel) =>
-    isScaled(kinds[channel]) ? scaleAt(scales, onOtherLeg[channel] === 1) * value : value,
-  );
+  predicted.map((value, channel) => {
+    const isOnOtherLeg = onOtherLeg[channel] === 1;
+    if (kinds[channel] === 'volts') return scaleAt(scales, isOnOtherLeg) * value;
+    return kinds[channel] === 'lamp' ? lampScaleAt(scales, isOnOtherLeg) * value : value;
+  });
 
 /** Compiles readings for a network. The outlets they name must be the network's. */
 export function evidenceOf(network: Network, taken: Taken): Evidence {

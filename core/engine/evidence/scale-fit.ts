@@ -1,8 +1,9 @@
-import { type Scales, scaleAt } from '../model/scales.ts';
-import type { ReadingEvidence } from './evidence.ts';
+import { type LegScales, type Scales, scaleAt } from '../model/scales.ts';
+import { type ReadingEvidence, scaleOf } from './evidence.ts';
 import {
   curvatureOfLegs,
   curvatureOfPrior,
+  lampsNats,
   nearestScale,
   scaleLimits,
   scaleNats,
@@ -33,10 +34,14 @@ export interface TakenVolts {
   readonly short: (reading: ReadingEvidence, scale: number) => number;
 }
 
-/** Fits the scale of all volts, and that of the other leg, from where they stood before. */
+/** Scales so near nominal make no difference to lamps of a tester that takes them for nominal. */
+const aboutNominal = 0.02;
+
+/** Fits the scale of all volts, that of the other leg and that of a tester's lamps, from where they stood before. */
 export class ScaleFit {
   own = 1;
   other = 1;
+  lamps = 1;
   private readonly supply: UsualSupply;
 
   constructor(supply: UsualSupply) {
@@ -44,7 +49,7 @@ export class ScaleFit {
   }
 
   /** Fits both scales; answers how sharply what was taken asks for each, the other leg's by itself. */
-  fit(taken: TakenVolts): Scales {
+  fit(taken: TakenVolts): LegScales {
     const { readings, forms, isVolts, hasOther } = taken;
     const ratio = this.other / this.own;
     let own = this.start(taken, ratio);
@@ -87,18 +92,32 @@ export class ScaleFit {
     if (hasOther && curvatureOfOther < pinned * curvatureOfLegs)
       curvatureOfOther = this.fitOtherButForOne(taken);
     const asked = { own: curvature, other: curvatureOfOther };
-    return curvature < pinned * curvatureOfPrior ? this.fitButForOne(taken, asked) : asked;
+    const told = curvature < pinned * curvatureOfPrior ? this.fitButForOne(taken, asked) : asked;
+    this.fitLamps(taken);
+    return told;
+  }
+
+  /** A tester's lamps light from volts of their own; where the supply stands off nominal they may show what they would at nominal. */
+  private fitLamps({ readings, short }: TakenVolts): void {
+    this.lamps = 1;
+    if (Math.abs(this.own - 1) < aboutNominal) return;
+    const asAtNominal: Scales = { own: this.own, other: this.other, lamps: 1 / this.own };
+    let gained = -lampsNats(asAtNominal.lamps);
+    for (const reading of readings)
+      if (reading.instrument === 'lamps')
+        gained += short(reading, scaleOf(reading, this)) - short(reading, scaleOf(reading, asAtNominal));
+    if (gained > 0) this.lamps = asAtNominal.lamps;
   }
 
   /**
    * Where none of a few readings fits as it stands, one value may be wrong and the others of its reading tell how the
    * supply stands; answers how sharply they do.
    */
-  private fitButForOne({ readings, isVolts, withoutOne, short }: TakenVolts, asked: Scales): Scales {
+  private fitButForOne({ readings, isVolts, withoutOne, short }: TakenVolts, asked: LegScales): LegScales {
     const { supply } = this;
     const volts = readings.filter(({ first }) => isVolts[first] === 1);
     if (volts.length > fewReadings) return asked;
-    const natsAt = (scales: Scales, { own, other }: Scales): number =>
+    const natsAt = (scales: LegScales, { own, other }: LegScales): number =>
       volts.reduce(
         (sum, reading) => sum + short(reading, scaleAt(scales, reading.isOnOtherLeg)),
         scaleNats(scales.own, supply) +

@@ -1,11 +1,12 @@
 import type { ChannelKind } from '../../instruments/index.ts';
-import { type Scales, scaleAt } from '../model/scales.ts';
-import type { Evidence, ReadingEvidence } from './evidence.ts';
+import type { Scales } from '../model/scales.ts';
+import { type Evidence, type ReadingEvidence, scaleOf } from './evidence.ts';
 import { channelDeficit, type Tolerance, unrelated, wrongVoltsNats } from './likelihood.ts';
 import { roundingIn } from './rounding.ts';
 import {
   curvatureOfLegs,
   curvatureOfPrior,
+  lampsNats,
   nearestScale,
   nearNominal,
   scaleNats,
@@ -81,12 +82,14 @@ export class Weighing {
   }
 
   get scales(): Scales {
-    return { own: this.scaleFit.own, other: this.scaleFit.other };
+    const { own, other, lamps } = this.scaleFit;
+    return { own, other, lamps };
   }
 
-  set scales({ own, other }: Scales) {
+  set scales({ own, other, lamps }: Scales) {
     this.scaleFit.own = own;
     this.scaleFit.other = other;
+    this.scaleFit.lamps = lamps;
   }
 
   /** True of what a meter measured between contacts. */
@@ -121,8 +124,7 @@ export class Weighing {
 
   /** Nats that a reading falls short of at the least, whatever the scale. */
   leastOf(reading: ReadingEvidence): number {
-    if (!this.holdsVolts(reading))
-      return this.deficitOf(reading, scaleAt(this.scaleFit, reading.isOnOtherLeg));
+    if (!this.holdsVolts(reading)) return this.deficitOf(reading, scaleOf(reading, this.scaleFit));
     const form = this.asRead(reading);
     return Math.min(form.loose + form.nats(nearestScale(form.b, form.a)), leastSlipNats);
   }
@@ -131,7 +133,7 @@ export class Weighing {
   take(reading: ReadingEvidence): number {
     this.taken.push(reading);
     if (!this.holdsVolts(reading)) {
-      const scale = scaleAt(this.scaleFit, reading.isOnOtherLeg);
+      const scale = scaleOf(reading, this.scaleFit);
       const short = this.deficitOf(reading, scale);
       this.whole[reading.index] = short;
       this.wholeAt[reading.index] = scale;
@@ -155,7 +157,7 @@ export class Weighing {
     if (this.isVolts[first] !== 1) {
       const before = short[index] as number;
       this.whole[index] = before;
-      this.wholeAt[index] = scaleAt(scales, isOnOtherLeg);
+      this.wholeAt[index] = scaleOf(reading, scales);
       return before;
     }
     this.hasOther ||= isOnOtherLeg;
@@ -176,8 +178,8 @@ export class Weighing {
   weigh(limit: number = Number.POSITIVE_INFINITY): number {
     const { taken: readings, forms, isVolts, hasOther, scaleFit } = this;
     const asked = scaleFit.fit({ readings, forms, isVolts, hasOther, ...this.ofOne });
-    const { own, other } = scaleFit;
-    let sum = scaleNats(own, this.supply) + 0.5 * Math.log(asked.own / curvatureOfPrior);
+    const { own, other, lamps } = scaleFit;
+    let sum = scaleNats(own, this.supply) + lampsNats(lamps) + 0.5 * Math.log(asked.own / curvatureOfPrior);
     if (hasOther)
       sum += 0.5 * (curvatureOfLegs * (other - own) ** 2 + Math.log(asked.other / curvatureOfLegs));
     for (const reading of readings) {
@@ -190,7 +192,7 @@ export class Weighing {
   /** Nats of a reading that was taken, at the scale that was fitted. */
   takenDeficit(reading: ReadingEvidence): number {
     const { forms, whole, wholeAt } = this;
-    const scale = scaleAt(this.scaleFit, reading.isOnOtherLeg);
+    const scale = scaleOf(reading, this.scaleFit);
     if (!this.holdsVolts(reading))
       return Math.abs((wholeAt[reading.index] as number) - scale) < sameScale
         ? (whole[reading.index] as number)
@@ -226,7 +228,7 @@ export class Weighing {
 
   /** Nats that a reading falls short of, beyond what is to be expected of one that is right. */
   excessOf(reading: ReadingEvidence, scales: Scales): number {
-    const scale = scaleAt(scales, reading.isOnOtherLeg);
+    const scale = scaleOf(reading, scales);
     if (!this.holdsVolts(reading)) return this.deficitOf(reading, scale);
     const form = this.asRead(reading);
     const { base } = form;
@@ -244,9 +246,7 @@ export class Weighing {
 
   /** How a reading is held to be wrong; null where it is held to be right. */
   wrongAt(reading: ReadingEvidence, scales: Scales): Wrong | null {
-    return this.holdsVolts(reading)
-      ? this.ofVolts(reading, scaleAt(scales, reading.isOnOtherLeg)).wrong
-      : null;
+    return this.holdsVolts(reading) ? this.ofVolts(reading, scaleOf(reading, scales)).wrong : null;
   }
 
   private ofVolts(reading: ReadingEvidence, scale: number): { nats: number; wrong: Wrong | null } {

@@ -2,7 +2,7 @@ import { hasOhms } from '../../faults/index.ts';
 import type { ChannelKind } from '../../instruments/index.ts';
 import { type Branch, branchesOf, type Network } from '../../physics/index.ts';
 import type { Evaluator, Supposed } from '../evidence/evaluator.ts';
-import type { ReadingEvidence } from '../evidence/evidence.ts';
+import { type ReadingEvidence, scaleOf } from '../evidence/evidence.ts';
 import { type Pull, pullOf } from '../evidence/likelihood.ts';
 import { curvatureOfLegs } from '../evidence/scale.ts';
 import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
@@ -79,6 +79,8 @@ export class FreeQuantities {
   private readonly free: readonly number[];
   /** Watts of what is on are fitted in their logarithm, for they may span three decades. */
   private readonly isOn: readonly boolean[];
+  /** Of a tester's lamps: as it was fitted last. */
+  private readonly lamps: number;
   private readonly fixedWatts: Float64Array;
   private readonly ownAt: number;
   /** −1 where there is one leg. */
@@ -119,7 +121,8 @@ export class FreeQuantities {
     this.priorCentre = new Float64Array(this.size);
     this.boundOhms(from.ohms);
     if (pattern !== null) this.boundWatts(pattern);
-    const { own, other } = from.scales;
+    const { own, other, lamps } = from.scales;
+    this.lamps = lamps;
     this.bound(this.ownAt, own, [leastScale, mostScale], 1 / scaleSigma ** 2, 1);
     if (this.differenceAt !== -1)
       this.bound(this.differenceAt, other / own - 1, [-mostApart, mostApart], curvatureOfLegs, 0);
@@ -134,7 +137,8 @@ export class FreeQuantities {
 
   private scalesAt(x: Float64Array): Scales {
     const own = x[this.ownAt] as number;
-    return { own, other: this.differenceAt === -1 ? own : own * (1 + (x[this.differenceAt] as number)) };
+    const other = this.differenceAt === -1 ? own : own * (1 + (x[this.differenceAt] as number));
+    return { own, other, lamps: this.lamps };
   }
 
   private bound(
@@ -226,7 +230,7 @@ export class FreeQuantities {
               this.pullVolts(reading, residuals, scales, slopes);
             else
               for (let channel = reading.first; channel < reading.end; channel += 1)
-                this.pullChannel(channel, residuals, scaleAt(scales, reading.isOnOtherLeg), slopes);
+                this.pullChannel(channel, residuals, scaleOf(reading, scales), slopes);
   }
 
   /** True where what is fitted can make a reading fit better: lamps and probes that show what is predicted do not care. */
@@ -321,7 +325,7 @@ export class FreeQuantities {
     const { branches, isLoad, quantity, siemensSlope } = this.branchesUnder(supposed, watts);
     const scales = this.scalesAt(x);
     const bySiemens = this.evaluator.predictWithSlopes(supposed, branches, isLoad, (reading) =>
-      this.isPulled(reading, scaleAt(scales, reading.isOnOtherLeg)),
+      this.isPulled(reading, scaleOf(reading, scales)),
     );
     const residuals = new Float64Array(readings + 1);
     const jacobian = new Float64Array((readings + 1) * size);
