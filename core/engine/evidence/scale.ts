@@ -37,5 +37,5 @@ export const nearestScale = (b: number, a: number): number =>
   a > 0 ? Math.min(scaleLimits[1], Math.max(scaleLimits[0], b / a)) : 1;
 
 /** Testers differ by so much, as a share, in the volts from which their lamps light; one tester's lamps do not (from memory). */
-const lampsApart = 0.05;
+const lampsApart = 0.08;
 export const lampsNats = (lamps: number): number => 0.5 * (Math.log(lamps) / lampsApart) ** 2;
