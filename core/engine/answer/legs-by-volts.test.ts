@@ -29,6 +29,12 @@ test('less is enough to ask how a lost neutral were', () => {
   expect(legsByVolts(circuit, metered(volts), worthALook)?.slice(0, 4)).toEqual(['L1', 'L2', 'L1', 'L2']);
 });
 
+test('six outlets tell it from a volt and a half apart', () => {
+  // Worth two nats and what pays for the legs of six, at half a volt about each: 1.5 × 1.55² above 0.5 × (2 + 5 ln 2), 1.5 × 1.3² below.
+  expect(legsOf(121, 119.45, 121, 119.45, 121, 119.45)).toBe('L1 L2 L1 L2 L1 L2');
+  expect(legsOf(121, 119.7, 121, 119.7, 121, 119.7)).toBeNull();
+});
+
 test('hot to ground tells the leg where a shared neutral stands off a little', () => {
   const offset = [0.6, -0.6, 0.6, -0.6, 0.6, -0.6];
   const readings = ids.map((at, index): Reading => {

@@ -83,7 +83,8 @@ export function candidatesAt(
       const test = testOf(instrument, state);
       if (isDone(readings, test)) continue;
       const before = state === undefined && instrument === 'loaded' ? missingBefore(situation, kit) : [];
-      if (before === null) continue;
+      // What is held not to work proves nothing that a load could be put on.
+      if (before === null || before.some((one) => situation.doubted?.has(one) === true)) continue;
       // What is not ruled out yet may be by what is read first; what is held already is not.
       const hazard = hazardOf(
         instrument,
