@@ -1,9 +1,9 @@
-import { cpus, totalmem } from 'node:os';
 import { lampsOf } from '@fair-plug/core/instruments';
 import { chromium as driver, type Page } from 'playwright-core';
 import { v7 } from 'uuid';
 import { entriesSince, uploadedJob } from './bench/entries.ts';
 import { frameTimes } from './bench/frames.ts';
+import { machineWords } from './bench/machine.ts';
 import { at, ms } from './bench/walk-page.ts';
 import { startOwnServer } from './own-server.ts';
 import { writeSections } from './pages.ts';
@@ -128,8 +128,7 @@ const layout = await page.evaluate(() =>
 await browser.close();
 await stop();
 
-const [cpu] = cpus();
-const text = `A house of ${receptacles} receptacles on ${circuits} circuits, all in sight, from the browser's trace: script, style, layout and paint of the main thread, frame by frame, while the graph is dragged and zoomed (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB). Written by \`npm run bench:circuits\`.
+const text = `A house of ${receptacles} receptacles on ${circuits} circuits, all in sight, from the browser's trace: script, style, layout and paint of the main thread, frame by frame, while the graph is dragged and zoomed (${machineWords()}). Written by \`npm run bench:circuits\`.
 
 | what | median | 95th percentile | aim |
 |---|---|---|---|

@@ -1,9 +1,10 @@
 import { mkdtempSync, rmSync } from 'node:fs';
-import { cpus, tmpdir, totalmem } from 'node:os';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type BrowserContext, chromium as driver, type Page } from 'playwright-core';
 import { v7 } from 'uuid';
 import { entriesSince, uploadedJob } from './bench/entries.ts';
+import { machineWords } from './bench/machine.ts';
 import {
   at,
   firstLoad,
@@ -146,8 +147,7 @@ await stop();
 
 const first = results.flatMap((one) => one.first);
 const engine = results.flatMap((one) => one.engine);
-const [cpu] = cpus();
-const text = `A phone of 390 × 844 with Chromium's CPU slowed ${slowdown} times, ${walks} walks of ${receptacleCount} receptacles of which ${Object.keys(wrong).length} are not correct, each of those with its next test opened and left, ${betweenTaps} ms after every receptacle (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB). Written by \`npm run bench:phone\`.
+const text = `A phone of 390 × 844 with Chromium's CPU slowed ${slowdown} times, ${walks} walks of ${receptacleCount} receptacles of which ${Object.keys(wrong).length} are not correct, each of those with its next test opened and left, ${betweenTaps} ms after every receptacle (${machineWords()}). Written by \`npm run bench:phone\`.
 
 | what | median | 95th percentile | aim |
 |---|---|---|---|

@@ -1,9 +1,9 @@
 import { writeFileSync } from 'node:fs';
-import { cpus, totalmem } from 'node:os';
 import { lampPatterns, lampsOf } from '@fair-plug/core/instruments';
 import type { JobStatement } from '@fair-plug/core/log';
 import { request } from 'playwright-core';
 import { v7 } from 'uuid';
+import { machineWords } from './bench/machine.ts';
 import { uploadedPhotos } from './bench/photos.ts';
 import { author } from './demo/ids.ts';
 import { startOwnServer } from './own-server.ts';
@@ -128,8 +128,7 @@ const keep = process.argv.indexOf('--keep');
 const file = process.argv[keep + 1];
 if (keep !== -1 && file !== undefined) writeFileSync(file, photoBytes);
 
-const [cpu] = cpus();
-const text = `${receptacleCount} receptacles and ${findingCount} findings, printed by the server's own Chromium (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB). Written by \`npm run bench:report\`.
+const text = `${receptacleCount} receptacles and ${findingCount} findings, printed by the server's own Chromium (${machineWords()}). Written by \`npm run bench:report\`.
 
 | what | measured | aim |
 |---|---|---|

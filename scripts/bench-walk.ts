@@ -1,10 +1,11 @@
 import { mkdtempSync, rmSync } from 'node:fs';
-import { cpus, tmpdir, totalmem } from 'node:os';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lampsOf } from '@fair-plug/core/instruments';
 import { chromium as driver, type Page } from 'playwright-core';
 import { v7 } from 'uuid';
 import { entriesSince, uploadedJob } from './bench/entries.ts';
+import { machineWords } from './bench/machine.ts';
 import { uploadedPhotos } from './bench/photos.ts';
 import {
   at,
@@ -156,8 +157,7 @@ await browser.close();
 rmSync(profile, { recursive: true, force: true });
 await stop();
 
-const [cpu] = cpus();
-const text = `Chromium's CPU slowed ${slowdown} times (its main thread; it slows no worker), a job of ${rooms * receptaclesEach} receptacles, ${circuits} circuits, ${entryCount} entries and ${photoCount} photos, ${taps} receptacles read (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB). Written by \`npm run bench:walk\`.
+const text = `Chromium's CPU slowed ${slowdown} times (its main thread; it slows no worker), a job of ${rooms * receptaclesEach} receptacles, ${circuits} circuits, ${entryCount} entries and ${photoCount} photos, ${taps} receptacles read (${machineWords()}). Written by \`npm run bench:walk\`.
 
 | what | median | 95th percentile | aim |
 |---|---|---|---|

@@ -1,10 +1,10 @@
-import { cpus, totalmem } from 'node:os';
 import { lampsOf } from '@fair-plug/core/instruments';
 import { type ChainHead, chained, type JobStatement } from '@fair-plug/core/log';
 import { sql } from 'kysely';
 import { v7 } from 'uuid';
 import { connect } from '../web/data/database.ts';
 import { mostEntries } from '../web/data/logs.ts';
+import { machineWords } from './bench/machine.ts';
 import { author } from './demo/ids.ts';
 import { startOwnServer } from './own-server.ts';
 import { writeSections } from './pages.ts';
@@ -137,8 +137,7 @@ await stop();
 
 const at = (share: number): string =>
   `${Math.round(sorted[Math.floor(share * (sorted.length - 1))] ?? 0)} ms`;
-const [cpu] = cpus();
-const text = `${devices} devices send ${entriesEach} entries each, chained, in batches of ${batch}, all at once, to one server on this machine (${cpus().length} × ${cpu?.model ?? 'unknown'}, ${Math.round(totalmem() / 2 ** 30)} GB; the devices run on it too).
+const text = `${devices} devices send ${entriesEach} entries each, chained, in batches of ${batch}, all at once, to one server on this machine (${machineWords()}; the devices run on it too).
 
 | what | seen |
 |---|---|
