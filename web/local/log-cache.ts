@@ -114,7 +114,7 @@ class CachedLog {
     this.notify();
   }
 
-  /** Those who are told first have an answer before the others are told, unless that takes too long, as it did lately or not. */
+  /** Those who are told first have an answer before the others are told, unless that takes too long; it is waited for less where it did lately. */
   private async unlessLate(answered: Promise<unknown>): Promise<void> {
     const patience = this.late % lateOnes === 0 ? mostHeldBack : leastHeldBack;
     const isLate = await Promise.race([answered.then(() => false), pause(patience).then(() => true)]);
