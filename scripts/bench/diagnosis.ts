@@ -5,6 +5,7 @@ import type { InstrumentId, Reading, Test } from '@fair-plug/core/instruments';
 import { build } from 'esbuild';
 import { Random } from '../accuracy/random.ts';
 import { readingsFrom } from '../accuracy/world.ts';
+import { gauged } from './machine.ts';
 
 const instruments = ['lamps', 'meter', 'meter-low', 'earth-meter', 'probe', 'loaded', 'gfci-button'] as const;
 /** What the command allows one circuit of many, by the clock and of the processor's time. */
@@ -252,17 +253,4 @@ ${body.join('\n')}
 | a receptacle by itself, three instruments | ${ms(loneMilliseconds(random))} | under 1 ms |
 | engine for the browser, compressed | ${(await bundleKilobytes()).toFixed(0)} KB | at most 80 KB |
 `;
-}
-
-/** Milliseconds of a fixed piece of work: how fast the machine is just then. */
-function gauged(): number {
-  const piece = (): number => {
-    const from = performance.now();
-    let sum = 0;
-    for (let at = 0; at < 1_000_000; at += 1) sum += Math.sqrt(at);
-    const some = new Map<string, number>();
-    for (let at = 0; at < 30_000; at += 1) some.set(`k${at}`, sum);
-    return performance.now() - from;
-  };
-  return Math.min(...Array.from({ length: 15 }, piece));
 }
