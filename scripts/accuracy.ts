@@ -20,8 +20,8 @@ const percent = (part: number, whole: number): string =>
 
 const table = ({ byKit }: Run, withExact: boolean): string =>
   [
-    `| kit | circuits | causes named exactly | ${withExact ? 'best possible | ' : ''}among the leading group | of the faulty alone | ${withExact ? 'best possible | ' : ''}outlets right | undetermined | falsely safe | misread at the outlet itself | two causes behind nothing | dark called dead |`,
-    `|---|---|---|${withExact ? '---|' : ''}---|---|${withExact ? '---|' : ''}---|---|---|---|---|---|`,
+    `| kit | circuits | causes named exactly | ${withExact ? 'best possible | ' : ''}among the leading group | of the faulty alone | ${withExact ? 'best possible | ' : ''}outlets right | undetermined | falsely safe | ${withExact ? 'of these below a thousandth by exact enumeration | ' : ''}misread at the outlet itself | two causes behind nothing | dark called dead |`,
+    `|---|---|---|${withExact ? '---|' : ''}---|---|${withExact ? '---|' : ''}---|---|---|${withExact ? '---|' : ''}---|---|---|`,
     ...[...byKit].map(([kit, t]) =>
       [
         '',
@@ -35,6 +35,7 @@ const table = ({ byKit }: Run, withExact: boolean): string =>
         percent(t.outletHits, t.outlets),
         t.undetermined,
         t.falselySafe,
+        ...(withExact ? [t.alsoByExact] : []),
         t.misread,
         t.beyond,
         t.darkDead,

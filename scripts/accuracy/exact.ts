@@ -3,10 +3,13 @@ import { networkOf } from '@fair-plug/core/circuit';
 import { Evaluator } from '@fair-plug/core/engine/evidence/evaluator.ts';
 import { type Evidence, evidenceOf, type ReadingEvidence } from '@fair-plug/core/engine/evidence/evidence.ts';
 import { fineTolerance } from '@fair-plug/core/engine/evidence/likelihood.ts';
+import type { OutletConditions } from '@fair-plug/core/engine/evidence/outlet-conditions.ts';
 import { Weighing } from '@fair-plug/core/engine/evidence/weighing.ts';
 import { type Cause, clash } from '@fair-plug/core/engine/model/cause.ts';
 import { evenly } from '@fair-plug/core/engine/model/scales.ts';
+import type { Fault } from '@fair-plug/core/faults';
 import { blank, type Reading, type Test } from '@fair-plug/core/instruments';
+import type { ConditionId } from '@fair-plug/core/knowledge';
 
 /** Ohms by which the log-normal of bad connections is sampled evenly in probability. */
 const quantiles = (count: number): readonly number[] =>
@@ -43,6 +46,7 @@ const twofoldOhms = quantiles(2);
 
 interface Enumerated {
   readonly name: string;
+  readonly faults: readonly Fault[];
   readonly logPrior: number;
   readonly predicted: Float64Array;
   readonly adrift: Uint8Array;
@@ -79,6 +83,7 @@ export class Exact {
       evaluator.predict({ faults, loads: circuit.loads, deviceStates: [] }, false);
       all.push({
         name: nameOf(set),
+        faults,
         logPrior: set.reduce((sum, { logOdds }) => sum + logOdds, 0),
         predicted: evaluator.predicted.slice(),
         adrift: evaluator.weighing.adrift.slice(),
@@ -106,6 +111,31 @@ export class Exact {
 
   /** Probability of every set of causes that matters, by name. */
   posterior(circuit: Circuit, readings: readonly Reading[]): ReadonlyMap<string, number> {
+    const sums = new Map<string, number>();
+    this.sharesOf(circuit, readings).forEach((share, index) => {
+      if (share === 0) return;
+      const { name } = this.all[index] as Enumerated;
+      sums.set(name, (sums.get(name) ?? 0) + share);
+    });
+    return sums;
+  }
+
+  /** Probability of what holds at an outlet, by its position. */
+  probabilityOf(
+    holds: ConditionId,
+    outlet: number,
+    { circuit, readings, truth }: { circuit: Circuit; readings: readonly Reading[]; truth: OutletConditions },
+  ): number {
+    return this.sharesOf(circuit, readings).reduce((sum, share, index) => {
+      if (share === 0) return sum;
+      const { faults } = this.all[index] as Enumerated;
+      const under = truth.under({ faults, loads: circuit.loads, deviceStates: [] });
+      return under[outlet] === holds ? sum + share : sum;
+    }, 0);
+  }
+
+  /** Probability of each set of causes with given ohms. */
+  private sharesOf(circuit: Circuit, readings: readonly Reading[]): readonly number[] {
     const observed = evidenceOf(networkOf(circuit), { readings, trippedBefore: null, afterRepair: [] });
     const spans = new Map<string, number>();
     for (const { outlets } of this.evidence.states)
@@ -134,17 +164,9 @@ export class Exact {
       most = Math.max(most, weight);
       return weight;
     });
-    const sums = new Map<string, number>();
-    let total = 0;
-    weights.forEach((weight, index) => {
-      const share = Math.exp(weight - most);
-      if (share === 0) return;
-      total += share;
-      const { name } = this.all[index] as Enumerated;
-      sums.set(name, (sums.get(name) ?? 0) + share);
-    });
-    for (const [name, sum] of sums) sums.set(name, sum / total);
-    return sums;
+    const shares = weights.map((weight) => Math.exp(weight - most));
+    const total = shares.reduce((sum, share) => sum + share, 0);
+    return shares.map((share) => share / total);
   }
 }
 

@@ -1,5 +1,6 @@
 import { type Circuit, networkOf } from '@fair-plug/core/circuit';
 import { Diagnostician, type HouseFacts, type PriorId } from '@fair-plug/core/engine';
+import { ruledOutShare } from '@fair-plug/core/engine/answer/posterior.ts';
 import { OutletConditions } from '@fair-plug/core/engine/evidence/outlet-conditions.ts';
 import type { Cause } from '@fair-plug/core/engine/model/cause.ts';
 import type { Test } from '@fair-plug/core/instruments';
@@ -66,6 +67,8 @@ interface Tally {
   outletHits: number;
   undetermined: number;
   falselySafe: number;
+  /** Of these, what exact enumeration holds for less likely than what belongs in a list. */
+  alsoByExact: number;
   misread: number;
   beyond: number;
   darkDead: number;
@@ -83,6 +86,7 @@ const tally = (): Tally => ({
   outletHits: 0,
   undetermined: 0,
   falselySafe: 0,
+  alsoByExact: 0,
   misread: 0,
   beyond: 0,
   darkDead: 0,
@@ -179,14 +183,18 @@ interface Scene {
 const inWiring = (causes: readonly Cause[]): readonly Cause[] =>
   causes.filter(({ instrument }) => instrument === null);
 
-function oneCircuit(run: Run, kit: string, random: Random, scene: Scene): void {
-  const { circuit, causes, exact, diagnostician, truth, factors, spoil } = scene;
-  let drawn = drawCauses(causes, random, factors);
-  let faults = faultsFrom(drawn, random);
-  while (isShort({ ...circuit, faults: [...faults] })) {
-    drawn = drawCauses(causes, random, factors);
-    faults = faultsFrom(drawn, random);
+/** Causes as the priors have them, none that would have opened the breaker. */
+function drawnFrom(random: Random, { circuit, causes, factors }: Scene) {
+  for (;;) {
+    const drawn = drawCauses(causes, random, factors);
+    const faults = faultsFrom(drawn, random);
+    if (!isShort({ ...circuit, faults: [...faults] })) return { drawn, faults };
   }
+}
+
+function oneCircuit(run: Run, kit: string, random: Random, scene: Scene): void {
+  const { circuit, exact, diagnostician, truth, spoil } = scene;
+  const { drawn, faults } = drawnFrom(random, scene);
   const tests = circuit.outlets.flatMap(({ id }) =>
     (kits[kit] ?? []).map((instrument) => ({ at: id, instrument }) as Test),
   );
@@ -240,8 +248,12 @@ function oneCircuit(run: Run, kit: string, random: Random, scene: Scene): void {
     if (!conditions[holds].dangerous || outlet.notRuledOut.includes(holds)) return;
     const isMisread = read.some(({ reading, isWrong }) => reading.at === outlet.id && isWrong);
     const missed = countMissed(here, outlet.condition, isMisread, isBeyond);
-    if (missed)
-      run.cases.push(JSON.stringify({ kit, faults, holds, outlet, leading: leading.fitted.supposed.faults }));
+    if (!missed) return;
+    const byExact = exact?.probabilityOf(holds, index, { circuit, readings, truth }) ?? 1;
+    if (outlet.condition === 'correct' && byExact < ruledOutShare) here.alsoByExact += 1;
+    run.cases.push(
+      JSON.stringify({ kit, faults, holds, byExact, outlet, leading: leading.fitted.supposed.faults }),
+    );
   });
 }
 

@@ -8,6 +8,11 @@ const everywhere = ids.flatMap((at) =>
 );
 
 // Whoever left one screw loose left the one beside it loose as well: no single terminal explains what a load test shows.
+const bothPoor = (at: string, hot: number, neutral: number) => [
+  { kind: 'resistance', conductor: 'hot', ohms: hot, at },
+  { kind: 'resistance', conductor: 'neutral', ohms: neutral, at },
+];
+
 describe('a receptacle whose hot and neutral terminals are both poor is of high resistance', () => {
   test.each([
     ['pigtail', 2.7, 2.7, 0],
@@ -17,25 +22,36 @@ describe('a receptacle whose hot and neutral terminals are both poor is of high 
     ['pigtail', 8, 3, 0],
     ['through', 2.7, 2.7, 0],
   ] as const)('%s, %d Ω and %d Ω, %d W on', (wiring, hot, neutral, watts) => {
-    const poor = (conductor: 'hot' | 'neutral', ohms: number) => ({
-      kind: 'resistance',
-      conductor,
-      ohms,
-      at: 'c',
-    });
     const circuit = runOnTest({
       ids,
       wiring,
       meters: { first: 15, next: 4 },
       nominalVolts: 119,
       loads: watts > 0 ? [{ at: 'd', watts, on: true }] : [],
-      faults: [poor('hot', hot), poor('neutral', neutral)],
+      faults: bothPoor('c', hot, neutral),
       tests: everywhere,
     });
     const affected = wiring === 'pigtail' ? 'c' : 'cd';
     const { outlets } = toldOf(circuit, simulate(circuit).readings);
     for (const { id, condition } of outlets)
       expect([id, condition]).toEqual([id, affected.includes(id) ? 'high-resistance' : 'correct']);
+  });
+
+  // Both are about as poor: hardly anything is left under load, and no sound receptacle was misread.
+  test.each([50, 100, 200])('%d Ω each, at the end of a run', (ohms) => {
+    const circuit = runOnTest({
+      ids,
+      wiring: 'through',
+      meters: { first: 17, next: 4 },
+      nominalVolts: 118,
+      faults: bothPoor('d', ohms, ohms),
+      tests: everywhere,
+    });
+    const { outlets } = toldOf(circuit, simulate(circuit).readings);
+    expect(outlets.map(({ condition }) => condition)).toEqual([
+      ...['correct', 'correct', 'correct'],
+      'high-resistance',
+    ]);
   });
 });
 

@@ -4,7 +4,15 @@ import type { Reading, Test, WholeReading } from '../../instruments/index.ts';
 import { houseRules, oddsIn, type PriorId, priors } from '../model/priors.ts';
 import { Evaluator } from './evaluator.ts';
 import { evidenceOf } from './evidence.ts';
-import { adriftDeficit, channelDeficit, fineTolerance, loneTolerance, toleranceIn } from './likelihood.ts';
+import {
+  adriftDeficit,
+  channelDeficit,
+  fineTolerance,
+  loneTolerance,
+  type Pull,
+  pullOf,
+  toleranceIn,
+} from './likelihood.ts';
 import { scaleNats } from './scale.ts';
 
 const at = (kind: 'lamp' | 'sounds', observed: number, predicted: number) =>
@@ -45,6 +53,16 @@ describe('how far a reading strays', () => {
       expect(deficit - asTaken, String(factor)).toBeLessThan(3);
     }
     expect(soundly((one) => times(one, 0.8)).deficit - asTaken).toBeGreaterThan(50);
+  });
+
+  test('a fit is pulled by milliamperes as they are weighed', () => {
+    const pull: Pull = { residual: 0, slope: 0 };
+    const short = (predicted: number) => channelDeficit('milliamps', 10, predicted, false, fineTolerance);
+    for (const predicted of [9.9, 10.1, 10.3]) {
+      pullOf('milliamps', 10, predicted, 120, pull);
+      expect(pull.residual, String(predicted)).toBeCloseTo(pull.slope * (predicted - 10), 9);
+      expect(0.5 * pull.residual ** 2, String(predicted)).toBeCloseTo(short(predicted) - short(10), 1);
+    }
   });
 
   test('the supply drifts by a volt between readings, and by nothing within one', () => {

@@ -1,4 +1,4 @@
-import { hasOhms } from '../../faults/index.ts';
+import { type Fault, hasOhms } from '../../faults/index.ts';
 import type { ChannelKind } from '../../instruments/index.ts';
 import { type Branch, branchesOf, type Network } from '../../physics/index.ts';
 import type { Evaluator, Supposed } from '../evidence/evaluator.ts';
@@ -9,7 +9,14 @@ import { faultsWith, type Hypothesis } from '../model/hypothesis.ts';
 import { type Scales, scaleAt } from '../model/scales.ts';
 import { hasTwoLegs, type LoadPattern, loadsOfWatts, mostWatts } from '../model/unknown-loads.ts';
 import type { Fit } from './least-squares.ts';
-import { logOhms, logWatts, ohmsLogShare, unknownWatts, wattsLogShare } from './prior-shares.ts';
+import {
+  alikeLogShare,
+  logOhms,
+  logWatts,
+  ohmsLogShare,
+  unknownWatts,
+  wattsLogShare,
+} from './prior-shares.ts';
 
 // Longer than other files: what is free, its limits and its slopes go by the same positions and are read together.
 
@@ -380,8 +387,15 @@ export class FreeQuantities {
 
   /** Logarithm of the share of the prior that does about as well as a fit; the scale is counted with the readings. */
   logShareOf(fit: Fit, pattern: LoadPattern | null): number {
-    let logShare = wattsLogShare(pattern, this.wattsAt(fit.at));
-    for (let which = 0; which < this.resistanceCount; which += 1) logShare += ohmsLogShare(fit, which);
+    const { causes, faults, resistances } = this.hypothesis;
+    const ohms = this.ohmsAt(fit.at);
+    let logShare = wattsLogShare(pattern, this.wattsAt(fit.at)) + ohmsLogShare(fit, this.resistanceCount);
+    for (const cause of causes) {
+      const [one, other] = resistances.flatMap((position, which) =>
+        cause.faults.includes(faults[position] as Fault) ? [ohms[which] as number] : [],
+      );
+      if (one !== undefined && other !== undefined) logShare += alikeLogShare(one, other);
+    }
     return logShare;
   }
 }

@@ -18,7 +18,7 @@ export interface FitProblem {
 
 export interface Fit {
   readonly at: Float64Array;
-  /** Curvature of the objective along each quantity by itself, prior left out. */
+  /** How the objective bends, row by row, prior left out; of what presses outward at a bound only by itself. */
   readonly curvature: Float64Array;
   /** Slope of the objective along each quantity, prior left out. */
   readonly slope: Float64Array;
@@ -56,7 +56,7 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array, least 
   const matrix = new Float64Array(size * size);
   const gradient = new Float64Array(size);
   // Both with the prior left out, as they are answered.
-  const curvature = new Float64Array(size);
+  const curvature = new Float64Array(size * size);
   const slope = new Float64Array(size);
   let isCurrent = false;
   const takeStock = (): void => {
@@ -65,7 +65,7 @@ export function fitLeastSquares(problem: FitProblem, start: Float64Array, least 
     addPrior(problem, at, null, gradient);
     // Most loads press outward at nought: how they bend with each other matters to no step.
     normalEquations(problem, residuals, jacobian, matrix, heldAt(problem, at, gradient));
-    for (let p = 0; p < size; p += 1) curvature[p] = value(matrix, p * size + p);
+    curvature.set(matrix);
     isCurrent = true;
   };
   let iterations = 0;

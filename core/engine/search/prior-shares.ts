@@ -1,3 +1,4 @@
+import { cholesky } from '../evidence/triangular.ts';
 import { type LoadPattern, mostWatts } from '../model/unknown-loads.ts';
 import type { Fit } from './least-squares.ts';
 
@@ -53,15 +54,49 @@ export function wattsLogShare(pattern: LoadPattern | null, watts: Float64Array):
   return logShare;
 }
 
-/** Laplace's approximation of what the prior on one resistance's logarithm leaves: full where nothing sees it. */
-export function ohmsLogShare(fit: Fit, which: number): number {
-  const x = fit.at[which] as number;
-  const fromMiddle = (x - logOhms.middle) / logOhms.sigma;
-  const curvature = (fit.curvature[which] as number) + 1 / logOhms.sigma ** 2;
-  const atBound = x <= logOhms.least || x >= logOhms.most;
-  const slope = Math.abs((fit.slope[which] as number) + fromMiddle / logOhms.sigma);
-  const width = atBound
-    ? 1 / (slope + Math.sqrt((2 * curvature) / Math.PI))
-    : Math.sqrt((2 * Math.PI) / curvature);
-  return Math.log(width / (logOhms.sigma * Math.sqrt(2 * Math.PI))) - 0.5 * fromMiddle * fromMiddle;
+/** Correlation of two bad connections of one cause, in logarithms: what wore out or was left loose at one was about as much so at the other (common practice). */
+const alikeness = 0.75;
+
+/** Logarithm of how much likelier two resistances of one cause are together than by themselves. */
+export function alikeLogShare(ohms: number, other: number): number {
+  const a = (Math.log(ohms) - logOhms.middle) / logOhms.sigma;
+  const b = (Math.log(other) - logOhms.middle) / logOhms.sigma;
+  const apart = 1 - alikeness ** 2;
+  const together = (a * a - 2 * alikeness * a * b + b * b) / apart;
+  return 0.5 * (a * a + b * b - together - Math.log(apart));
+}
+
+/**
+ * Laplace's approximation of what the priors on resistances' logarithms, so many at the head of a fit, leave: full where
+ * nothing sees them. Several are taken together: what a load test shows tells two in series well apart from each other's
+ * ratio and not from its load, so that each by itself seems known better than both are.
+ */
+export function ohmsLogShare(fit: Fit, count: number): number {
+  const size = fit.at.length;
+  const prior = 1 / logOhms.sigma ** 2;
+  const inside: number[] = [];
+  let logShare = 0;
+  for (let which = 0; which < count; which += 1) {
+    const x = fit.at[which] as number;
+    const fromMiddle = (x - logOhms.middle) / logOhms.sigma;
+    logShare -= 0.5 * fromMiddle * fromMiddle + Math.log(logOhms.sigma * Math.sqrt(2 * Math.PI));
+    if (x > logOhms.least && x < logOhms.most) {
+      inside.push(which);
+      continue;
+    }
+    const curvature = (fit.curvature[which * size + which] as number) + prior;
+    const slope = Math.abs((fit.slope[which] as number) + fromMiddle / logOhms.sigma);
+    logShare -= Math.log(slope + Math.sqrt((2 * curvature) / Math.PI));
+  }
+  const bends = Float64Array.from(
+    { length: inside.length ** 2 },
+    (_, at) =>
+      (fit.curvature[
+        (inside[Math.floor(at / inside.length)] as number) * size + (inside[at % inside.length] as number)
+      ] as number) + (at % (inside.length + 1) === 0 ? prior : 0),
+  );
+  cholesky(bends, inside.length);
+  for (let at = 0; at < inside.length; at += 1)
+    logShare += 0.5 * Math.log(2 * Math.PI) - Math.log(bends[at * (inside.length + 1)] as number);
+  return logShare;
 }

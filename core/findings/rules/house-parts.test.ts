@@ -89,6 +89,8 @@ describe('aluminum', () => {
   test('new copper at the panel of a house of its years is a task until a box further on was looked into', () => {
     expect(urgencies([old, copper])).toEqual({ 'house-new-copper': 'note' });
     expect(urgencies([copper])).toEqual({});
+    const aluminum = breaker({ metal: 'aluminum', size: '10', amps: 20 }, 0x51);
+    expect(urgencies([old, copper, aluminum])).not.toHaveProperty('house-new-copper');
     // A metal that nobody has said, or was sure of, is not copper.
     expect(urgencies([old, breaker({ size: '12', amps: 20 })])).toEqual({});
     expect(urgencies([old, breaker({ metal: 'not-sure', size: '12', amps: 20 })])).toEqual({});
