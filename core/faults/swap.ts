@@ -34,7 +34,8 @@ export const swap: FaultKind<Swap, keyof typeof odds> & { readonly odds: typeof 
   nearerPanel: 0.4,
   odds,
   exchanged: ({ conductors: [a, b], leg: own }, first) => [wireOf(a, own ?? first), wireOf(b, own ?? first)],
-  hangsOnLoads: ({ conductors }) => conductors.includes('ground'),
+  // Between neutral and ground nothing hangs in the air: both lead to the panel.
+  hangsOnLoads: ({ conductors }) => conductors.includes('ground') && conductors.includes('hot'),
   between: (pair, ofLeg, where) => [
     {
       prior: priorOf(pair, 'cable' in where),

@@ -75,6 +75,34 @@ test.each([
   },
 );
 
+// A load is told from one a box further on by little: what the sound circuit has on at the last one is on just before it.
+test.each([
+  ['pigtail', 'e', 600],
+  ['through', 'e', 600],
+  ['pigtail', 'e', 250],
+  ['pigtail', 'd', 900],
+] as const)(
+  'hot and ground exchanged at the last receptacle of a %s run to %s is found with %d W on before it',
+  (wiring, last, watts) => {
+    const run = ids.slice(0, ids.indexOf(last) + 1);
+    const before = run.at(-2) ?? '';
+    const circuit = runOnTest({
+      ids: run,
+      wiring,
+      meters: { first: 17, next: 4 },
+      nominalVolts: 118,
+      loads: [{ at: before, watts, on: true }],
+      faults: [{ kind: 'swap', conductors: ['hot', 'ground'], at: last }],
+      tests: run.flatMap((at) =>
+        ['lamps', 'meter', 'probe', 'loaded'].map((instrument) => ({ at, instrument })),
+      ),
+    });
+    const { outlets } = toldOf(circuit, simulate(circuit).readings);
+    for (const { id, condition } of outlets)
+      expect([id, condition]).toEqual([id, id === last ? 'hot-ground-reversed' : 'correct']);
+  },
+);
+
 // Nothing that is read tells it from a sound run, so what is on counts the same under both.
 test.each([600, 1200])(
   'neutral and ground exchanged before all of a run stays in every list with %d W on',

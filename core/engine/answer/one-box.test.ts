@@ -103,3 +103,29 @@ test('a neutral that is lost and carried to the ground: what reads dark and soun
   const { condition, notRuledOut } = outlets[2] ?? { condition: '', notRuledOut: [] };
   expect([condition, ...notRuledOut]).toContain('energized-ground');
 });
+
+// Seen from a receptacle that is pigtailed, its own contacts and all that lies beyond it are each other's exchange.
+test('neutral and ground exchanged at the first receptacle or behind it show the same, whatever is on: one is as likely as the other', () => {
+  for (const watts of [300, 600, 900]) {
+    const circuit = runOnTest({
+      ids,
+      wiring: 'pigtail',
+      meters: { first: 17, next: 4 },
+      nominalVolts: 118,
+      loads: [{ at: 'c', watts, on: true }],
+      faults: [{ kind: 'swap', conductors: ['neutral', 'ground'], at: 'a' }],
+      tests: everywhere,
+    });
+    const { explanations } = toldOf(circuit, simulate(circuit).readings);
+    const shareOf = (site: object): number =>
+      explanations.find(
+        ({ hypothesis: { causes } }) =>
+          causes.length === 1 &&
+          causes[0]?.prior === 'neutral-ground-exchanged' &&
+          JSON.stringify(causes[0].site) === JSON.stringify(site),
+      )?.probability ?? 0;
+    const [atIt, behind] = [shareOf({ outlet: 0 }), shareOf({ cable: 1 })];
+    expect(atIt, `${watts} W`).toBeGreaterThan(0.1);
+    expect(Math.abs(Math.log(atIt / behind)), `${watts} W`).toBeLessThan(0.05);
+  }
+});

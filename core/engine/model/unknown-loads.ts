@@ -24,6 +24,8 @@ export interface LoadPattern {
   readonly lower: Float64Array;
   readonly upper: Float64Array;
   readonly start: Float64Array;
+  /** Where what was found to be on is off: the same watts on just before it, for that shows about the same nearer the panel. */
+  readonly moved?: Float64Array;
 }
 
 /** Outlets fed through each cable, the one at its end included; on a ring, those beyond it on the outward way. */
@@ -72,6 +74,30 @@ const dragged = (network: Network, fault: Fault): ReadonlySet<number> =>
 export const hangOnLoads = (network: Network, faults: readonly Fault[]): boolean =>
   faults.some((fault) => dragged(network, fault).size > 0);
 
+/** Watts with those of a region on at the outlets that it is fed from; null where nothing is on there, or it is fed from the panel. */
+function movedBefore(
+  { circuit, topology }: Network,
+  region: ReadonlySet<number>,
+  watts: Float64Array,
+): Float64Array | null {
+  const moved = watts.slice();
+  let isMoved = false;
+  for (const outlet of region) {
+    const here = watts[outlet] ?? 0;
+    let before: number | undefined = outlet;
+    for (let steps = 0; before !== undefined && region.has(before); steps += 1) {
+      const id: string | undefined = circuit.outlets[before]?.id;
+      const feed: string | undefined = circuit.cables.find(({ to }) => to === id)?.from;
+      before = steps > region.size ? undefined : topology.outletIndex.get(feed ?? '');
+    }
+    moved[outlet] = 0;
+    if (before === undefined || here < leastWatts) continue;
+    moved[before] = (moved[before] ?? 0) + here;
+    isMoved = true;
+  }
+  return isMoved ? moved : null;
+}
+
 const anyLoads = (outletCount: number): LoadPattern => ({
   logOdds: 0,
   lower: new Float64Array(outletCount),
@@ -93,26 +119,30 @@ export function loadPatterns(
 ): readonly LoadPattern[] {
   const { outlets } = network;
   const before = parent?.fitted.pattern ?? anyLoads(outlets.length);
-  const inherited: LoadPattern = parent === null ? before : { ...before, start: parent.fitted.watts };
+  const { logOdds, lower: least, upper: most } = before;
+  const from = parent?.fitted.watts ?? before.start;
+  const inherited: LoadPattern = { logOdds, lower: least, upper: most, start: from };
   const news = faults.filter((fault) => parent?.hypothesis.faults.includes(fault) !== true);
   const region = new Set(news.flatMap((fault) => [...dragged(network, fault)]));
   if (region.size === 0) return [inherited];
   const allOff = (1 - loadOdds) ** region.size;
   const withRegion = (isOn: boolean): LoadPattern => {
-    const lower = before.lower.slice();
-    const upper = before.upper.slice();
+    const lower = least.slice();
+    const upper = most.slice();
     const start = inherited.start.slice();
     for (const outlet of region) {
       lower[outlet] = isOn ? leastWatts : 0;
       upper[outlet] = isOn ? mostWatts : 0;
       start[outlet] = isOn ? Math.max(smallLoadWatts, start[outlet] ?? 0) : 0;
     }
-    return { logOdds: before.logOdds + Math.log(isOn ? 1 - allOff : allOff), lower, upper, start };
+    const moved = isOn ? null : movedBefore(network, region, from);
+    const share = { logOdds: logOdds + Math.log(isOn ? 1 - allOff : allOff), lower, upper, start };
+    return moved === null ? share : { ...share, moved };
   };
   const patterns = [withRegion(false), withRegion(true)];
   // Where the parent's loads are of both kinds there, they may be right as they are.
-  const isMixed = before.logOdds < 0 && [...region].some((outlet) => before.upper[outlet] === 0);
-  return isMixed ? [{ ...inherited, logOdds: before.logOdds }, ...patterns] : patterns;
+  const isMixed = logOdds < 0 && [...region].some((outlet) => most[outlet] === 0);
+  return isMixed ? [inherited, ...patterns] : patterns;
 }
 
 /** The same watts at every outlet, as far as a pattern lets them. */

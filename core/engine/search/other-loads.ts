@@ -10,8 +10,8 @@ const levelsOfWatts = [smallLoadWatts, leastWatts, 250] as const;
 const askingWatts = 150;
 
 /**
- * What drags a floating conductor along, as it is in what is led further or at the level that does best beside its other
- * loads, before anything is fitted. Null where none comes within `limit` nats.
+ * What drags a floating conductor along, as it is in what is led further, at the level that does best beside its other
+ * loads, or on just before where it may not be on, before anything is fitted. Null where none comes within `limit` nats.
  */
 export function startAmongLevels(
   beginning: Beginning,
@@ -29,12 +29,14 @@ export function startAmongLevels(
     start.watts.map((known, outlet) => (isNewlyOn[outlet] === 1 ? level : known));
   let better: Start | null = null;
   let least = limit;
-  for (const watts of isOn ? different([start.watts, ...levelsOfWatts.map(atLevel)]) : [start.watts]) {
+  const { moved } = pattern;
+  const others = isOn ? levelsOfWatts.map(atLevel) : moved === undefined ? [] : [moved];
+  for (const watts of different([start.watts, ...others])) {
     const tried = beginning.asStarted(hypothesis, { ...start, watts }, pattern, least);
     const short = tried.deficit - tried.logShare;
     if (short >= least) continue;
     least = short;
-    better = { ...start, watts, isInherited: start.isInherited && !isOn };
+    better = { ...start, watts, isInherited: start.isInherited && !isOn && watts !== moved };
   }
   return better;
 }
