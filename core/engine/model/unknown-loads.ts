@@ -74,28 +74,25 @@ const dragged = (network: Network, fault: Fault): ReadonlySet<number> =>
 export const hangOnLoads = (network: Network, faults: readonly Fault[]): boolean =>
   faults.some((fault) => dragged(network, fault).size > 0);
 
-/** Watts with those of a region on at the outlets that it is fed from; null where nothing is on there, or it is fed from the panel. */
+/** Watts with those of a region on at the outlet that it is fed from; null where nothing is on there, or it is fed from the panel. */
 function movedBefore(
-  { circuit, topology }: Network,
+  { circuit, topology: { depth, outletIndex } }: Network,
   region: ReadonlySet<number>,
   watts: Float64Array,
 ): Float64Array | null {
   const moved = watts.slice();
-  let isMoved = false;
+  let sum = 0;
+  let [first = 0] = region;
   for (const outlet of region) {
-    const here = watts[outlet] ?? 0;
-    let before: number | undefined = outlet;
-    for (let steps = 0; before !== undefined && region.has(before); steps += 1) {
-      const id: string | undefined = circuit.outlets[before]?.id;
-      const feed: string | undefined = circuit.cables.find(({ to }) => to === id)?.from;
-      before = steps > region.size ? undefined : topology.outletIndex.get(feed ?? '');
-    }
+    sum += watts[outlet] ?? 0;
     moved[outlet] = 0;
-    if (before === undefined || here < leastWatts) continue;
-    moved[before] = (moved[before] ?? 0) + here;
-    isMoved = true;
+    if ((depth[outlet] ?? 0) < (depth[first] ?? 0)) first = outlet;
   }
-  return isMoved ? moved : null;
+  const feed = circuit.cables.find(({ to }) => to === circuit.outlets[first]?.id);
+  const before = outletIndex.get(feed?.from ?? '');
+  if (before === undefined || sum < leastWatts) return null;
+  moved[before] = (moved[before] ?? 0) + sum;
+  return moved;
 }
 
 const anyLoads = (outletCount: number): LoadPattern => ({
