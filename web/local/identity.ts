@@ -23,9 +23,14 @@ export function rememberedIdentity(): Identity | null {
 export const rememberIdentity = (identity: Identity): void =>
   localStorage.setItem(identityKey, JSON.stringify(identity));
 
+/** Forgets the small things that were remembered for somebody. */
+export function forgetSmallThings(identity: Identity): void {
+  const own = storeName(identity);
+  for (const name of Object.keys(localStorage)) if (name.startsWith(own)) localStorage.removeItem(name);
+}
+
 /** Forgets who worked here, and the small things that were remembered for them. */
 export function forgetIdentity(identity: Identity): void {
   localStorage.removeItem(identityKey);
-  const own = storeName(identity);
-  for (const name of Object.keys(localStorage)) if (name.startsWith(own)) localStorage.removeItem(name);
+  forgetSmallThings(identity);
 }

@@ -13,7 +13,14 @@ import {
 } from 'react';
 import type { Session } from '@/contract/answers';
 import { fetchSession, RequestFailed, sessionLost } from './api';
-import { forgetIdentity, type Identity, identityKey, rememberedIdentity, rememberIdentity } from './identity';
+import {
+  forgetIdentity,
+  forgetSmallThings,
+  type Identity,
+  identityKey,
+  rememberedIdentity,
+  rememberIdentity,
+} from './identity';
 import { forgetReadOfOthers } from './other-stores';
 import { isSigningOut } from './signing-out';
 
@@ -75,6 +82,17 @@ function hereAfter(error: RequestFailed, before: Identity | null): Here {
   return { kind: 'somebody', identity: before, standing: isOut ? 'signed-out' : 'known' };
 }
 
+/** What was counted while somebody left may have been remembered after they were forgotten: it goes once nothing of theirs is drawn. */
+function useForgetting(here: Here): void {
+  const worked = useRef<Identity | null>(null);
+  useEffect(() => {
+    if (here.kind === 'somebody') worked.current = here.identity;
+    if (here.kind !== 'nobody' || here.hasLeft !== true || worked.current === null) return;
+    forgetSmallThings(worked.current);
+    worked.current = null;
+  }, [here]);
+}
+
 export function WhoIsHereProvider({ children }: { readonly children: ReactNode }) {
   const [here, setHere] = useState<Here>({ kind: 'finding-out' });
   /** The answer to this very question is no news that the session was lost. */
@@ -106,6 +124,7 @@ export function WhoIsHereProvider({ children }: { readonly children: ReactNode }
     }
   }, []);
   useEffect(() => void askAgain(), [askAgain]);
+  useForgetting(here);
   useEffect(() => {
     if (here.kind !== 'unreachable' && !(here.kind === 'nobody' && isSigningOut())) return;
     const timer = setTimeout(askAgain, 4000);

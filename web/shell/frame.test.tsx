@@ -5,6 +5,8 @@ import { rememberedIdentity } from '@/local/identity';
 import { isSigningOut } from '@/local/signing-out';
 import { LocalDatabase } from '@/local/store';
 import { useHouse, useKeep } from '@/local/use-logs';
+import { useOwnStorage } from '@/local/use-own-storage';
+import { useWhoIsHere } from '@/local/who-is-here';
 import { author, houseOf, showScreen, visited } from '@/testing/screen';
 import { Frame } from './frame';
 
@@ -181,6 +183,26 @@ describe('who works here', () => {
     await expect(fetchSession()).rejects.toMatchObject({ code: 'signed-out' });
     expect(server.asked.slice(before + 1)).toEqual(['POST /api/sign-out', 'GET /api/session']);
     expect(isSigningOut()).toBe(false);
+  });
+
+  test('what was being counted while somebody signs out is forgotten with them', async () => {
+    function Counting() {
+      const { leave } = useWhoIsHere();
+      const [count, remember] = useOwnStorage('count', 0);
+      const leaveInTheMiddle = (): void => {
+        leave();
+        remember((before) => before + 1);
+      };
+      return (
+        <button type="button" onClick={leaveInTheMiddle}>
+          Leave at {count}
+        </button>
+      );
+    }
+    const { user } = showScreen('/', <Counting />, { statements: houseOf({}).statements });
+    await user.click(await screen.findByRole('button', { name: 'Leave at 0' }));
+    await waitFor(() => expect(visited).toEqual(['/sign-in']));
+    expect(Object.keys(localStorage).filter((key) => key.endsWith(' count'))).toEqual([]);
   });
 
   test('signing out asks first while something is here alone', async () => {
