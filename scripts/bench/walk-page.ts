@@ -1,16 +1,27 @@
 import type { BrowserContext, Page } from 'playwright-core';
+import { inQuiet, pieces } from './machine.ts';
 
-/** What is measured inside the pages of the walk, with Chromium's CPU slowed down. */
+/** What is measured inside the pages of the walk, on a device so many times slower than this kind of machine in a quiet minute. */
 export const slowdown = 4;
 
 export const at = (values: readonly number[], share: number): number =>
   values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ??
   Number.NaN;
 
-export async function slowed(page: Page): Promise<void> {
+/**
+ * Slows a page to what such a device would be, and answers by how much. The rate is Chromium's, by which it slows what the
+ * machine is just then: a machine that others use as well is slower than in a quiet minute already.
+ */
+export async function slowed(page: Page): Promise<number> {
+  const rate = Math.max(1, (slowdown * inQuiet) / at(pieces(81), 0.5));
   const session = await page.context().newCDPSession(page);
-  await session.send('Emulation.setCPUThrottlingRate', { rate: slowdown });
+  await session.send('Emulation.setCPUThrottlingRate', { rate });
+  return rate;
 }
+
+/** "Chromium's CPU slowed 1.8 to 3.2 times (…)" */
+export const slowedWords = (rates: readonly number[]): string =>
+  `Chromium's CPU slowed ${Math.min(...rates).toFixed(1)} to ${Math.max(...rates).toFixed(1)} times (its main thread; it slows no worker), each time so that a fixed piece of work would take ${slowdown} times the ${inQuiet} ms that it takes on this kind of machine in a quiet minute`;
 
 /** What the functions that run inside pages share. */
 export interface Measured {
