@@ -2,7 +2,7 @@ import type { BrowserContext, Page } from 'playwright-core';
 import { inQuiet, pieces } from './machine.ts';
 
 /** What is measured inside the pages of the walk, on a device so many times slower than this kind of machine in a quiet minute. */
-export const slowdown = 4;
+const slowdown = 4;
 
 export const at = (values: readonly number[], share: number): number =>
   values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ??
