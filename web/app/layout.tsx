@@ -6,6 +6,9 @@ import { ColorSchemeScript, mantineHtmlProps } from '@mantine/core';
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 import { preload } from 'react-dom';
+import { readEarly } from '@/local/early-reading';
+import { identityKey } from '@/local/identity';
+import { kitKey, storeVersion } from '@/local/log-names';
 import { fontsOfEveryPage } from './fonts';
 import { Providers } from './providers';
 
@@ -21,6 +24,9 @@ export const viewport: Viewport = {
   interactiveWidget: 'resizes-content',
 };
 
+/** As text, for the head of every page. */
+const readingEarly = `(${readEarly})(${JSON.stringify({ identity: identityKey, kit: kitKey, version: storeVersion })})`;
+
 export default function RootLayout({ children }: { children: ReactNode }) {
   // Asked for with the page: words that are set anew once a font arrives are laid out twice.
   for (const href of fontsOfEveryPage)
@@ -28,6 +34,8 @@ export default function RootLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" {...mantineHtmlProps}>
       <head>
+        {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a function of our own, allowed by its hash. */}
+        <script suppressHydrationWarning dangerouslySetInnerHTML={{ __html: readingEarly }} />
         <ColorSchemeScript defaultColorScheme="auto" />
       </head>
       <body>

@@ -9,7 +9,18 @@ import {
 import type { FindingSummary } from '@fair-plug/core/report';
 import { summaryOf } from '@fair-plug/core/report/house-summary.ts';
 import { beforePacking, beforeSummary, leastHeldBack, mostHeldBack } from '@/local/pauses';
-import { countOf, entriesOf, isWhole, kitKey, type LocalDatabase, type LogKey, pack } from './store';
+import { type EarlyReading, type LogRows, takeEarlyReading } from './early-reading';
+import {
+  countOf,
+  entriesIn,
+  entriesOf,
+  isWhole,
+  isWholeIn,
+  kitKey,
+  type LocalDatabase,
+  type LogKey,
+  pack,
+} from './store';
 
 /** A log as it stands on this device. */
 export interface LogState {
@@ -62,12 +73,22 @@ class CachedLog {
   /** Ends with the action that is being kept; the first one waits until what is here was read. */
   private turn: Promise<unknown>;
 
-  constructor(store: LocalDatabase, log: LogKey) {
+  constructor(store: LocalDatabase, log: LogKey, early?: Promise<LogRows | null>) {
     this.store = store;
     this.log = log;
-    this.turn = this.read().catch(() => {});
+    this.turn = this.begin(early).catch(() => {});
     // Nothing waits for it but the next time that the log is opened.
     setTimeout(() => void pack(store, log).catch(() => {}), beforePacking);
+  }
+
+  /** What the page has read early already, else what is kept. */
+  private async begin(early?: Promise<LogRows | null>): Promise<void> {
+    if (early === undefined) return this.read();
+    const stated = this.statedWhole;
+    const rows = await early;
+    if (rows === null) await this.read();
+    // Read again meanwhile, it is newer.
+    else if (!this.isRead) await this.takeRead(entriesIn(rows), isWholeIn(rows.kept), stated);
   }
 
   /** Reads what is kept, again where another tab has kept more. */
@@ -77,6 +98,10 @@ class CachedLog {
       entriesOf(this.store, this.log),
       isWhole(this.store, this.log),
     ]);
+    await this.takeRead(entries, whole, stated);
+  }
+
+  private async takeRead(entries: readonly Entry[], whole: boolean, stated: number): Promise<void> {
     this.isRead = true;
     // What was stated meanwhile is newer than what was read.
     if (stated === this.statedWhole) this.isWhole = whole;
@@ -177,12 +202,20 @@ export class LogCache {
 
   constructor(store: LocalDatabase) {
     this.store = store;
-    this.channel = new BroadcastChannel(store.name);
+    const early = takeEarlyReading(store.name);
+    this.channel = early?.channel ?? new BroadcastChannel(store.name);
     this.channel.onmessage = ({ data }) =>
       void this.cache
         .get(String(data))
         ?.read()
         .catch(() => {});
+    if (early !== null) this.openEarly(early);
+  }
+
+  /** Opened at once: what is kept here from now on is told to who is open. */
+  private openEarly({ logs, grown }: EarlyReading): void {
+    for (const [log, rows] of logs)
+      this.cache.set(log, new CachedLog(this.store, log, grown.has(log) ? undefined : rows));
   }
 
   /** What is open of a log is read anew, here and in other tabs. */

@@ -2,7 +2,8 @@ import { chained, clockOf, type Entry, isPossibleClock, nextClock } from '@fair-
 import Dexie from 'dexie';
 import { v7 } from 'uuid';
 import { headOf, keepHead, linkAnew } from './chain';
-import type { Confirmed, LocalDatabase, LogKey, Pack, Setting } from './tables';
+import type { LogRows } from './early-reading';
+import type { Confirmed, KeptLog, LocalDatabase, LogKey, Pack, Setting } from './tables';
 
 export * from './tables';
 
@@ -190,18 +191,28 @@ export async function confirm(
 
 /** False where the server was known to have more of a log than is here. */
 export async function isWhole(store: LocalDatabase, log: LogKey): Promise<boolean> {
-  const { cursor = 0, head = 0 } = (await store.logs.get(log)) ?? {};
-  return cursor >= head;
+  return isWholeIn(await store.logs.get(log));
 }
+
+/** The same of what is kept of the log beside its entries. */
+export const isWholeIn = ({ cursor = 0, head = 0 }: Partial<KeptLog> = {}): boolean => cursor >= head;
 
 /** Every entry of a log that is here, sent or not; what the server refuses stays out of the house. */
 export async function entriesOf(store: LocalDatabase, log: LogKey): Promise<readonly Entry[]> {
-  return store.transaction('r', store.confirmed, store.packs, store.unsent, async () => {
-    const confirmed = await confirmedOf(store, log);
-    const unsent = await store.unsent.where('log').equals(log).toArray();
-    const all = [...confirmed, ...unsent.filter(({ refused }) => refused === null).map(({ entry }) => entry)];
-    return [...new Map(all.map((entry) => [entry.id, entry])).values()];
-  });
+  return store.transaction('r', store.confirmed, store.packs, store.unsent, async () =>
+    entriesIn({
+      packs: await packsOf(store, log).toArray(),
+      confirmed: await store.confirmed.where('log').equals(log).toArray(),
+      unsent: await store.unsent.where('log').equals(log).toArray(),
+    }),
+  );
+}
+
+/** The entries that rows of a log hold, those that the server refuses left out. */
+export function entriesIn({ packs, confirmed, unsent }: Omit<LogRows, 'kept'>): readonly Entry[] {
+  const waiting = unsent.filter(({ refused }) => refused === null);
+  const all = [...packs.flatMap(unpacked), ...[...confirmed, ...waiting].map(({ entry }) => entry)];
+  return [...new Map(all.map((entry) => [entry.id, entry])).values()];
 }
 
 /** How many entries of a log are here. */

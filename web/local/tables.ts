@@ -3,10 +3,9 @@ import type { PhotoSubject } from '@fair-plug/core/knowledge';
 import { type BareLink, type ChainHead, clockOf, type Entry, isPossibleClock } from '@fair-plug/core/log';
 import type { FindingSummary, HouseSummary } from '@fair-plug/core/report';
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
+import type { LogKey } from './log-names';
 
-/** The log that an entry belongs to: a job's id, or the kit. */
-export type LogKey = string;
-export const kitKey: LogKey = 'kit';
+export { kitKey, type LogKey } from './log-names';
 
 /** An entry that the server has not confirmed yet. */
 export interface Unsent {
