@@ -2,7 +2,9 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Entry } from '@fair-plug/core/log';
 import { type BrowserContext, expect, type Page } from '@playwright/test';
+
 import { root, testSettings } from '../scripts/setup/settings.mjs';
+import type { EarlyReading, LogRows } from '../web/local/early-reading.ts';
 import { inHand, newHouse, pause, saved, status, verdict } from './house.ts';
 import { test } from './own-firm.ts';
 
@@ -77,6 +79,25 @@ test('a whole visit with no network: a new job, walked, diagnosed, reported, ove
   expect(log.filter(({ kind }) => kind === 'job-described')).toHaveLength(1);
 });
 
+/** Keeps, in pages that are opened from now on, what a page read of its job before its scripts had arrived. */
+const watchEarly = (context: BrowserContext): Promise<unknown> =>
+  context.addInitScript(() => {
+    let early: EarlyReading | undefined;
+    Object.defineProperty(window, 'earlyReading', {
+      configurable: true,
+      get: () => early,
+      set: (reading: EarlyReading) => {
+        early = reading;
+        Object.assign(window, { rowsOfJob: [...reading.logs.values()][0] });
+      },
+    });
+  });
+const entriesReadEarly = (page: Page): Promise<number> =>
+  page.evaluate(async () => {
+    const rows = await (window as unknown as { rowsOfJob: Promise<LogRows | null> }).rowsOfJob;
+    return rows === null ? 0 : [...rows.confirmed, ...rows.unsent].length;
+  });
+
 test('a tab closed in the middle of an entry: what was tapped is still there, and nothing was recorded', async ({
   page: first,
   context,
@@ -88,11 +109,14 @@ test('a tab closed in the middle of an entry: what was tapped is still there, an
   await expect(inHand(first, 'Den 1')).toBeVisible();
   await context.setOffline(true);
   await first.getByRole('button', { name: 'Hot–neutral lamp' }).click();
+  await watchEarly(context);
   const page = await reopened(context, first);
   await expect(inHand(page, 'Den 1')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Hot–neutral lamp: lit' })).toBeVisible();
+  const early = await entriesReadEarly(page);
   await context.setOffline(false);
   await expect(saved(page)).toBeVisible({ timeout: 30_000 });
+  expect(early).toBe((await logOf(page, job)).length);
   expect((await logOf(page, job)).filter(({ kind }) => kind === 'reading-taken')).toHaveLength(0);
 });
 

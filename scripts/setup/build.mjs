@@ -62,6 +62,7 @@ export async function needBuild(dist, { forTests = false } = {}) {
     },
     'The application could not be built.',
   );
+  askForScriptsAtOnce(dist);
   writeFileSync(join(webFolder, dist, 'inline-scripts.json'), JSON.stringify(inlineScripts(dist)));
   await buildServiceWorker(dist);
   await buildPreparing(dist);
@@ -80,6 +81,20 @@ function pagesOf(dist) {
       path: `/${relative(folder, path).replace(/\.html$/, '')}`.replace(/^\/index$/, '/'),
       file: path,
     }));
+}
+
+/**
+ * Browsers hold back scripts that may come late, two at a time, for as long as style sheets are on their way; here nothing
+ * is to be seen without the scripts. What makes the pages has no word for it.
+ */
+function askForScriptsAtOnce(dist) {
+  for (const { file } of pagesOf(dist)) {
+    const page = readFileSync(file, 'utf8');
+    const hurried = page
+      .replaceAll(/<script src="[^"]+" async=""/g, '$& fetchpriority="high"')
+      .replaceAll('as="script" fetchPriority="low"', 'as="script" fetchpriority="high"');
+    writeFileSync(file, hurried);
+  }
 }
 
 /** Everything that the application needs on a device, under its address. */
