@@ -8,6 +8,7 @@ import { machineWords } from './bench/machine.ts';
 import {
   at,
   firstLoad,
+  isAsFast,
   ms,
   slowed,
   slowedWords,
@@ -51,6 +52,8 @@ const betweenTaps = 600;
 
 interface Walked {
   readonly taps: number;
+  /** Those of them that open a next test and leave it. */
+  readonly looks: number;
   readonly seconds: number;
   readonly first: readonly number[];
   readonly engine: readonly number[];
@@ -58,6 +61,7 @@ interface Walked {
 
 async function walked(page: Page): Promise<Walked> {
   let taps = 0;
+  let looks = 0;
   const first: number[] = [];
   const engine: number[] = [];
   const tap = async (name: string | RegExp): Promise<void> => {
@@ -77,11 +81,12 @@ async function walked(page: Page): Promise<Walked> {
       // The next test is looked at and left for later.
       await tap('Next test');
       await tap(/^Close$/);
+      looks += 2;
       await tap(/^Next( Enter)?$/);
     }
     await page.waitForTimeout(betweenTaps);
   }
-  return { taps, seconds: (Date.now() - from) / 1000, first, engine };
+  return { taps, looks, seconds: (Date.now() - from) / 1000, first, engine };
 }
 
 const { origin, stop } = await startOwnServer(3191, 15491);
@@ -111,7 +116,9 @@ const results: Walked[] = [];
 const openings: number[] = [];
 const rates: number[] = [];
 let kilobytes = Number.NaN;
-for (let walk = 0; walk < walks; walk += 1) {
+let tries = 0;
+while (results.length < walks && tries < 3 * walks) {
+  tries += 1;
   const profile = mkdtempSync(join(tmpdir(), 'fair-plug-profile-'));
   const phone = await newPhone(profile);
   const address = await newJob(phone);
@@ -120,23 +127,31 @@ for (let walk = 0; walk < walks; walk += 1) {
   await page.getByText('saved on the server').waitFor();
   await page.evaluate(() => navigator.serviceWorker.ready);
   await page.waitForTimeout(3000);
-  rates.push(await slowed(page));
+  const rate = await slowed(page);
   const one = await walked(page);
-  results.push(one);
+  const isCounted = isAsFast(rate);
+  if (isCounted) {
+    rates.push(rate);
+    results.push(one);
+  }
   console.log(
-    `${rates.at(-1)?.toFixed(1)} times: lamps' ${one.first.map(ms).join(', ')}; engine's ${one.engine.map(ms).join(', ')}`,
+    `${isCounted ? '' : 'left out, '}${rate.toFixed(1)} times: lamps' ${one.first.map(ms).join(', ')}; engine's ${one.engine.map(ms).join(', ')}`,
   );
   await page.close();
   await phone.setOffline(true);
   for (let visit = 0; visit < 3; visit += 1) {
     await new Promise((done) => setTimeout(done, 2000));
     const tab = await phone.newPage();
-    rates.push(await slowed(tab));
-    openings.push(await timedOpening(tab, address));
+    const slow = await slowed(tab);
+    const opened = await timedOpening(tab, address);
+    if (isAsFast(slow)) {
+      rates.push(slow);
+      openings.push(opened);
+    }
     await tab.close();
   }
   await phone.setOffline(false);
-  if (walk === 0) {
+  if (tries === 1) {
     const browser = await driver.launch({ executablePath: chromium, args });
     const visitor = await browser.newContext({
       storageState: await phone.storageState(),
@@ -152,14 +167,18 @@ await stop();
 
 const first = results.flatMap((one) => one.first);
 const engine = results.flatMap((one) => one.engine);
-const text = `A phone of 390 × 844, ${slowedWords(rates)}; ${walks} walks of ${receptacleCount} receptacles of which ${Object.keys(wrong).length} are not correct, each of those with its next test opened and left, ${betweenTaps} ms after every receptacle (${machineWords()}). Written by \`npm run bench:phone\`.
+const text = `A phone of 390 × 844, ${slowedWords(rates)}; ${results.length} walks of ${receptacleCount} receptacles of which ${Object.keys(wrong).length} are not correct, each of those with its next test opened and left, ${betweenTaps} ms after every receptacle, and ${openings.length} openings; ${tries - results.length} walks and ${3 * tries - openings.length} openings are left out during which the machine became a quarter faster or slower (${machineWords()}). Written by \`npm run bench:phone\`.
 
 | what | median | 95th percentile | aim |
 |---|---|---|---|
 | taps of a walk | ${at(
+  results.map(({ taps, looks }) => taps - looks),
+  0.5,
+)} | | at most 26 |
+| with each next test opened and left | ${at(
   results.map(({ taps }) => taps),
   0.5,
-)} | | at most 27 |
+)} | | |
 | seconds of a walk | ${at(
   results.map(({ seconds }) => seconds),
   0.5,

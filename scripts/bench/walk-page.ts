@@ -8,12 +8,20 @@ export const at = (values: readonly number[], share: number): number =>
   values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ??
   Number.NaN;
 
+const rateNow = (): number => Math.max(1, (slowdown * inQuiet) / at(pieces(81), 0.5));
+
+/** The machine is about as fast as when a page was slowed by `rate`: else what was measured meanwhile was another device's. */
+export function isAsFast(rate: number): boolean {
+  const now = rateNow();
+  return Math.max(now / rate, rate / now) < 1.25;
+}
+
 /**
  * Slows a page to what such a device would be, and answers by how much. The rate is Chromium's, by which it slows what the
  * machine is just then: a machine that others use as well is slower than in a quiet minute already.
  */
 export async function slowed(page: Page): Promise<number> {
-  const rate = Math.max(1, (slowdown * inQuiet) / at(pieces(81), 0.5));
+  const rate = rateNow();
   const session = await page.context().newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate });
   return rate;
