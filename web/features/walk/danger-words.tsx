@@ -1,5 +1,4 @@
 import type { Danger } from '@fair-plug/core/knowledge';
-import { Button } from '@mantine/core';
 import { useEffect, useRef } from 'react';
 import { useHouseTime } from '@/components/house-time';
 import { useWords } from '@/components/region-words';
@@ -24,8 +23,9 @@ export function DangerWords({ danger, walk }: { readonly danger: Danger; readonl
       <p>{walk.shown.verdict?.stop == null ? stop : words.stop(walk.shown.verdict.stop)}</p>
       <p className={classes.doThis}>{doThis}</p>
       {warned === undefined ? (
-        <Button
-          variant="default"
+        <button
+          type="button"
+          className={classes.warned}
           disabled={!walk.record.canRecord}
           onClick={() =>
             walk.record.statement(
@@ -35,7 +35,7 @@ export function DangerWords({ danger, walk }: { readonly danger: Danger; readonl
           }
         >
           People were warned
-        </Button>
+        </button>
       ) : (
         <p className={classes.doThis}>People were warned at {time(warned.at, 'HH:mm')}.</p>
       )}

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { memo, useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { useWords } from '@/components/region-words';
 import { useDrawn } from '@/components/use-drawn';
 import { CameraKey, photographed } from './camera-key';
@@ -30,7 +30,8 @@ export function ReceptacleKeys({ job, walk, onHelp, onSheet, onTest, onNextRoom 
   const main = mainAction(walk, words);
   const isIn = shown.isRead && !shown.isDraft;
   const { canRecord } = record;
-  const isToRead = main.key === '1';
+  // The verdict is drawn first: a danger changes the way on at once, and the keys of the patterns a moment later.
+  const isToRead = useDeferredValue(main.key === '1');
   const notReached = useMemo(
     () =>
       isToRead && (
