@@ -26,11 +26,23 @@ const plainButton = {
   '--button-bd': '1px solid var(--line-strong)',
 };
 
+/** As high as its size says, and on a phone as high as a key of the walk. */
+const asHighAsKeys = (height: string): string => `max(var(${height}), var(--least-key))`;
+
+const inTheMiddle = { display: 'flex', alignItems: 'center', minHeight: 'var(--least-key)' };
+/** Beside the first line of its words, which are pressed as well. */
+const besideWords = { marginTop: 'max(0px, (var(--least-key) - 1.25rem) / 2)' };
+
+interface Sized {
+  readonly size?: string;
+}
+
 export const theme = createTheme({
   fontFamily: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
   fontFamilyMonospace: "'Atkinson Hyperlegible Mono Variable', ui-monospace, monospace",
   headings: { fontFamily: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif", fontWeight: '650' },
-  colors: { ink },
+  // The library's greys are bluish, and look like paper that is switched off.
+  colors: { ink, gray: ink },
   primaryColor: 'ink',
   primaryShade: { light: 9, dark: 1 },
   defaultRadius: 'sm',
@@ -39,19 +51,47 @@ export const theme = createTheme({
   components: {
     Button: {
       defaultProps: { size: 'md' },
-      vars: (_theme: unknown, { variant = 'filled' }: { variant?: string }) => ({
-        root: variant === 'filled' ? filledButton : plainButton,
+      vars: (
+        _theme: unknown,
+        { variant = 'filled', size = 'md' }: Sized & { readonly variant?: string },
+      ) => ({
+        root: {
+          ...(variant === 'filled' ? filledButton : plainButton),
+          '--button-height': asHighAsKeys(`--button-height-${size}`),
+        },
       }),
     },
     Input: {
-      vars: () => ({
-        wrapper: { '--input-bd': 'var(--line-strong)', '--input-bg': 'var(--paper-raised)' },
+      vars: (_theme: unknown, { size = 'sm' }: Sized) => ({
+        wrapper: {
+          '--input-bd': 'var(--line-strong)',
+          '--input-bg': 'var(--paper-raised)',
+          '--input-height': asHighAsKeys(`--input-height-${size}`),
+        },
+      }),
+    },
+    CloseButton: {
+      // Those within a field say their size.
+      vars: (_theme: unknown, { size }: Sized) => ({
+        root:
+          size === undefined
+            ? { '--cb-size': asHighAsKeys('--cb-size-md'), '--cb-icon-size': '1.25rem' }
+            : {},
+      }),
+    },
+    Checkbox: { styles: { inner: besideWords, label: inTheMiddle } },
+    Switch: { styles: { track: besideWords, label: inTheMiddle } },
+    Pill: {
+      defaultProps: { removeButtonProps: { style: { height: '100%', minWidth: 'var(--least-key)' } } },
+      // Nine rooms leave room for the keys below them.
+      vars: (_theme: unknown, { size = 'sm' }: Sized) => ({
+        root: { '--pill-height': `max(var(--pill-height-${size}), var(--least-key) * 0.75)` },
       }),
     },
     SegmentedControl: {
       styles: {
         root: { backgroundColor: 'var(--paper-sunk)' },
-        label: { color: 'var(--ink)' },
+        label: { ...inTheMiddle, justifyContent: 'center', color: 'var(--ink)' },
         // What is chosen has the ring of a pressed key.
         indicator: { backgroundColor: 'var(--paper-raised)', boxShadow: 'inset 0 0 0 2px var(--ink)' },
       },

@@ -20,6 +20,7 @@ import { ownZone } from '@/components/house-time';
 import { useWords } from '@/components/region-words';
 import { useDraft } from '@/local/use-draft';
 import { useKeep } from '@/local/use-logs';
+import classes from './jobs-screen.module.css';
 
 const usualRooms = [
   'Entry',
@@ -125,7 +126,7 @@ export function NewJob({ opened, onClose }: { readonly opened: boolean; readonly
             </Button>
           )}
           <Group justify="flex-end">
-            <Button variant="default" onClick={onClose}>
+            <Button className={classes.cancel ?? ''} variant="default" onClick={onClose}>
               Cancel
             </Button>
             <Button
