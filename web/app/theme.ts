@@ -79,6 +79,7 @@ export const theme = createTheme({
             : {},
       }),
     },
+    Menu: { styles: { item: { minHeight: 'var(--least-key)' } } },
     Checkbox: { styles: { inner: besideWords, label: inTheMiddle } },
     Switch: { styles: { track: besideWords, label: inTheMiddle } },
     Pill: {
