@@ -84,9 +84,8 @@ export const theme = createTheme({
     Switch: { styles: { track: besideWords, label: inTheMiddle } },
     Pill: {
       defaultProps: { removeButtonProps: { style: { height: '100%', minWidth: 'var(--least-key)' } } },
-      // Nine rooms leave room for the keys below them.
       vars: (_theme: unknown, { size = 'sm' }: Sized) => ({
-        root: { '--pill-height': `max(var(--pill-height-${size}), var(--least-key) * 0.75)` },
+        root: { '--pill-height': asHighAsKeys(`--pill-height-${size}`) },
       }),
     },
     SegmentedControl: {
@@ -98,7 +97,7 @@ export const theme = createTheme({
       },
     },
     Anchor: { defaultProps: { underline: 'always' } },
-    Modal: { defaultProps: { centered: true, overlayProps: { backgroundOpacity: 0.5 } } },
+    Modal: { defaultProps: { centered: true, yOffset: '2dvh', overlayProps: { backgroundOpacity: 0.5 } } },
   },
 });
 
